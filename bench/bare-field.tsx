@@ -1,4 +1,7 @@
-/** The measure of the Bench's keys: twenty bare React fields and a number worked from them, with nothing else on the page. */
+/**
+ * The measure of the Bench's keys: twenty bare React fields and a number worked from them, with nothing else on the
+ * page.
+ */
 import { useState } from 'react';
 import { createRoot } from 'react-dom/client';
 

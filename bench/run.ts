@@ -1,5 +1,6 @@
 /**
- * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second. Median of
+ * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second.
+ * Median of
  * five rounds, after a warm-up.
  */
 import { readFileSync } from 'node:fs';
@@ -261,7 +262,10 @@ console.log(
   `one slip on a card: found in ${slipsFound} of ${SLIPPED.length}, ${slipMs[slipMs.length >> 1]?.toFixed(0)} ms a card, at most ${slipMs.at(-1)?.toFixed(0)} ms; suspected of ${UNUSUAL.length} unusual ${UNUSUAL.filter((c) => suspected(c).length > 0).length}, of ${COMMON.length} common ${COMMON.filter((c) => suspected(c).length > 0).length}`,
 );
 
-/** Proposals over a thousand askings of a sort on the common formulas: offered, refused, and the least of flour and total that is kept. */
+/**
+ * Proposals over a thousand askings of a sort on the common formulas: offered, refused, and the least of flour and
+ * total that is kept.
+ */
 function kept(
   name: string,
   askings: readonly (() => {

@@ -1,6 +1,8 @@
 /**
- * npm run soak: seven writers over formulas, taps, batches, stock and the house, each over HTTP as a page writes, while the database and
- * the server are killed twelve times under them. Prints what was lost, what was doubled, and how long each took to be back by itself.
+ * npm run soak: seven writers over formulas, taps, batches, stock and the house, each over HTTP as a page writes, while
+ * the database and
+ * the server are killed twelve times under them. Prints what was lost, what was doubled, and how long each took to be
+ * back by itself.
  * Started by scripts/soak.mjs, which says where everything is.
  */
 import { execFileSync } from 'node:child_process';

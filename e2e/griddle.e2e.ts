@@ -1,4 +1,7 @@
-/** The griddle: poured, turned and taken off by key and by tap, oldest first, on two screens, with the records away for a while. */
+/**
+ * The griddle: poured, turned and taken off by key and by tap, oldest first, on two screens, with the records away for
+ * a while.
+ */
 import type { Page } from '@playwright/test';
 import { axe, beginTime, choose, expect, pass, test } from './kitchen';
 

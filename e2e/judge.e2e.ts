@@ -1,4 +1,6 @@
-/** Judging: what was seen, what likely caused it by this batch's own numbers, and the change as a proposal on the Bench. */
+/**
+ * Judging: what was seen, what likely caused it by this batch's own numbers, and the change as a proposal on the Bench.
+ */
 import { axe, expect, test } from './kitchen';
 
 test('gummy and tough: ranked with this batch’s numbers, and a change to look at on the Bench', async ({ page }) => {

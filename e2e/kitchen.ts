@@ -30,7 +30,10 @@ export interface Kitchen {
   readonly passTime: (ms: number) => void;
 }
 
-/** Begins a test's own time, in the browser and at the server; the test is `alone`, or the next one's browser has it too. */
+/**
+ * Begins a test's own time, in the browser and at the server; the test is `alone`, or the next one's browser has it
+ * too.
+ */
 export async function beginTime(page: Page, kitchen: Kitchen, at: Date = new Date()): Promise<void> {
   kitchen.turnClock(at.getTime());
   await page.clock.install({ time: at });
@@ -248,7 +251,9 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
   },
 });
 
-/** axe finds nothing on the page as it stands; without frames of others there is no need for a second page to sum up on. */
+/**
+ * axe finds nothing on the page as it stands; without frames of others there is no need for a second page to sum up on.
+ */
 export async function axe(page: Page): Promise<void> {
   // between two pages there is a moment without one
   await expect(page).toHaveTitle(/./);

@@ -1,4 +1,7 @@
-/** Planning: for so many people in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks a cup. */
+/**
+ * Planning: for so many people in cups and spoons, in bowls and kits, what is on hand used up, and a drawer that lacks
+ * a cup.
+ */
 import type { Page } from '@playwright/test';
 import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
 

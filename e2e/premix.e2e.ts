@@ -91,7 +91,8 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
 test('a mix is sold, half a bag used, one sale taken back; the lot is put right; it is traced by the flour’s sack, and its label never changes', async ({
   page,
 }) => {
-  // buttermilk as powder brings less acid than buttermilk: the soda it leaves is found, and put right for this mix alone
+  // buttermilk as powder brings less acid than buttermilk: the soda it leaves is found, and put right for this mix
+  // alone
   await page.goto('/premix/new');
   await choose(page, 'The dry side of', 'Regatta griddle cakes');
   await page.getByRole('switch', { name: 'buttermilk as powder', exact: true }).click();

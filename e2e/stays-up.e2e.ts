@@ -1,4 +1,6 @@
-/** The start command itself: what ends is begun again, what is frozen is found, what can't work says so in a sentence. */
+/**
+ * The start command itself: what ends is begun again, what is frozen is found, what can't work says so in a sentence.
+ */
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

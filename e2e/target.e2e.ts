@@ -1,4 +1,7 @@
-/** A pancake that is wanted: kept with the formula, three versions held against it; a photograph of a face taken and compared. */
+/**
+ * A pancake that is wanted: kept with the formula, three versions held against it; a photograph of a face taken and
+ * compared.
+ */
 import sharp from 'sharp';
 import { axe, expect, newFormula, start, test } from './kitchen';
 

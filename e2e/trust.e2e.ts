@@ -1,4 +1,7 @@
-/** What is said can be acted on: fixes that mend, calm on a good card and loud on a bad one, schools that are seen, all there is. */
+/**
+ * What is said can be acted on: fixes that mend, calm on a good card and loud on a bad one, schools that are seen, all
+ * there is.
+ */
 import type { Page } from '@playwright/test';
 import { axe, choose, expect, test } from './kitchen';
 

@@ -1,6 +1,8 @@
 /**
- * Every page walked: axe in light and in dark, nothing wider than the screen from 320 px, targets of 24 px at least, outlines of
- * fields at 3:1, tables with names and row headers, text at twice its size and set wide, sentences that begin as sentences, a title
+ * Every page walked: axe in light and in dark, nothing wider than the screen from 320 px, targets of 24 px at least,
+ * outlines of
+ * fields at 3:1, tables with names and row headers, text at twice its size and set wide, sentences that begin as
+ * sentences, a title
  * that names the page, and the focus never left on the body.
  */
 import type { Page } from '@playwright/test';
@@ -59,7 +61,9 @@ const faults = (page: Page) =>
     return { small, low, wide: document.documentElement.scrollWidth - window.innerWidth };
   });
 
-/** Fields whose outline can't be told from what is behind it, and tables that nobody names or whose rows have no header. */
+/**
+ * Fields whose outline can't be told from what is behind it, and tables that nobody names or whose rows have no header.
+ */
 const unclear = (page: Page) =>
   page.evaluate(() => {
     type Colour = { readonly rgb: readonly number[]; readonly alpha: number };

@@ -1,4 +1,5 @@
-// npm run imports: who may call whom. Every folder stands in one ordered list and imports only from those before it; no file
+// npm run imports: who may call whom. Every folder stands in one ordered list and imports only from those before it; no
+// file
 // may stand in a circle, not even one of types alone. Prints what breaks a rule, and ends with 1 where anything does.
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
@@ -6,7 +7,9 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 
-/** From the ground up. A folder's files may import from its own folder and from every line above; `not` takes some away. */
+/**
+ * From the ground up. A folder's files may import from its own folder and from every line above; `not` takes some away.
+ */
 export const ORDER = [
   { at: 'src/core/result' },
   { at: 'src/core/records' },

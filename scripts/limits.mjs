@@ -1,4 +1,5 @@
-// How long things may take before they count as hanging, in one place and generous: a machine that is slow or busy fails nothing.
+// How long things may take before they count as hanging, in one place and generous: a machine that is slow or busy
+// fails nothing.
 export const LIMITS = {
   /** One unit test. */
   unitTestMs: 300_000,

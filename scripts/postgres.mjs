@@ -67,7 +67,10 @@ const isFull = (folder, words) => /No space left on device/i.test(words) || mbLe
 const fullWords = (folder) =>
   `The disk is full: ${mbLeft(folder)} MB are left where the data stands (${folder}). Make room, then start again; nothing that was saved is lost.`;
 
-/** When a process began, in clock ticks since boot; null when it is gone. Tells a process from a later one of the same pid. */
+/**
+ * When a process began, in clock ticks since boot; null when it is gone. Tells a process from a later one of the same
+ * pid.
+ */
 function beganAt(pid) {
   try {
     const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').pop().split(' ');
@@ -129,7 +132,8 @@ function placeFor(folder, prepare) {
 
 /**
  * Starts the cluster in `folder`, making it when it is not there.
- * @param folder data folder; when the database user can't reach it, one under /var/lib/even-crumb that is linked from it
+ * @param folder data folder; when the database user can't reach it, one under /var/lib/even-crumb that is linked from
+ * it
  * @param fast no fsync: only for throw-away test data
  * @param port to listen on, where it has to be the one of before
  * @returns { url, urlOf, psql, stop, gone, folder, elsewhere, bin, port }; `gone` resolves to the database's last words

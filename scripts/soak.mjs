@@ -1,4 +1,5 @@
-// npm run soak: a kitchen of its own, started as npm start does, with writers in it while its parts are killed. Loopback only.
+// npm run soak: a kitchen of its own, started as npm start does, with writers in it while its parts are killed.
+// Loopback only.
 import { spawn } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

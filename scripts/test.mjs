@@ -167,7 +167,9 @@ async function main() {
   await end(bad || failed > 0 || passed === 0 ? 1 : 0);
 }
 
-/** The names and first words of browser tests that failed, or needed a second try, and what the server said meanwhile. */
+/**
+ * The names and first words of browser tests that failed, or needed a second try, and what the server said meanwhile.
+ */
 function failures(report) {
   const lines = [];
   const walk = (suite) => {

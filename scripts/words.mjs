@@ -1,4 +1,5 @@
-// Every word the code shows or prints: texts between tags, and strings and templates that are no import, key, type or class.
+// Every word the code shows or prints: texts between tags, and strings and templates that are no import, key, type or
+// class.
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseSync } from '@swc/core';

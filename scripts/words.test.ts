@@ -1,4 +1,7 @@
-/** One word for one thing: what docs/glossary.md took out of the kitchen's mouth stands on no label, heading, button, message or paper. */
+/**
+ * One word for one thing: what docs/glossary.md took out of the kitchen's mouth stands on no label, heading, button,
+ * message or paper.
+ */
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

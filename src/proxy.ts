@@ -7,7 +7,9 @@ import { type NextRequest, NextResponse } from 'next/server';
 /** Methods that only look. */
 const LOOKS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** Whether a request that may change something comes from a page of another origin. Programs send no origin, and may. */
+/**
+ * Whether a request that may change something comes from a page of another origin. Programs send no origin, and may.
+ */
 function foreign(request: NextRequest): boolean {
   if (LOOKS.has(request.method)) return false;
   const origin = request.headers.get('origin');

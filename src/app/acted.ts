@@ -1,4 +1,7 @@
-/** Every action in one frame: what comes in is cleaned and checked, what goes wrong is told apart, logged and answered as a value. */
+/**
+ * Every action in one frame: what comes in is cleaned and checked, what goes wrong is told apart, logged and answered
+ * as a value.
+ */
 import { revalidatePath } from 'next/cache';
 import type { z } from 'zod';
 import { type ActionResult, type Refusal, refuse } from '@/contract/action-result';

@@ -1,5 +1,7 @@
 'use server';
-/** What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place. */
+/**
+ * What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place.
+ */
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import {
   againSchema,
@@ -125,7 +127,8 @@ export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
   );
 
 /**
- * What a screen tells of a batch. Each item is answered by itself; how long ago it was told makes the time it happened, by the
+ * What a screen tells of a batch. Each item is answered by itself; how long ago it was told makes the time it happened,
+ * by the
  * kitchen's clock and not the screen's.
  */
 export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly answers: readonly ItemAnswer[] }>> =>

@@ -16,7 +16,8 @@ export interface Conflict {
 }
 
 /**
- * `invalid` and `refused` will be refused again as they stand; `away` goes on by itself; `full`, `slow`, `unkeepable` and
+ * `invalid` and `refused` will be refused again as they stand; `away` goes on by itself; `full`, `slow`, `unkeepable`
+ * and
  * `fault` are told as they are; `conflict` brings both sides.
  */
 type RefusalKind = 'invalid' | 'refused' | 'conflict' | 'away' | 'full' | 'slow' | 'unkeepable' | 'fault';

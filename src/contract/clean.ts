@@ -1,5 +1,6 @@
 /**
- * Text as the records can hold it: without NUL, which no text column takes, and without halves of a surrogate pair, which are
+ * Text as the records can hold it: without NUL, which no text column takes, and without halves of a surrogate pair,
+ * which are
  * no character. Done once, where something enters.
  */
 

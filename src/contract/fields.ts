@@ -70,7 +70,8 @@ export const decided = z
   .optional();
 
 /**
- * What a form was seen with. It is only compared with what is kept and with what is sent, never written, so that nothing
+ * What a form was seen with. It is only compared with what is kept and with what is sent, never written, so that
+ * nothing
  * hangs on its shape.
  */
 export const seen = z

@@ -1,4 +1,7 @@
-/** Everything the Bench shows of a formula: its numbers and what is found of them. Well under a millisecond: it is called at every keystroke. */
+/**
+ * Everything the Bench shows of a formula: its numbers and what is found of them. Well under a millisecond: it is
+ * called at every keystroke.
+ */
 import type { Finding } from './findings/finding';
 import { findingsOf } from './findings/findings';
 import type { KindId } from './formula/kinds';

@@ -1,5 +1,6 @@
 /**
- * The numbers of a batter, worked from its lines in one call: ratios, gas, volume, thickness. Pure arithmetic and models; what is
+ * The numbers of a batter, worked from its lines in one call: ratios, gas, volume, thickness. Pure arithmetic and
+ * models; what is
  * found of them is another matter (analyse.ts), which the counter has no need of.
  */
 

@@ -9,7 +9,9 @@ interface Everywhere {
   readonly act?: 'keys' | 'find';
 }
 
-/** Keys of one letter or sign: they work wherever nothing is typed and no widget has the focus, and can be turned off. */
+/**
+ * Keys of one letter or sign: they work wherever nothing is typed and no widget has the focus, and can be turned off.
+ */
 export const SINGLE_KEYS: readonly (Everywhere & ({ readonly to: string } | { readonly act: 'keys' | 'find' }))[] = [
   { keys: '?', does: 'this list', act: 'keys' },
   { keys: 't', does: 'Today', to: '/' },

@@ -19,7 +19,10 @@ const inWidget = (t: EventTarget | null): boolean =>
       '[role=combobox],[role=listbox],[role=menu],[role=dialog],[role=radio],[role=slider],[role=switch],[role=tab],[role=grid],[data-own-keys]',
     ) !== null);
 
-/** Whether the list is open. Each page draws its own frame: a list opened while the next page was under way stays open on it. */
+/**
+ * Whether the list is open. Each page draws its own frame: a list opened while the next page was under way stays open
+ * on it.
+ */
 let standing = false;
 
 /** The list of keys, on "?", and the keys that work everywhere; those of one letter can be turned off. */

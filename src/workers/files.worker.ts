@@ -1,4 +1,6 @@
-/** Reading a cook's files off the main thread: a thin shell around the core, with what a file says of itself checked. */
+/**
+ * Reading a cook's files off the main thread: a thin shell around the core, with what a file says of itself checked.
+ */
 import { expose } from 'comlink';
 import { formulaSchema } from '@/contract/formula';
 import { formulaFrom, type Imported } from '@/core/exchange/import';

@@ -1,4 +1,7 @@
-/** Proposals keep the batch: its flour and its total within a tenth, each line's order of magnitude, nothing off; on the common formulas. */
+/**
+ * Proposals keep the batch: its flour and its total within a tenth, each line's order of magnitude, nothing off; on the
+ * common formulas.
+ */
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula, type FormulaLine } from '../formula/formula';
 import { type KindId, RAILS, railOf } from '../formula/kinds';
@@ -18,7 +21,10 @@ const on = (lines: readonly string[], kind: KindId, school: string, more: Partia
 });
 const some = fc.constantFrom(...COMMON).map((c) => on(c.lines, c.kind, c.school));
 
-/** Shares of flour and of all the batter that are left, and the least and most times itself a line comes to: worked from the sheet, by itself. */
+/**
+ * Shares of flour and of all the batter that are left, and the least and most times itself a line comes to: worked from
+ * the sheet, by itself.
+ */
 function shares(b: Bench, p: Pick<Proposal, 'formula'>, isAsked: (l: FormulaLine) => boolean) {
   const [was, is] = [workedOn(b), workedOn({ ...b, formula: p.formula })];
   const times = was.lines

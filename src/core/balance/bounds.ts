@@ -1,6 +1,8 @@
 /**
- * How far a proposal may go: the batch keeps its size. Without being asked for it, the flour and the total of the batter stay
- * within a tenth of the formula as it stands, no line falls under a third or rises over three times itself unless it is the line
+ * How far a proposal may go: the batch keeps its size. Without being asked for it, the flour and the total of the
+ * batter stay
+ * within a tenth of the formula as it stands, no line falls under a third or rises over three times itself unless it is
+ * the line
  * asked about, and nothing goes off. Shares of grams; numbers of ours.
  */
 import type { FormulaLine } from '../formula/formula';
@@ -47,7 +49,8 @@ const within = (share: number, [low, high]: readonly [number, number]): boolean 
   share >= low - ROUNDING && share <= high + ROUNDING;
 
 /**
- * What of the size is held: flour and total; of a swap the total alone; of a fix the flour, and a total that may become less
+ * What of the size is held: flour and total; of a swap the total alone; of a fix the flour, and a total that may become
+ * less
  * only by the lines that are too much.
  */
 type HeldShares = 'flour and total' | 'total' | 'all but what is too much';
@@ -55,7 +58,10 @@ type HeldShares = 'flour and total' | 'total' | 'all but what is too much';
 /** What is lacking may at most make so many times the batch of it: a batter without its milk is half of one. */
 const MOST_LACKING = 2.5;
 
-/** Whether a proposal only adds what the formula lacks, or more of it: flour and every other line stand, and the order of magnitude too. */
+/**
+ * Whether a proposal only adds what the formula lacks, or more of it: flour and every other line stand, and the order
+ * of magnitude too.
+ */
 export function bringsWhatLacks(b: Bench, p: Pick<Proposal, 'formula'>, isAsked: (l: FormulaLine) => boolean): boolean {
   const keeps = keepsOf(b, p);
   const after = new Map(workedOn(withFormula(b, p.formula)).lines.map((l) => [l.key, l]));

@@ -1,5 +1,6 @@
 /**
- * A drawer of measures, and every amount that can be taken with them: level cups and spoons, sticks in eighths, whole and
+ * A drawer of measures, and every amount that can be taken with them: level cups and spoons, sticks in eighths, whole
+ * and
  * half eggs. At most three kinds of measure make an amount, and none is used oftener than the next larger one allows.
  */
 import Fraction from 'fraction.js';
@@ -31,7 +32,10 @@ export interface DrawerTake {
 const KINDS_IN_ONE = 3;
 /** Less than this share of an amount is a trifle beside it. */
 const TRIFLE = 0.03;
-/** How far from the amount asked for a way to take it may be: a share of it, but no more than so many of the largest measure. */
+/**
+ * How far from the amount asked for a way to take it may be: a share of it, but no more than so many of the largest
+ * measure.
+ */
 const WINDOW = 0.2;
 const WINDOW_TOOLS = 3;
 /** No hand bears more scoops of one thing, and nobody counts further: such amounts are weighed. */
@@ -203,7 +207,8 @@ function cuts(grams: number, house: KitchenConventions): readonly DrawerTake[] {
 }
 
 /**
- * Every way a drawer has to take about so much of an ingredient, by weight; none where nothing in it measures the thing.
+ * Every way a drawer has to take about so much of an ingredient, by weight; none where nothing in it measures the
+ * thing.
  * @param grams what is wanted, > 0
  */
 export function takesOf(

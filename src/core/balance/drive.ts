@@ -1,5 +1,6 @@
 /**
- * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything scales
+ * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything
+ * scales
  * with it, or the size stays and the other lines make up for it.
  */
 
@@ -26,7 +27,8 @@ type DriveHow = 'scale' | 'rebalance';
 /**
  * @param key the line; it needs grams
  * @param grams what there is of it, > 0
- * @param how `scale`: every other line by the same factor, so that no ratio moves; `rebalance`: the other lines keep the
+ * @param how `scale`: every other line by the same factor, so that no ratio moves; `rebalance`: the other lines keep
+ * the
  *   ratios, with the size about as it was
  */
 export function drive(b: Bench, key: string, grams: number, how: DriveHow): Proposal | null {

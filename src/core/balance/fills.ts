@@ -20,7 +20,10 @@ export const restsOnFill = (w: Worked): boolean =>
     (l) => (l.basis === 'fill-not-stated' || l.basis === 'own') && l.ingredient !== null && hangsOnFill(l.ingredient),
   );
 
-/** One reading for each way of filling, the kitchen's own among them once it has weighed one; none where no gram rests on it. */
+/**
+ * One reading for each way of filling, the kitchen's own among them once it has weighed one; none where no gram rests
+ * on it.
+ */
 export function fillsSideBySide(b: Bench): readonly FillReading[] {
   if (!restsOnFill(workedOn(b))) return [];
   const house = conventionsOn(b);

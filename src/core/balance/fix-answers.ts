@@ -1,5 +1,6 @@
 /**
- * What the cook answers: which of two amounts stands, how a number is read, how much of a thing. Facts, and no fixes: each is
+ * What the cook answers: which of two amounts stands, how a number is read, how much of a thing. Facts, and no fixes:
+ * each is
  * taken as it is, and needs no proof.
  */
 import type { Worked } from '../analyse-formula';
@@ -145,7 +146,10 @@ const howMuch: Fix = (b, w, f) => {
   return open.slice(0, MOST_ASKED).map((l) => amountFor(b, w, l));
 };
 
-/** What the cook answers is a fact and no fix: it is taken as it is, and needs no proof. More of an old powder gives the lift that is written. */
+/**
+ * What the cook answers is a fact and no fix: it is taken as it is, and needs no proof. More of an old powder gives the
+ * lift that is written.
+ */
 export const ANSWERS: Readonly<Record<string, Fix>> = {
   'lines-open': howMuch,
   'amounts-disagree': stands,

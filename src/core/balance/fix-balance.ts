@@ -1,5 +1,6 @@
 /**
- * Fixes of the balance: a ratio just inside its zone, a pour, soda that finds no acid, puree, spice. By the one line that a
+ * Fixes of the balance: a ratio just inside its zone, a pour, soda that finds no acid, puree, spice. By the one line
+ * that a
  * hand would change first, and by several where that is not enough.
  */
 import type { Worked } from '../analyse-formula';
@@ -80,7 +81,10 @@ export const zoneFix =
       : [[...alone, ...again, bent(b, rail, inside(first), why)]];
   };
 
-/** The nearest water at which the batter pours as the school wants it, looked for by halving. @param as how water is changed */
+/**
+ * The nearest water at which the batter pours as the school wants it, looked for by halving. @param as how water is
+ * changed
+ */
 function pourAt(
   b: Bench,
   w: Worked,

@@ -185,7 +185,8 @@ test('"some flour": asked how much, with the amount the kind would have', () => 
   const x = found(f, 'lines-open');
   expect(x.message).toMatch(/^How much all-purpose wheat flour\?/);
   const [p] = fixesFor(on(f), x);
-  // water 430 x 88.1 % + 100 x 76.2 % + 40 x 17.9 % = 462 g, at two fifths of the zone 160-235: 190 %, so 243 g, to the next five
+  // water 430 x 88.1 % + 100 x 76.2 % + 40 x 17.9 % = 462 g, at two fifths of the zone 160-235: 190 %, so 243 g, to the
+  // next five
   expect(p?.title).toBe('245 g flour');
   expect(workedOn(on(p?.formula ?? f)).analysis.findings).toEqual([]);
   // an amount that can be read two ways is not asked for again
@@ -228,7 +229,8 @@ test('law: a rail that is moved leaves bystanders alone, and what stays in cups 
       }
   }
   expect(asked).toBeGreaterThan(1500);
-  // two lines, as a rule one; and of a hundred that move two by less than a hundredth of itself: flour, where the size is at its bound
+  // two lines, as a rule one; and of a hundred that move two by less than a hundredth of itself: flour, where the size
+  // is at its bound
   expect(lines / asked).toBeLessThan(2);
   expect(hardly / lines).toBeLessThan(0.025);
 });

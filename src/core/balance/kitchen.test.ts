@@ -185,7 +185,10 @@ const number = (x: number): string => {
 };
 const term = (c: number, name: string): string => `${c < 0 ? '- ' : '+ '}${number(Math.abs(c))} ${name}`;
 
-/** The choice as a programme in LP format: `z<line>_<take>` is 1 for the take that is chosen, u and o are what a ratio misses. */
+/**
+ * The choice as a programme in LP format: `z<line>_<take>` is 1 for the take that is chosen, u and o are what a ratio
+ * misses.
+ */
 function programme(c: SearchChoice): string {
   const z = c.own.flatMap((takes, n) => takes.map((cost, t) => ({ n, t, cost, name: `z${n}_${t}` })));
   const misses = c.aims.flatMap((_, k) => [term(1, `u${k}`), term(1, `o${k}`)]);

@@ -1,6 +1,8 @@
 /**
- * Rounding to a kitchen's measures: for every line one of the amounts its drawer can take, chosen together so that the ratios
- * that matter most drift least, then with the fewest scoops and the fewest measures to wash. The flour is taken first, at every
+ * Rounding to a kitchen's measures: for every line one of the amounts its drawer can take, chosen together so that the
+ * ratios
+ * that matter most drift least, then with the fewest scoops and the fewest measures to wash. The flour is taken first,
+ * at every
  * amount its measures make near the target, and sets the scale; with it fixed every drift is linear.
  */
 
@@ -28,7 +30,9 @@ const TRACE = 1e-4;
 const MOST_LINES = 60;
 /** So little drift more, in tolerances, no hand that fills a cup shows: it may buy a simpler measure. */
 const NOTHING = 0.25;
-/** What a scoop less is worth, and a measure less to find and wash, in tolerances; a larger measure is worth still less. */
+/**
+ * What a scoop less is worth, and a measure less to find and wash, in tolerances; a larger measure is worth still less.
+ */
 const SCOOP = 0.02;
 const MEASURE = 0.12;
 /** A quarter teaspoon beside two cups. */
@@ -122,7 +126,10 @@ const costOf = (p: Problem, takes: readonly (DrawerTake | null)[]): number =>
 /** So many of the best amounts of flour are looked at with two lines changed together. */
 const LOOKED_AT_CLOSELY = 3;
 
-/** What may be taken beforehand: the main flour at every amount its measures make near the target, the others at their nearest. */
+/**
+ * What may be taken beforehand: the main flour at every amount its measures make near the target, the others at their
+ * nearest.
+ */
 function floursOf(p: Problem, near: readonly (DrawerTake | null)[]): readonly (readonly (DrawerTake | null)[])[] {
   const [main] = p.lines
     .map((_, n) => n)
@@ -215,7 +222,8 @@ export function plainMeasures(
  * Chooses kitchen measures for the lines of a batter.
  * @param lines what they would weigh exactly; some of it flour
  * @param drawer the measures there are
- * @returns the same answer to the same question; never worse in drift than rounding each line by itself, by more than no hand shows
+ * @returns the same answer to the same question; never worse in drift than rounding each line by itself, by more than
+ * no hand shows
  */
 export function kitchenMeasures(
   lines: readonly KitchenLine[],

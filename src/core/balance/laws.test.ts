@@ -1,4 +1,7 @@
-/** Laws that hold for any formula and every tool: what is said is what the tally shows, nothing is lost, nothing is unread. */
+/**
+ * Laws that hold for any formula and every tool: what is said is what the tally shows, nothing is lost, nothing is
+ * unread.
+ */
 import fc from 'fast-check';
 import { readLine } from '../card/line';
 import { pairLines } from '../formula/compare';

@@ -1,5 +1,6 @@
 /**
- * Working the lift again: so much gas from soda that finds acid, the rest from powder. How much soda a sour liquid can use,
+ * Working the lift again: so much gas from soda that finds acid, the rest from powder. How much soda a sour liquid can
+ * use,
  * what powder then remains, the same lift with no soda, the same with no powder. Arithmetic on the ledger.
  */
 
@@ -26,7 +27,9 @@ import {
   workedOn,
 } from './bench';
 
-/** Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder. */
+/**
+ * Less than this of a leavening is not worth a line: a quarter of an eighth of a teaspoon of soda, an eighth of powder.
+ */
 const LEAST_SODA_G = 0.15;
 const LEAST_POWDER_G = 0.5;
 
@@ -105,7 +108,10 @@ export function powderShare(b: Bench, lines: readonly FormulaLine[]): number {
   return (i.sodaPct / 100) * (powder?.strength ?? 1);
 }
 
-/** "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it; soda never rounded up, since what finds no acid is tasted. */
+/**
+ * "2 1/4 teaspoons": to the quarter, as a sheet in spoons has it; soda never rounded up, since what finds no acid is
+ * tasted.
+ */
 function asSpoons(id: string, grams: number): string {
   const quarters = Math.max(
     1,

@@ -1,5 +1,6 @@
 /**
- * Changes of lines that carry more than one line with them: a flour of a blend, eggs taken apart, a line that differs by
+ * Changes of lines that carry more than one line with them: a flour of a blend, eggs taken apart, a line that differs
+ * by
  * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
 import { writtenGrams } from '../card/rewrite';
@@ -25,7 +26,8 @@ function sharedOut(flours: readonly FormulaLine[], grams: number): ReadonlyMap<s
 }
 
 /**
- * A line at other grams. In a blend whose total is held the other flours make up for it; a flour asked for more than the
+ * A line at other grams. In a blend whose total is held the other flours make up for it; a flour asked for more than
+ * the
  * whole blend gets all that the others can give.
  */
 export function setGrams(b: Bench, key: string, grams: number): Formula {
@@ -41,7 +43,8 @@ export function setGrams(b: Bench, key: string, grams: number): Formula {
 }
 
 /**
- * A line at another percent of the flour. For a flour outside a held blend the flour total follows, so that its share is
+ * A line at another percent of the flour. For a flour outside a held blend the flour total follows, so that its share
+ * is
  * what was asked; the only flour is always 100.
  * @returns null where that can't be: the only flour, or 100 % and more of a blend
  */

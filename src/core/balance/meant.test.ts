@@ -1,4 +1,6 @@
-/** What lines may have been meant to say, on the Bench: what is said of it, the formula so read, and the cook's answers. */
+/**
+ * What lines may have been meant to say, on the Bench: what is said of it, the formula so read, and the cook's answers.
+ */
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Bench } from './bench';

@@ -1,5 +1,6 @@
 /**
- * What lines may have been meant to say, on the Bench: lines in doubt that the whole card decides, and slips of the pen. Each
+ * What lines may have been meant to say, on the Bench: lines in doubt that the whole card decides, and slips of the
+ * pen. Each
  * with what of the balance would be otherwise, and the formula so read.
  */
 import { circumstancesOf } from '../analyse-formula';
@@ -115,7 +116,9 @@ export function settledOn(b: Bench): SettledLines | null {
   };
 }
 
-/** The likeliest slips, the likeliest first; none that the cook has answered already, none where the formula is calm. */
+/**
+ * The likeliest slips, the likeliest first; none that the cook has answered already, none where the formula is calm.
+ */
 export function slipsOn(b: Bench): readonly Slip[] {
   const { formula } = b;
   const q = searched(b);

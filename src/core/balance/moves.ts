@@ -1,5 +1,6 @@
 /**
- * Towards a target: a wish in the cook's words becomes a move of one or two ratios, never out of the kind's zone. To add a
+ * Towards a target: a wish in the cook's words becomes a move of one or two ratios, never out of the kind's zone. To
+ * add a
  * wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
  */
 import { writtenGrams } from '../card/rewrite';
@@ -54,7 +55,10 @@ export const MOVES: readonly Move[] = [
 /** Shares of a move that are tried, the whole first: what would take another rail out of its zone is too far. */
 const STEPS = [1, 0.5, 0.25] as const;
 
-/** @returns null where there is no flour, the rails already stand at the zone's end, or every step takes another out of its zone */
+/**
+ * @returns null where there is no flour, the rails already stand at the zone's end, or every step takes another out of
+ * its zone
+ */
 export function moveTowards(b: Bench, move: Move): Proposal | null {
   const w = workedOn(b);
   const rails = Object.keys(move.by) as Rail[];
@@ -99,7 +103,10 @@ function stepTowards(b: Bench, move: Move, share: number): Proposal | null {
   return { title: move.name, why: `${move.why} ${said.join(', ')}.`, formula, short };
 }
 
-/** More tang: some soda makes way for powder, so that acid is left to be tasted. Null where nothing sour is left to free. */
+/**
+ * More tang: some soda makes way for powder, so that acid is left to be tasted. Null where nothing sour is left to
+ * free.
+ */
 export function moreTang(b: Bench): Proposal | null {
   const w = workedOn(b);
   const { ledger: l } = w.analysis;
@@ -140,8 +147,10 @@ const MILD_SALT = 0.15;
 const MILD_SUGAR = 0.7;
 
 /**
- * Milder, for children: less salt and sugar, half of what is strong, no nuts and no alcohol; with what each costs. Milk, egg
- * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back, and where what would go is more than a tenth of the batch.
+ * Milder, for children: less salt and sugar, half of what is strong, no nuts and no alcohol; with what each costs.
+ * Milk, egg
+ * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back, and where what would go is
+ * more than a tenth of the batch.
  */
 export function milder(b: Bench): Proposal | null {
   const w = workedOn(b);
@@ -209,7 +218,10 @@ export function milder(b: Bench): Proposal | null {
   };
 }
 
-/** The egg kept and its whites whipped: lift without more leavening. Null where nothing is to whip, or the kind lies thin. */
+/**
+ * The egg kept and its whites whipped: lift without more leavening. Null where nothing is to whip, or the kind lies
+ * thin.
+ */
 export function fluffier(b: Bench): Proposal | null {
   const w = workedOn(b);
   const { kind } = w.analysis;

@@ -1,5 +1,6 @@
 /**
- * A ratio put right by one line: the salt for the salt, the butter for the fat. What a hand would do first, and what moves
+ * A ratio put right by one line: the salt for the salt, the butter for the fat. What a hand would do first, and what
+ * moves
  * nothing else. Spoons and cups stay spoons and cups a drawer has, eggs whole ones; grams are whole.
  */
 import { SMALLER, writtenGrams } from '../card/rewrite';
@@ -117,7 +118,8 @@ function added(b: Bench, lines: readonly FormulaLine[], r: RailReading, value: n
 }
 
 /**
- * The formula with one line changed, or added, so that a rail comes to stand at a value or as near as a kitchen measures.
+ * The formula with one line changed, or added, so that a rail comes to stand at a value or as near as a kitchen
+ * measures.
  * @param allow which of the near amounts may be taken; the first that is allowed is
  * @returns none where the line is pinned, or the rail is nobody's
  */

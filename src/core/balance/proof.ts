@@ -1,5 +1,6 @@
 /**
- * A fix is tried in thought before it is offered: applied, analysed again, and held against what it promises. It passes only
+ * A fix is tried in thought before it is offered: applied, analysed again, and held against what it promises. It passes
+ * only
  * when its own finding is gone or clearly smaller, nothing worse than a note is new, in either end, and what gives the
  * formula its name is not cut away.
  */
@@ -15,7 +16,9 @@ import { type Bench, type Proposal, withFormula, workedOn } from './bench';
 
 const weight = (s: Finding['severity']): number => SEVERITIES.length - SEVERITIES.indexOf(s);
 
-/** How bad what a finding speaks of is, in its own measure: the law compares it with itself. Null: it has no measure. */
+/**
+ * How bad what a finding speaks of is, in its own measure: the law compares it with itself. Null: it has no measure.
+ */
 function measureOf(code: string, a: Analysis): number | null {
   const flour = testedFlourG(a.tally);
   if (code === 'soda-unspent') return flour > 0 ? a.ledger.unspentSodaG / flour : null;

@@ -1,4 +1,6 @@
-/** From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held. */
+/**
+ * From a formula to the question the solver answers, and back to lines: what each line brings, what is pinned and held.
+ */
 import type { Worked } from '../analyse-formula';
 import type { FormulaLine } from '../formula/formula';
 import { RAIL_NAMES, RAILS, type Rail, railOf, sayRail } from '../formula/kinds';
@@ -48,14 +50,18 @@ interface Freedom {
   readonly skip?: readonly Rail[];
   /** What rails are kept at, where that is not where the lines stand now. */
   readonly keepAt?: Partial<Readonly<Record<Rail, number>>>;
-  /** The total that the batch keeps, where another formula came before this one: of a swap, whose flour may be what changes. */
+  /**
+   * The total that the batch keeps, where another formula came before this one: of a swap, whose flour may be what
+   * changes.
+   */
   readonly massG?: number;
   /** The share by which flour and total may change: a tenth, unless the size is what is asked about. */
   readonly slack?: number;
 }
 
 /**
- * Puts the question: these rails to these values, pinned lines still, held rails where they are, the others about there.
+ * Puts the question: these rails to these values, pinned lines still, held rails where they are, the others about
+ * there.
  */
 export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freedom = {}): Asked {
   const { held } = b.formula;
@@ -168,7 +174,10 @@ function tidied(asked: Asked, a: Answer): Answer {
   return a;
 }
 
-/** Shares of itself under which a line's change is tried without, the largest first: a bystander that hardly moves stays. */
+/**
+ * Shares of itself under which a line's change is tried without, the largest first: a bystander that hardly moves
+ * stays.
+ */
 const SMALL = [0.3, 0.15, 0.08, 0.04, 0.015, 0.004] as const;
 /** How far a kept rail may stray for it, as a share of its zone's width. */
 const STRAYS = 0.04;

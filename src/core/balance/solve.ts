@@ -1,6 +1,7 @@
 /**
  * From ratios to grams: which amounts meet the ratios asked for, moving the lines by the least that does it. Bounded
- * least squares over the lines that may move: goals to meet are equalities, goals to keep and the lines' own amounts pull
+ * least squares over the lines that may move: goals to meet are equalities, goals to keep and the lines' own amounts
+ * pull
  * softly. Plain numbers in and out, so that it runs in a worker; one objective while a hand drags and when it lets go.
  */
 import type { Rail } from '../formula/kinds';
@@ -75,7 +76,10 @@ export interface Answer {
 const UNSPENT_GAS = 0.5 * HEAT_SHARE;
 /** Weight of a goal one zone's width off, beside a line moved by its whole self. */
 const KEEP = 400;
-/** The same for a goal that has given way: nearest first; the gentler one where the first is too much for the arithmetic. */
+/**
+ * The same for a goal that has given way: nearest first; the gentler one where the first is too much for the
+ * arithmetic.
+ */
 const NEAREST = [4e4, 4e3] as const;
 
 type Key = keyof Brings;
@@ -124,7 +128,9 @@ function gas(t: Pick<Brings, 'sodaMeq' | 'powderMeq' | 'acidMeq'>): number {
 /** Where a rail stands. */
 export const railValue = (t: Brings, rail: Rail): number => (100 * (rail === 'lift' ? gas(t) : t[rail])) / t.flour;
 
-/** Soda that finds acid (`worked`), or acid that is all used up and some soda left (`unspent`): the ledger bends there. */
+/**
+ * Soda that finds acid (`worked`), or acid that is all used up and some soda left (`unspent`): the ledger bends there.
+ */
 type Regime = 'worked' | 'unspent';
 
 const railPerGram = (b: Brings, rail: Rail, regime: Regime): number => {
@@ -262,7 +268,9 @@ function best(s: Scaled, nearest: number | null): readonly number[] | null {
   return worked.cost <= unspent.cost ? worked.grams : unspent.grams;
 }
 
-/** A flour total that moved further than this share is the new measure of the ratios, and the question is put once more. */
+/**
+ * A flour total that moved further than this share is the new measure of the ratios, and the question is put once more.
+ */
 const MOVED = 0.2;
 /** Percent of flour within which a goal counts as met. */
 const MET = 0.05;

@@ -1,5 +1,6 @@
 /**
- * A ratio that nothing on the sheet can raise: the line that would, in the amount it takes, the other ratios kept. Offered
+ * A ratio that nothing on the sheet can raise: the line that would, in the amount it takes, the other ratios kept.
+ * Offered
  * beside the nearest that can be had without it.
  */
 

@@ -1,5 +1,6 @@
 /**
- * A formula from nothing: a kind, a school, a flour, a liquid and a size become a balanced starting formula, worked from
+ * A formula from nothing: a kind, a school, a flour, a liquid and a size become a balanced starting formula, worked
+ * from
  * the zones and the solver. No stored card stands behind it.
  */
 
@@ -234,7 +235,8 @@ function sizeFactor(s: StartFrom, f: Formula, house: Kitchen, school: School): n
 
 /**
  * A balanced starting formula.
- * @returns a formula in grams and whole eggs, its ratios inside the kind's zones, with the size asked for as near as whole
+ * @returns a formula in grams and whole eggs, its ratios inside the kind's zones, with the size asked for as near as
+ * whole
  *   eggs allow
  */
 export function startFormula(s: StartFrom, house: Kitchen): Formula {

@@ -1,5 +1,6 @@
 /**
- * What stands in for what: grams for a gram, what comes with it, how it tastes, and what to be careful of. Kitchen sense;
+ * What stands in for what: grams for a gram, what comes with it, how it tastes, and what to be careful of. Kitchen
+ * sense;
  * what a swap does to water, fat, sugar, acid, salt and allergens is worked from the pantry, not written here. To add a
  * stand-in is to add a row.
  */

@@ -1,6 +1,8 @@
 /**
- * Swaps with their consequences: a line becomes a stand-in, what that does to water, fat, sugar, acid, salt and allergens
- * is worked from the pantry, and the other lines make up for it, leavening included. Arithmetic but for the taste words.
+ * Swaps with their consequences: a line becomes a stand-in, what that does to water, fat, sugar, acid, salt and
+ * allergens
+ * is worked from the pantry, and the other lines make up for it, leavening included. Arithmetic but for the taste
+ * words.
  */
 
 import Fraction from 'fraction.js';
@@ -171,7 +173,8 @@ export function swapOnly(b: Bench, line: FormulaLine, s: Swap): Proposal {
 const LEAVENED_CO2 = 0.2;
 
 /**
- * The stand-in, with the other lines making up for it so that the ratios stay, and the leavening worked again for the acid
+ * The stand-in, with the other lines making up for it so that the ratios stay, and the leavening worked again for the
+ * acid
  * there is now.
  */
 export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
@@ -224,7 +227,10 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   };
 }
 
-/** What a swap leaves sweeter, lower or with less egg, said with its numbers. Shares of what was there that are worth saying. */
+/**
+ * What a swap leaves sweeter, lower or with less egg, said with its numbers. Shares of what was there that are worth
+ * saying.
+ */
 function changed(was: Analysis, is: Analysis): string {
   const said: string[] = [];
   const [sweetWas, sweetIs] = [was.percent?.sweetness ?? 0, is.percent?.sweetness ?? 0];

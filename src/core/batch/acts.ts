@@ -1,5 +1,6 @@
 /**
- * What is noted of a batch while it is made, besides ticks, weights and taps on pieces: an entry each, never changed, only
+ * What is noted of a batch while it is made, besides ticks, weights and taps on pieces: an entry each, never changed,
+ * only
  * struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
  */
 
@@ -23,7 +24,10 @@ export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 /** What of the ways is settled at the heat, and may be another than the house's today. */
 export const DONE_AT_THE_HEAT = ['panFat', 'flip'] as const;
 
-/** What is lit for a batch, and how many lie on it at a time at most: "six for beginners". Null: as the kitchen would have it. */
+/**
+ * What is lit for a batch, and how many lie on it at a time at most: "six for beginners". Null: as the kitchen would
+ * have it.
+ */
 export interface Lit {
   readonly on: readonly string[] | null;
   readonly most: number | null;

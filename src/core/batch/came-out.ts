@@ -1,4 +1,7 @@
-/** What came out of a batch: marks, a tap each, and scales of five steps that are drawn, from "too little" over "as wanted" to "too much". */
+/**
+ * What came out of a batch: marks, a tap each, and scales of five steps that are drawn, from "too little" over "as
+ * wanted" to "too much".
+ */
 import { KIND_IDS, type KindId } from '../formula/kinds';
 
 export const SCALES = ['colour', 'face', 'edge', 'crumb', 'taste', 'spread'] as const;

@@ -1,8 +1,14 @@
-/** What drives a batch: pieces of a portion, guests, flour, batter, a vessel, pans, eggs, all of one thing, or a multiplier. */
+/**
+ * What drives a batch: pieces of a portion, guests, flour, batter, a vessel, pans, eggs, all of one thing, or a
+ * multiplier.
+ */
 
 import type { KindId } from '../formula/kinds';
 
-/** One first piece to test with, outside the count: poured besides what is asked; where a driver counts nothing, taken from it. */
+/**
+ * One first piece to test with, outside the count: poured besides what is asked; where a driver counts nothing, taken
+ * from it.
+ */
 interface Tested {
   readonly testPiece?: boolean | undefined;
 }

@@ -18,7 +18,10 @@ export const USUAL_TIMES: Readonly<Record<KindId, SideTimes>> = {
   oven: { first: 1320, second: null },
 };
 
-/** How long the sides take by the house's ways, until taps have taught better: a second side half of the first, or as long. */
+/**
+ * How long the sides take by the house's ways, until taps have taught better: a second side half of the first, or as
+ * long.
+ */
 export function usualTimes(kind: KindId, ways: Ways): SideTimes {
   const usual = USUAL_TIMES[kind];
   const share = effectOf(ways, 'second', kind).second;

@@ -1,4 +1,7 @@
-/** What is kept: how long it is good, how it is packed, labelled and brought back; and books that add up. Days by hand from our table. */
+/**
+ * What is kept: how long it is good, how it is packed, labelled and brought back; and books that add up. Days by hand
+ * from our table.
+ */
 import fc from 'fast-check';
 import { KIND_IDS } from '../formula/kinds';
 import {

@@ -1,5 +1,6 @@
 /**
- * What is kept after the heat: pieces frozen or chilled, batter kept cold. How long it is good, how it is packed and how it comes
+ * What is kept after the heat: pieces frozen or chilled, batter kept cold. How long it is good, how it is packed and
+ * how it comes
  * back. Days are ours, for quality; what is safe is the local food code's.
  */
 
@@ -66,7 +67,10 @@ export type TakenIn = Pick<KeptLot, 'number' | 'kind' | 'state' | 'cooked' | 'pi
 export const leftOf = (pieces: number, uses: readonly Pick<KeptUse, 'pieces' | 'undoneAt'>[]): number =>
   pieces - uses.reduce((a, u) => a + (u.undoneAt ? 0 : u.pieces), 0);
 
-/** Days it keeps its quality. Frozen one to two months at -18 C; what stands by its foam or its puff less. Ours, but for the freezer's. */
+/**
+ * Days it keeps its quality. Frozen one to two months at -18 C; what stands by its foam or its puff less. Ours, but for
+ * the freezer's.
+ */
 export function goodDays(state: KeptState, kind: KindId): number {
   if (state === 'batter') return 1;
   if (state === 'chilled') return 2;
@@ -96,7 +100,10 @@ const MOST_LOADS = 2;
 const CRISP: readonly KindId[] = ['waffle'];
 const THIN: readonly KindId[] = ['crepe'];
 
-/** How it comes back to the plate, by what there is to heat it with. Minutes are ours: the look and the heat of the middle tell. */
+/**
+ * How it comes back to the plate, by what there is to heat it with. Minutes are ours: the look and the heat of the
+ * middle tell.
+ */
 export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readonly Reheat[] {
   if (l.state === 'batter')
     return [
@@ -151,7 +158,10 @@ export function reheatsOf(l: Pick<KeptLot, 'state' | 'kind' | 'cooked'>): readon
   return [toaster, oven, pan, wave];
 }
 
-/** How so many pieces come back together: in few loads beside the heat, else in the oven; and how long that takes in all. */
+/**
+ * How so many pieces come back together: in few loads beside the heat, else in the oven; and how long that takes in
+ * all.
+ */
 export function reheatOf(
   l: Pick<KeptLot, 'state' | 'kind' | 'cooked'> & { readonly pieces: number },
 ): Reheat & { readonly loads: number; readonly allMin: number } {

@@ -1,5 +1,6 @@
 /**
- * A batch in kitchen measures: its lines as questions to a drawer, and the drawer's answers as lines again. A line of two
+ * A batch in kitchen measures: its lines as questions to a drawer, and the drawer's answers as lines again. A line of
+ * two
  * things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by itself.
  */
 
@@ -81,7 +82,10 @@ const ON_CARD: Readonly<Record<string, readonly [string, string]>> = {
 /** The drawer's measures are the card's own within this share. */
 const SAME = 0.003;
 
-/** Once the card, measures that the drawer has are the card's own. @returns null where it is another size, or the drawer measures it otherwise */
+/**
+ * Once the card, measures that the drawer has are the card's own. @returns null where it is another size, or the drawer
+ * measures it otherwise
+ */
 function asOnCard(l: AccountLine, factor: number, house: KitchenConventions, drawer: readonly ToolId[]): Taken | null {
   const [part] = l.parts;
   const [a] = l.written ?? [];

@@ -1,4 +1,7 @@
-/** Labels of kits: a dry bag and a wet tub for every bench, each saying what is in it, whom it concerns and how it is kept. */
+/**
+ * Labels of kits: a dry bag and a wet tub for every bench, each saying what is in it, whom it concerns and how it is
+ * kept.
+ */
 
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
@@ -22,7 +25,8 @@ export function holds(lines: readonly SheetLine[], find: (id: string) => Ingredi
 
 /**
  * Two labels for each kit.
- * @param find the pantry @param made when; the wet tub is to be used the day after in the calendar at the latest (a default of ours: the local food code rules)
+ * @param find the pantry @param made when; the wet tub is to be used the day after in the calendar at the latest (a
+ * default of ours: the local food code rules)
  */
 export function kitLabels(
   b: Pick<Batch, 'name' | 'split' | 'sheet' | 'timeline'>,

@@ -35,7 +35,8 @@ export interface Life {
 export const FOAM_LIFE: Life = { min: FOAM_STANDS_MIN, why: 'whipped whites sink' };
 
 /**
- * How long a batter may stand from joining, with foam from the fold, to its last pour: kitchen defaults of ours, for the cook to change.
+ * How long a batter may stand from joining, with foam from the fold, to its last pour: kitchen defaults of ours, for
+ * the cook to change.
  * @param whites whites are whipped apart and folded in, whatever the lines of the bowl say
  */
 export function lifeOf(a: Pick<Numbers, 'volume' | 'ledger' | 'co2Per100gFlour'>, whites = false): Life {

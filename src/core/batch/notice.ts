@@ -1,5 +1,6 @@
 /**
- * What has to be said of a batch to whoever eats: from its sheet as it is, with stand-ins, sauces, pan fat, toppings and what was
+ * What has to be said of a batch to whoever eats: from its sheet as it is, with stand-ins, sauces, pan fat, toppings
+ * and what was
  * stirred in at the bowl; never a claim that anything is safe.
  */
 
@@ -19,7 +20,8 @@ type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, '
 type Find = (id: string) => Ingredient | undefined;
 
 /**
- * Fat in the pan besides what stands on the sheet: as it was last said at the heat, whatever the card has; else the house's, where the
+ * Fat in the pan besides what stands on the sheet: as it was last said at the heat, whatever the card has; else the
+ * house's, where the
  * sheet has none of its own.
  */
 export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
@@ -35,7 +37,10 @@ export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
 const stirredIn = (entries: readonly ActEntry[]): readonly string[] =>
   entriesOf(entries, 'corrected').map((e) => e.act.ingredientId);
 
-/** What a batch holds that has to be said to whoever eats, as it is on its sheet: stand-ins, sauces, pan fat and toppings with it. */
+/**
+ * What a batch holds that has to be said to whoever eats, as it is on its sheet: stand-ins, sauces, pan fat and
+ * toppings with it.
+ */
 export interface NoticeOf {
   readonly held: readonly { readonly name: string; readonly from: readonly string[] }[];
   readonly unstated: readonly string[];

@@ -1,5 +1,6 @@
 /**
- * Begin from what there is: things on hand with their amounts, and which formulas use them up, how far each goes, how many
+ * Begin from what there is: things on hand with their amounts, and which formulas use them up, how far each goes, how
+ * many
  * pieces that is and what else it takes. What there is is a hard bound: no formula is scaled beyond it. Grams.
  */
 
@@ -29,7 +30,9 @@ interface OnHandRead {
 /** More things than this are a pantry, and no question. */
 const MOST_ON_HAND = 40;
 
-/** "700 g of buttermilk, five eggs, one banana". @param text things by comma, semicolon, "and" before a number, or line */
+/**
+ * "700 g of buttermilk, five eggs, one banana". @param text things by comma, semicolon, "and" before a number, or line
+ */
 export function readOnHand(text: string, house: Kitchen): OnHandRead {
   const rows = text
     .split(/[\n;]|,(?!\d)|\band\b(?=\s+(?:\d|a\b|an\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i)
@@ -134,7 +137,10 @@ const scoreOf = (u: UsesUp<unknown>, things: readonly OnHand[]): number =>
     return a + share + (share >= ALL ? 0.5 : 0);
   }, 0);
 
-/** Which formulas use up what there is, the best first; those that use none of it are not in it. An end of a forked formula stands by itself. */
+/**
+ * Which formulas use up what there is, the best first; those that use none of it are not in it. An end of a forked
+ * formula stands by itself.
+ */
 export function usingUpFrom<F extends { readonly formula: Formula }>(
   formulas: readonly F[],
   things: readonly OnHand[],

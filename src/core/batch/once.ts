@@ -4,12 +4,15 @@ import type { FormulaLine } from '../formula/formula';
 /** Between the keys of lines that are taken as one. */
 export const ONCE = '+';
 
-/** The card's lines that stand behind the key of a sheet's line: without its mix, its stand-in, and its part of an egg. */
+/**
+ * The card's lines that stand behind the key of a sheet's line: without its mix, its stand-in, and its part of an egg.
+ */
 export const linesBehind = (key: string): readonly string[] =>
   key.replace(/(?:~[yw])?(?:m\d+)?(?:r\d+)?$/, '').split(ONCE);
 
 /**
- * What makes two lines the same pile: the same thing, done the same to, in the same bowl, at the same time. Null: it stands by itself.
+ * What makes two lines the same pile: the same thing, done the same to, in the same bowl, at the same time. Null: it
+ * stands by itself.
  * @param both two ends are made from one base: what one of them holds is not in the shared bowl
  */
 function pileOf(l: FormulaLine, both: boolean): string | null {

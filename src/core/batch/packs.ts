@@ -42,7 +42,8 @@ function packWords(i: Ingredient, n: number): string {
 const CRUMB = 1e-6;
 
 /**
- * What is fetched off the shelf: whole packs and what is taken out of one more: "3 bags and 700 g", "1 tray and 3 eggs".
+ * What is fetched off the shelf: whole packs and what is taken out of one more: "3 bags and 700 g", "1 tray and 3
+ * eggs".
  * @returns null where no pack is known, or it is less than one
  */
 export function inPacks(i: Ingredient, g: number, packG: number | null, u: Pick<Units, 'weight'>): string | null {
@@ -56,7 +57,10 @@ export function inPacks(i: Ingredient, g: number, packG: number | null, u: Pick<
   return `${packWords(i, whole)} and ${more}`;
 }
 
-/** What is bought where so much is short: whole packs, and what of them stays over. Null where no pack is known, or nothing is short. */
+/**
+ * What is bought where so much is short: whole packs, and what of them stays over. Null where no pack is known, or
+ * nothing is short.
+ */
 export function toBuy(
   i: Ingredient,
   shortG: number | null,
@@ -80,7 +84,8 @@ export interface WaveOut {
 }
 
 /**
- * What is fetched for each wave of mixes: packs are opened as they are needed, and what is left in one goes into the next wave.
+ * What is fetched for each wave of mixes: packs are opened as they are needed, and what is left in one goes into the
+ * next wave.
  * What serves all the mixes (the pan, toppings, sauces) comes last, by itself.
  * @returns nothing where there is one wave
  */

@@ -1,5 +1,6 @@
 /**
- * How many pieces a plan gives: worked here once, for page, batch, time line and board. Every bowl loses its own tool loss,
+ * How many pieces a plan gives: worked here once, for page, batch, time line and board. Every bowl loses its own tool
+ * loss,
  * so that each mix pours what it owes.
  */
 import type { Batch } from './batch';
@@ -66,5 +67,8 @@ function testsUpTo(b: Counted, piece: number): number {
 /** Whether a piece is one to test with. @param piece from 1, in the order of pouring */
 export const isTestPiece = (b: Counted, piece: number): boolean => testsUpTo(b, piece) > testsUpTo(b, piece - 1);
 
-/** Its number among those that count, from 1; of a test piece that of the next. @param piece from 1, in the order of pouring */
+/**
+ * Its number among those that count, from 1; of a test piece that of the next. @param piece from 1, in the order of
+ * pouring
+ */
 export const countedNumber = (b: Counted, piece: number): number => piece - testsUpTo(b, piece - 1);

@@ -517,7 +517,8 @@ test('by eye: a jug’s marks, whole spoons and whole eggs, joined in one bowl w
   const eye = planned({ by: 'factor', factor: 1 }, ONE, { how: 'eye' });
   for (const l of eye.sheet) expect(l.measure ?? '').not.toMatch(/[1357]\/8|1\/3|2\/3|[13]\/4 tsp|1\/2 egg/);
   expect(eye.one.moved.length).toBeGreaterThan(2);
-  // a ladle of the house's own is counted: it holds 61.9 g of milk, so 430 g are seven, to 1 %; of a 155 ml glass 2 1/2 would be 7 % short
+  // a ladle of the house's own is counted: it holds 61.9 g of milk, so 430 g are seven, to 1 %; of a 155 ml glass 2 1/2
+  // would be 7 % short
   const measure = (unit: string, which: string, ml: number) =>
     measureFrom({ id: which || unit, unit, which, full: '1', ingredientId: null, weighings: [ml], gPerMl: 1 });
   const own: Own = { ...NOTHING_OWN, stamp: 's', measures: [measure('ladle', 'blue', 60), measure('glass', '', 155)] };

@@ -1,5 +1,6 @@
 /**
- * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for several cooks, and the
+ * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for several cooks,
+ * and the
  * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
  */
 
@@ -62,7 +63,10 @@ const at = (l: FormulaLine, times: number): FormulaLine => ({
   written: l.written.map((w) => scaleAmount(w, new Fraction(times))),
 });
 
-/** One base, two finishes on one base: what both hold at its sum, what one holds at its own; each end as many times the card as its pieces ask. */
+/**
+ * One base, two finishes on one base: what both hold at its sum, what one holds at its own; each end as many times the
+ * card as its pieces ask.
+ */
 function bothEnds(
   q: PlanAsked,
   d: Extract<Driver, { readonly by: 'both' }>,
@@ -92,7 +96,9 @@ function bothEnds(
   return { ok: true, value: { lines: [...shared, ...own], times: a.times + b.times } };
 }
 
-/** From driver and split to lines and factors. Errors as the driver has them, and where the eggs can't be made whole. */
+/**
+ * From driver and split to lines and factors. Errors as the driver has them, and where the eggs can't be made whole.
+ */
 export function readyFor(q: PlanAsked): Result<Ready, CannotScale> {
   const { formula, house, end, split } = q;
   const n = mixesIn(split);
@@ -187,7 +193,9 @@ interface SheetAsked {
   readonly stepG: number;
 }
 
-/** Rounding that leaves a mix short of its last piece is made up by so much more of all of it, twice as much each try. */
+/**
+ * Rounding that leaves a mix short of its last piece is made up by so much more of all of it, twice as much each try.
+ */
 const MAKE_UP = 0.0005;
 const MOST_TRIES = 8;
 /** Cups are coarser than grams: step by step. */

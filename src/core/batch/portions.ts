@@ -1,4 +1,6 @@
-/** The portions a kitchen can pour: its own ladles and scoops as it measured them, and what its pans and irons ask for. */
+/**
+ * The portions a kitchen can pour: its own ladles and scoops as it measured them, and what its pans and irons ask for.
+ */
 
 import Fraction from 'fraction.js';
 import type { Kitchen } from '../formula/kitchen-settings';

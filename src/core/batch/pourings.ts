@@ -58,7 +58,10 @@ export function pouringsOf(b: Poured): readonly [Pouring, ...Pouring[]] {
 export const kindsIn = (b: Pick<Batch, 'kind'> & Partial<Pick<Batch, 'driver'>>): readonly KindId[] =>
   b.driver?.by === 'both' ? [...new Set([b.driver.a.kind ?? b.kind, b.driver.b.kind ?? b.kind])] : [b.kind];
 
-/** Which of them a piece is of: as it was said when it was poured; else by its number, in their order. @param nth from 1, a test piece left out */
+/**
+ * Which of them a piece is of: as it was said when it was poured; else by its number, in their order. @param nth from
+ * 1, a test piece left out
+ */
 export const pouringOf = (
   all: readonly [Pouring, ...Pouring[]],
   piece: { readonly end?: EndId | null },

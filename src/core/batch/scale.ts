@@ -73,7 +73,8 @@ export interface Moved {
  * Scales a formula.
  * @param lines with grams; lines without parts come back unscaled, with grams null
  * @param to what drives the batch; numbers > 0
- * @param how exact grams, each line as it is weighed (large to the gram, small to the tenth), or each line as it was taken with kitchen measures (null: weighed)
+ * @param how exact grams, each line as it is weighed (large to the gram, small to the tenth), or each line as it was
+ * taken with kitchen measures (null: weighed)
  * @param portionMl to count pieces with, where the driver does not say
  * @returns errors: nothing to scale, no flour / eggs / such ingredient for that driver, more than a tonne
  */
@@ -136,7 +137,9 @@ const RATIOS: Readonly<Record<keyof Drift, (x: Numbers) => number | null | undef
   sugar: (x) => x.percent?.sugar,
 };
 
-/** By how much of itself each may move before it is tasted, percent: what the choice of kitchen measures goes by too. */
+/**
+ * By how much of itself each may move before it is tasted, percent: what the choice of kitchen measures goes by too.
+ */
 const BEARS: Readonly<Record<keyof Drift, number>> = {
   ...TOLERANCE,
   co2: TOLERANCE.leavening,
@@ -158,7 +161,10 @@ function movedBy(before: Numbers, after: Numbers): readonly Moved[] {
   );
 }
 
-/** Percent of flour (for co2: g per 100 g flour) gained or lost against the unrounded formula; 0 where there is no flour. */
+/**
+ * Percent of flour (for co2: g per 100 g flour) gained or lost against the unrounded formula; 0 where there is no
+ * flour.
+ */
 function driftOf(before: Numbers, after: Numbers, factor: number): Drift {
   const [a, b] = [before.percent, after.percent];
   const same = Math.abs(after.tally.massG - before.tally.massG * factor) < 1e-9 * after.tally.massG;

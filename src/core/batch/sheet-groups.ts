@@ -14,7 +14,10 @@ interface SheetGroup {
   readonly lines: readonly SheetLine[];
 }
 
-/** A sheet in the order it is worked: bowl by bowl (by eye there is one), then what serves them all, then each sauce or butter by its name. */
+/**
+ * A sheet in the order it is worked: bowl by bowl (by eye there is one), then what serves them all, then each sauce or
+ * butter by its name.
+ */
 export function sheetGroups(lines: readonly SheetLine[], oneBowl = false): readonly SheetGroup[] {
   const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
   return [

@@ -1,5 +1,6 @@
 /**
- * The sheet to mix from: a scaled formula as lines to weigh, in the order of the vessels they go into and, within each, in
+ * The sheet to mix from: a scaled formula as lines to weigh, in the order of the vessels they go into and, within each,
+ * in
  * the order that needs the fewest spoons washed.
  */
 
@@ -36,7 +37,10 @@ function eggs(line: FormulaLine, grams: number): string {
 /** A count of eggs is whole within this much of one. */
 const WHOLE = 0.02;
 
-/** Eggs that are separated as two lines: yolks where they stand, whites to be folded in; together they weigh what the eggs do. */
+/**
+ * Eggs that are separated as two lines: yolks where they stand, whites to be folded in; together they weigh what the
+ * eggs do.
+ */
 function inEggParts<L extends SheetLine>(l: L, line: FormulaLine): readonly L[] {
   if (!separates(line) || l.grams === null) return [l];
   const all = l.grams;
@@ -66,7 +70,10 @@ function inEggParts<L extends SheetLine>(l: L, line: FormulaLine): readonly L[] 
   });
 }
 
-/** Part of an egg is of a beaten one: how many are beaten for what is weighed. Empty where they come whole, or are separated. */
+/**
+ * Part of an egg is of a beaten one: how many are beaten for what is weighed. Empty where they come whole, or are
+ * separated.
+ */
 function beaten(line: FormulaLine, grams: number | null, weighed: boolean): string {
   const each =
     line.ingredient?.category === 'egg' && line.parts.length === 1 && isShellEgg(line.ingredient.id)
@@ -113,7 +120,10 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
 /** A thing that stands twice on the card and is taken once: both lines by name. */
 const twice = (line: FormulaLine): string => (line.key.includes(ONCE) ? `on the card ${line.text}` : '');
 
-/** Level spoons of what the card has in spoons, so many times: times 1 they are the card's own. Null where it has none, or none is near. */
+/**
+ * Level spoons of what the card has in spoons, so many times: times 1 they are the card's own. Null where it has none,
+ * or none is near.
+ */
 function spoonsWritten(line: Pick<FormulaLine, 'written'>, factor: number): string | null {
   const [a] = line.written;
   const [t] = a?.terms ?? [];
@@ -130,7 +140,10 @@ function spoonsWritten(line: Pick<FormulaLine, 'written'>, factor: number): stri
   return spoonsOf(factor * t.low.valueOf() * (t.unit === 'tbsp' ? 3 : 1), t.unit === 'tbsp')?.text ?? null;
 }
 
-/** Spoons beside grams that the scale can't weigh honestly: worked from what is exact, never from what is rounded already. */
+/**
+ * Spoons beside grams that the scale can't weigh honestly: worked from what is exact, never from what is rounded
+ * already.
+ */
 function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: number): string | null {
   const i = line.ingredient;
   const less = i && line.parts.length === 1 ? instead(exactG, i, stepG) : null;
@@ -201,7 +214,8 @@ const ROUGH_PCT = 1.5;
 const MOST_ROUGH = 3;
 
 /**
- * Small amounts as a scale's steps show them: the lines it reads roughly, the worst first. What has spoons beside it is left out.
+ * Small amounts as a scale's steps show them: the lines it reads roughly, the worst first. What has spoons beside it is
+ * left out.
  * @param stepG of the finest scale there is
  */
 export const readRoughly = (
@@ -236,7 +250,10 @@ export const fineLine = (l: SheetLine, find: (id: string) => Ingredient | undefi
   return parts.length === (l.parts ?? []).length && allFine(parts.map((ingredient) => ({ ingredient })));
 };
 
-/** A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry now */
+/**
+ * A sheet's lines as amounts of ingredients, for what they cost, hold and take from the shelf. @param find the pantry
+ * now
+ */
 export const linesOfSheet = (
   sheet: readonly SheetLine[],
   find: (id: string) => Ingredient | undefined,
@@ -273,7 +290,10 @@ export const usesOf = (lines: readonly AccountLine[], shelf: Shelf, of = ''): re
     return takenAs(l, shelf).map((p) => ({ what, ingredient: p.ingredient, grams: p.grams, text }));
   });
 
-/** Who weighs what: one pair of hands at the dry, one at the wet, one at all that is for the pan, the plates and beside them. */
+/**
+ * Who weighs what: one pair of hands at the dry, one at the wet, one at all that is for the pan, the plates and beside
+ * them.
+ */
 const COOKS: readonly { readonly name: string; readonly takes: (l: SheetLine) => boolean }[] = [
   { name: 'Dry', takes: (l) => l.side === undefined && l.vessel === 'dry' && !atTheHeat(l) },
   {

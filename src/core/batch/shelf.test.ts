@@ -325,7 +325,8 @@ test('a pinch stays so many pinches on the sheet until a spoon measures it', () 
   };
   expect(sheet(1)).toEqual([null, '1 pinch', '1 dash']);
   expect(sheet(0.4)).toEqual([null, '1/2 pinch', '1/2 dash']);
-  // three dashes are not yet a quarter teaspoon (0.616 ml each is: 1.85 ml, measured); three pinches are 0.92 ml, pinched
+  // three dashes are not yet a quarter teaspoon (0.616 ml each is: 1.85 ml, measured); three pinches are 0.92 ml,
+  // pinched
   expect(sheet(3)).toEqual([null, '3 pinches', null]);
   expect(sheet(4)).toEqual([null, null, null]);
 });

@@ -1,5 +1,6 @@
 /**
- * What goes with a batch: sauces, whipped butters, fillings and toppings by parts, by weight or by volume (which are not
+ * What goes with a batch: sauces, whipped butters, fillings and toppings by parts, by weight or by volume (which are
+ * not
  * the same), scaled to the people at the table. Grams throughout; a cup of a thing weighs what the pantry's table says.
  */
 import { gPerMl } from '../batter/volume';
@@ -54,7 +55,9 @@ export function partsOf(
   };
 }
 
-/** A side on a sheet, for so many people, in the measures of its batch. @param n its place among the sides, for the keys */
+/**
+ * A side on a sheet, for so many people, in the measures of its batch. @param n its place among the sides, for the keys
+ */
 export function sideLines(
   side: Side,
   people: number,

@@ -1,5 +1,6 @@
 /**
- * Where pieces lie: the places on a griddle, in a pan, an iron or a ball pan, and which of them are lit. Plan, time line and
+ * Where pieces lie: the places on a griddle, in a pan, an iron or a ball pan, and which of them are lit. Plan, time
+ * line and
  * board count on the same places. Centimetres.
  */
 import type { EndId } from '../formula/formula';
@@ -68,7 +69,8 @@ const ring = (pan: number, across: number, n: number): readonly Slot[] =>
   });
 
 /**
- * Places in a round pan: one in the middle, or a ring of them with another ring, or one, inside. A piece as wide as the pan,
+ * Places in a round pan: one in the middle, or a ring of them with another ring, or one, inside. A piece as wide as the
+ * pan,
  * or wider, fills it: there is always one.
  */
 function inPan(pan: number, across: number): readonly Slot[] {
@@ -155,7 +157,8 @@ export const placesOn = (g: Gear, kind: KindId, acrossCm = USUAL_ACROSS_CM): num
 export const gearFor = (gear: readonly Gear[], kind: KindId): readonly Gear[] => gear.filter((g) => madeOn(g, kind));
 
 /**
- * What is lit where nobody has said: every griddle, iron and ball pan; of pans all for crepes, but one, the widest, where a
+ * What is lit where nobody has said: every griddle, iron and ball pan; of pans all for crepes, but one, the widest,
+ * where a
  * griddle does as well or a pancake fills it in the oven.
  */
 export function litUsually(gear: readonly Gear[], kind: KindId): readonly Gear[] {
@@ -185,7 +188,8 @@ function unnoted(places: number, acrossCm: number): Surface {
 }
 
 /**
- * The surfaces a batch is poured on, each with its places; none where nothing is noted and nobody has said how many lie there.
+ * The surfaces a batch is poured on, each with its places; none where nothing is noted and nobody has said how many lie
+ * there.
  * No more of them than are to lie there at a time.
  * @param acrossCm how far one piece spreads where it is poured freely
  */

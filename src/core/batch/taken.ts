@@ -28,7 +28,8 @@ const COUNT_OFF = 0.05;
 const MOST_COUNTS = 12;
 
 /**
- * A poured thing counted by eye in a ladle, jug or glass of the house's own: "2 1/2 blue ladles", the fewest that are near.
+ * A poured thing counted by eye in a ladle, jug or glass of the house's own: "2 1/2 blue ladles", the fewest that are
+ * near.
  * @returns null where it is not poured, or none of them comes near
  */
 export function takenCount(
@@ -61,7 +62,10 @@ export interface MeasuredWith {
   readonly drawer: readonly ToolId[];
 }
 
-/** So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is weighed. */
+/**
+ * So much of one thing as a batch takes it: cups and spoons where it is taken so and one measures it, else as it is
+ * weighed.
+ */
 export function asTaken(
   i: Ingredient,
   grams: number,

@@ -88,7 +88,9 @@ function factorFor(
   }
 }
 
-/** How many times the formula a driver asks for, and the formula as it stands. @param mixes equal bowls that share it */
+/**
+ * How many times the formula a driver asks for, and the formula as it stands. @param mixes equal bowls that share it
+ */
 export function timesOf(
   lines: readonly AnalysableLine[],
   to: Driver,
@@ -142,7 +144,9 @@ export function meansOf(
   };
 }
 
-/** The batches of whole eggs just below and just above: what they would be times the formula. None where it has no egg. */
+/**
+ * The batches of whole eggs just below and just above: what they would be times the formula. None where it has no egg.
+ */
 export function wholeEggBatches(means: Means): readonly { readonly eggs: number; readonly factor: number }[] {
   if (!(means.eggs > 0)) return [];
   const each = means.factor / means.eggs;

@@ -1,6 +1,8 @@
 /**
- * Spread: how wide and how thick one portion lies. Viscous batter under its own weight; on a tilted crepe pan a film whose
- * thickness the batter sets. An estimate: the diameter is good to about a tenth, and much better after one measured pour.
+ * Spread: how wide and how thick one portion lies. Viscous batter under its own weight; on a tilted crepe pan a film
+ * whose
+ * thickness the batter sets. An estimate: the diameter is good to about a tenth, and much better after one measured
+ * pour.
  */
 import type { Kind } from '../formula/kinds';
 
@@ -27,7 +29,8 @@ export function pooled(paS: number, ml: number): Spread {
 }
 
 /**
- * Thickness from a measured pour, the fit turned round: Pa.s. A tenth in the diameter is a factor of 2.6: mean three pours.
+ * Thickness from a measured pour, the fit turned round: Pa.s. A tenth in the diameter is a factor of 2.6: mean three
+ * pours.
  * @param ml poured, @param cm across it lies, both > 0
  */
 export const paSFromPour = (ml: number, cm: number): number =>

@@ -1,4 +1,6 @@
-/** Thickness and spread against the model's own reference values, its inputs passed in; and what a cook expects of them. */
+/**
+ * Thickness and spread against the model's own reference values, its inputs passed in; and what a cook expects of them.
+ */
 import { linesOf } from '../testing/formulas';
 import { filmed, pooled } from './spread';
 import { structureOf } from './structure';

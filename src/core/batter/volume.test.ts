@@ -8,7 +8,8 @@ test.each([
   ['oil-vegetable', 1 / 0.92],
   ['milk-whole', 1 / 1.03],
   ['egg-large', 1 / 1.03],
-  // worked from composition: water 17.94 + fat 81.11/.92 + protein .85/1.35 + sugars .06/1.6 + ash .04/2.3 = 106.79 mL per 100 g
+  // worked from composition: water 17.94 + fat 81.11/.92 + protein .85/1.35 + sugars .06/1.6 + ash .04/2.3 = 106.79 mL
+  // per 100 g
   ['butter-unsalted', 1.06788],
 ])('%s: %d mL a gram', (id, ml) => expect(specificVolume(ingredient(id))).toBeCloseTo(ml, 4));
 

@@ -1,4 +1,7 @@
-/** What a little more of the milk or the flour would do, and what the rest does: in classes, the model is good for no more. */
+/**
+ * What a little more of the milk or the flour would do, and what the rest does: in classes, the model is good for no
+ * more.
+ */
 import { circumstancesOf } from '../analyse-formula';
 import { type Bench, workedOn } from '../balance/bench';
 import { thickness } from '../batter/thickness';

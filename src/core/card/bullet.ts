@@ -1,4 +1,6 @@
-/** What stands before a line on a card and is no part of it: bullets, tick boxes, numbering, table bars, dot leaders. */
+/**
+ * What stands before a line on a card and is no part of it: bullets, tick boxes, numbering, table bars, dot leaders.
+ */
 
 const BULLET =
   /^\s*(?:[•●▪◦‣∙·*★☆✱✶✦✧❖►▶▸➤→⇒☐☑✓✔✗□■▢▣◻◽◯○❑❒▪▫◆◇–—>»]|(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D|[\u{1F3FB}-\u{1F3FF}])*|\[[ xX]?\]|->|=>|-(?!\s*\d)|-(?=\s+\d))\s*/u;

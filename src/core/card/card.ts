@@ -1,5 +1,6 @@
 /**
- * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each row of the text ends up in
+ * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each row of the text
+ * ends up in
  * one place: the title, a section's heading, the ingredient lines, or set aside with the reason. Nothing is dropped.
  */
 
@@ -416,7 +417,10 @@ const WHITHER =
   /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
 /** "Cook spoonfuls in 15 g butter": what it is fried in. */
 const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d½¼¾]*\s(?:in|with)\s+(.*\S)$/iu;
-/** "Melt 30 g butter in the pan, pour the batter in": the pan's too; melted there and no more is said, it is the batter's. */
+/**
+ * "Melt 30 g butter in the pan, pour the batter in": the pan's too; melted there and no more is said, it is the
+ * batter's.
+ */
 const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
@@ -456,7 +460,8 @@ function enoughIn(said: string, house: KitchenConventions): readonly Line[] {
 }
 
 /**
- * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood is asked about.
+ * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood
+ * is asked about.
  * @param then the sentence that follows
  */
 function toldIn(

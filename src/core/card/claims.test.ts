@@ -1,4 +1,7 @@
-/** The laws of reading a line: put together from the tables it gives its parts back, or asks; and no word is ever missing. */
+/**
+ * The laws of reading a line: put together from the tables it gives its parts back, or asks; and no word is ever
+ * missing.
+ */
 import fc from 'fast-check';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';

@@ -135,7 +135,10 @@ function rankOf(a: Combined, w: Weighed, roughly: boolean): number {
   return w.basis === 'piece' ? 4 : 3;
 }
 
-/** Half of the smallest step an amount is written in, as grams: "1 g" of yeast and "1/2 teaspoon" are rounded. @param fine a spoon of it is counted */
+/**
+ * Half of the smallest step an amount is written in, as grams: "1 g" of yeast and "1/2 teaspoon" are rounded. @param
+ * fine a spoon of it is counted
+ */
 function roundedBy(a: Combined, w: Weighed, fine: boolean): number {
   const value = a.low.valueOf();
   if (a.unit === 'g' || a.unit === 'ml') return Number.isInteger(value) ? 0.5 * (w.grams / value) : 0;
@@ -143,7 +146,10 @@ function roundedBy(a: Combined, w: Weighed, fine: boolean): number {
   return 0;
 }
 
-/** Beyond how it may be filled a cup is off by this share, and still one said twice; of leavening and salt, which are spooned, by this of the smaller. */
+/**
+ * Beyond how it may be filled a cup is off by this share, and still one said twice; of leavening and salt, which are
+ * spooned, by this of the smaller.
+ */
 const SLACK = 0.05;
 const SLACK_OF_FINE = 0.2;
 
@@ -228,7 +234,9 @@ function settle(
 
 const shortName = (i: Ingredient): string => kitchenName(i).toLowerCase();
 
-/** Lines read before, by everything that decides what they mean: on the Bench all but the one being typed are the same. */
+/**
+ * Lines read before, by everything that decides what they mean: on the Bench all but the one being typed are the same.
+ */
 const read = new Map<string, Line>();
 const MOST_READ = 5000;
 

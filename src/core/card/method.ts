@@ -1,4 +1,7 @@
-/** What stands around the lines of a card, read for what can be checked: the yield it claims and the things its method uses. */
+/**
+ * What stands around the lines of a card, read for what can be checked: the yield it claims and the things its method
+ * uses.
+ */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
 

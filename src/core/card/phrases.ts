@@ -1,4 +1,7 @@
-/** Phrases of a line that are claimed whole, before its amounts and its name: what it is for, when it goes in, sizes and degrees. */
+/**
+ * Phrases of a line that are claimed whole, before its amounts and its name: what it is for, when it goes in, sizes and
+ * degrees.
+ */
 
 /** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
 const PAN =
@@ -7,7 +10,10 @@ const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|(?:(?:the|an?)\s+)?(?:egg[\s-]?)?wash|glazing|glaze over|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 const PANS = '(?:pans?|skillets?|griddles?|irons?|tins?|moulds?|molds?|hollows?|wells?|woks?|fryers?|plates?)';
 const OF_IT = '(?:(?:the|a|an|your|my|each|every|hot|crepe|waffle|frying|cast[\\s-]iron|non-?stick)\\s+)*';
-/** Fat that fries: deep, or as a film; and what is in the pan before the batter. What is melted there goes on into the batter. */
+/**
+ * Fat that fries: deep, or as a film; and what is in the pan before the batter. What is melted there goes on into the
+ * batter.
+ */
 const PAN_MORE = new RegExp(
   `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?!go\\b|the\\b|melt|brown|warm)\\p{L}{3,}\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
   'iu',
@@ -81,7 +87,9 @@ export const TWO_USES =
   /\bfor\s+(?:both\s+)?(?:the\s+)?(?:batter|dough|mix|pancakes?|waffles?|cr[eê]pes?|pan|griddle|iron|skillet)\s*(?:,|and|&|\+)\s*(?:(?:for\s+)?(?:the\s+)?)(?:pan|griddle|iron|skillet|top|topping|batter|frying|greasing|serving|sauce|filling)\b/i;
 
 /** Cooked, a dry thing weighs otherwise than its table says. */
-/** What stands before a name and changes what is weighed, whatever it is: fat or salt that is reduced is another thing. */
+/**
+ * What stands before a name and changes what is weighed, whatever it is: fat or salt that is reduced is another thing.
+ */
 export const CHANGED =
   /^\s*(?:of\s+)?(?:soaked|reduced(?![-\s](?:fat|salt|sodium|sugar|lactose|calorie))|boiled[-\s]down|rehydrated|reconstituted)\s+\p{L}/iu;
 export const COOKED_FOOD = /\b(?:cooked|boiled|steamed|popped|simmered|parboiled)\b/i;

@@ -1,5 +1,6 @@
 /**
- * Writing a line anew: the same ingredient, preparation and use, another amount. The cook's own unit stays where the new
+ * Writing a line anew: the same ingredient, preparation and use, another amount. The cook's own unit stays where the
+ * new
  * amount is a fraction that exists in a kitchen; else the line goes to grams. What is written is read back, and only
  * stands when it means the same thing.
  */
@@ -57,7 +58,9 @@ const PIECES = ['egg', 'yolk', 'white', 'banana', 'lemon', 'apple', 'pear'].map(
   (one) => [new RegExp(`\\b${one}s?\\b`), one] as const,
 );
 
-/** "1 egg", "2 eggs": what is counted follows its number. @param rest the line without its amount @param said the amount */
+/**
+ * "1 egg", "2 eggs": what is counted follows its number. @param rest the line without its amount @param said the amount
+ */
 export function asMany(rest: string, said: string): string {
   const n = /^([\d ]*\d)(?:\/\d+)?$/.exec(said);
   if (!n) return rest;

@@ -1,5 +1,6 @@
 /**
- * Splitting a line into parts that together account for every word: its amounts, the ingredient with what changes it, what is
+ * Splitting a line into parts that together account for every word: its amounts, the ingredient with what changes it,
+ * what is
  * done to it, what it is for, when it goes in, and the words that say nothing.
  */
 import Fraction from 'fraction.js';
@@ -633,7 +634,9 @@ function readAlternatives(r: Reader, words: readonly Token[]): Named | null {
   };
 }
 
-/** Things that are whole by their bare name: "honey or maple syrup", "butter or sunflower oil", "banana or apple puree". */
+/**
+ * Things that are whole by their bare name: "honey or maple syrup", "butter or sunflower oil", "banana or apple puree".
+ */
 const WHOLE = new Set(
   'honey butter water milk cream buttermilk yoghurt yogurt kefir lemon lime orange vanilla cinnamon ginger banana apple pear pumpkin rum brandy beer coffee tea molasses treacle'.split(
     ' ',

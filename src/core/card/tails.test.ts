@@ -1,4 +1,7 @@
-/** What stands behind a thing decides where it goes; remarks, cooked goods, cans of the trade and old ways of writing are read or asked. */
+/**
+ * What stands behind a thing decides where it goes; remarks, cooked goods, cans of the trade and old ways of writing
+ * are read or asked.
+ */
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { readLine } from './line';
 

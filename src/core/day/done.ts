@@ -1,4 +1,7 @@
-/** Which steps of a time line are done, and since when: told by a tap, or seen in what was weighed, joined, poured and pulled. */
+/**
+ * Which steps of a time line are done, and since when: told by a tap, or seen in what was weighed, joined, poured and
+ * pulled.
+ */
 
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';

@@ -1,4 +1,7 @@
-/** How a batter is worked, in the order of the hands, and why each thing matters: for the sheet, and for a card on paper. */
+/**
+ * How a batter is worked, in the order of the hands, and why each thing matters: for the sheet, and for a card on
+ * paper.
+ */
 import type { Pouring } from '../batch/pourings';
 import { bareName, type SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById } from '../formula/kinds';

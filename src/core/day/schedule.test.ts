@@ -39,7 +39,8 @@ const before = (placed: readonly Placed[]) =>
 
 test('counted back: all over at eight, the griddle warms during the rest, one pair of hands', () => {
   const line = timeLine(CAKES, SERVING, null);
-  // plate 2, load 5 = 7, rest 10 = 17, join 4 = 21; the griddle wants 22 and its minute of hands just before the joining;
+  // plate 2, load 5 = 7, rest 10 = 17, join 4 = 21; the griddle wants 22 and its minute of hands just before the
+  // joining;
   // then the wet 6 = 28 and the dry 10 = 38
   expect(before(line.placed)).toEqual({ plate: 2, load1: 7, rest1: 17, join1: 21, heat: 22, wet: 28, dry: 38 });
   expect(line).toMatchObject({ servedAt: EIGHT, clashes: [] });
@@ -200,7 +201,8 @@ test('steps are counted on the day they begin there: a rest needs no hands, what
   const there = { zone: 'Pacific/Auckland' };
   // eight in the morning UTC is eight in the evening there; asked from five to midnight of the day before
   const line = timeLine(CAKES, { ...SERVING, at: EIGHT + 4 * 60 * MIN + 10 * MIN }, null);
-  // plates at 00:10 on the 3rd: dry at 23:32, wet 23:42, griddle 23:48, joining 23:49 on the 2nd; the load at 00:03, plates 00:08
+  // plates at 00:10 on the 3rd: dry at 23:32, wet 23:42, griddle 23:48, joining 23:49 on the 2nd; the load at 00:03,
+  // plates 00:08
   const days = (now: number) => stepsByDay(line.placed, now, there).map((d) => [d.day, d.count, d.first.step.id]);
   expect(days(EIGHT)).toEqual([
     ['2026-05-02', 4, 'dry'],

@@ -1,6 +1,7 @@
 /**
  * The time line: every step as late as what follows lets it, so that nothing stands longer than it must, and no pair of
- * hands has two things to do at once. A step that was moved stays where it was put; the rest follows, and serving later is
+ * hands has two things to do at once. A step that was moved stays where it was put; the rest follows, and serving later
+ * is
  * the last way out. Times in milliseconds since 1970.
  */
 import type { Serving } from '../batch/serving';
@@ -145,7 +146,10 @@ function back(steps: readonly Step[], serving: Serving, over: number, begun: Ste
   });
 }
 
-/** The step that is placed furthest before it can begin, and by how much, ms; null: none is. @param but what can't be helped */
+/**
+ * The step that is placed furthest before it can begin, and by how much, ms; null: none is. @param but what can't be
+ * helped
+ */
 function soonest(
   placed: readonly Placed[],
   begun: StepBegun | null,
@@ -295,7 +299,10 @@ export interface OnCounter {
   readonly placed: readonly Placed[];
 }
 
-/** What a batch and another on the same counter want at the same time, the same people at both; the earliest first. @param name the other's */
+/**
+ * What a batch and another on the same counter want at the same time, the same people at both; the earliest first.
+ * @param name the other's
+ */
 export const clashesBetween = (own: readonly Placed[], other: readonly Placed[], name: string): readonly Clash[] =>
   own
     .flatMap((p) =>
@@ -360,7 +367,10 @@ export interface StepsOfDay {
   readonly first: Placed;
 }
 
-/** Steps still to do by the day they are done on: one that crosses midnight is of the day it begins, one that is late is today's. @param now ms since 1970 */
+/**
+ * Steps still to do by the day they are done on: one that crosses midnight is of the day it begins, one that is late is
+ * today's. @param now ms since 1970
+ */
 export function stepsByDay(placed: readonly Placed[], now: number, z: Zoned): readonly StepsOfDay[] {
   const days = new Map<string, Placed[]>();
   for (const p of [...placed].sort((a, b) => a.start - b.start)) {

@@ -1,4 +1,7 @@
-/** Every school that can be chosen changes something that is seen: steps, cues, words at joining, tools, times, a number. */
+/**
+ * Every school that can be chosen changes something that is seen: steps, cues, words at joining, tools, times, a
+ * number.
+ */
 import { analyseFormula } from '../analyse-formula';
 import { type Bench, workedOn } from '../balance/bench';
 import { fixesFor } from '../balance/fixes';

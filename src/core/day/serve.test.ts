@@ -1,4 +1,7 @@
-/** What ends with a plate: sauces by their method, what is written to serve, and kept pieces heated again. Numbers by hand. */
+/**
+ * What ends with a plate: sauces by their method, what is written to serve, and kept pieces heated again. Numbers by
+ * hand.
+ */
 import fc from 'fast-check';
 import type { SheetLine } from '../batch/sheet-line';
 import { type Side, sideLines } from '../batch/sides';

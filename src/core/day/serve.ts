@@ -1,6 +1,8 @@
 /**
- * What ends with a plate: sauces and sides by their method, what is written to serve, the garnish, the last minutes before a plate
- * goes, and kept pieces heated again. Minutes and amounts a plate are ours, for the cook to change; what is kept cold or warm keeps
+ * What ends with a plate: sauces and sides by their method, what is written to serve, the garnish, the last minutes
+ * before a plate
+ * goes, and kept pieces heated again. Minutes and amounts a plate are ours, for the cook to change; what is kept cold
+ * or warm keeps
  * to the local food code.
  */
 import type { Batch } from '../batch/batch';
@@ -57,7 +59,10 @@ const A_PLATE: Readonly<Record<KindId, number>> = {
   oven: 0.25,
 };
 
-/** Plates that a batch makes: its guests, or its pieces by what lies on a plate of the kind; null where nothing is counted. */
+/**
+ * Plates that a batch makes: its guests, or its pieces by what lies on a plate of the kind; null where nothing is
+ * counted.
+ */
 export function platesOf(
   { driver, split, kind, piecesPlanned }: ServeAsked['batch'],
   kept: readonly Pick<KeptIn, 'pieces'>[] = [],
@@ -105,7 +110,10 @@ const isSyrup = (i: Ingredient): boolean => i.category === 'syrup';
 const isCold = (i: Ingredient): boolean =>
   i.category === 'dairy' || i.category === 'egg' || i.category === 'plant-milk';
 
-/** One sauce or side, by its method: what is softened before, cooked on the hob or stirred together, kept cold or warmed late. */
+/**
+ * One sauce or side, by its method: what is softened before, cooked on the hob or stirred together, kept cold or warmed
+ * late.
+ */
 function sideSteps(
   name: string,
   lines: readonly SheetLine[],

@@ -1,5 +1,6 @@
 /**
- * The steps of a batch, from what comes out of the cold to the last plate: what each takes, what it waits for, whose hands
+ * The steps of a batch, from what comes out of the cold to the last plate: what each takes, what it waits for, whose
+ * hands
  * it needs, and why it matters. To add a step is to add a row. Minutes; defaults of ours, for the cook to change; what
  * touches safety is the local food code's to say.
  */
@@ -121,7 +122,10 @@ interface Facts {
   readonly kind: KindId;
   readonly baked: boolean;
   readonly surface: HeatId;
-  /** A load of the first on the heat and the wiping after it; all loads in their order, and whether the first piece is a test. */
+  /**
+   * A load of the first on the heat and the wiping after it; all loads in their order, and whether the first piece is a
+   * test.
+   */
   readonly cycleMin: number;
   readonly loads: readonly Load[];
   /** What the second of two is made on, where that is another thing. */
@@ -546,8 +550,10 @@ const KEPT_BACK = ['melt', 'cool', 'soften'];
 const without = (s: Step, ids: readonly string[]): readonly string[] => s.after.filter((a) => !ids.includes(a));
 
 /**
- * Steps as they stand with or without a day before: tubs are labelled only where they wait. What goes into a tub the day before
- * comes out of the cold for its weighing and no longer; fat is melted on the day, and not into a tub that stands cold; and what
+ * Steps as they stand with or without a day before: tubs are labelled only where they wait. What goes into a tub the
+ * day before
+ * comes out of the cold for its weighing and no longer; fat is melted on the day, and not into a tub that stands cold;
+ * and what
  * needs something of the day is of the day itself.
  */
 export function forDays(steps: readonly Step[], twoDays: boolean): readonly Step[] {

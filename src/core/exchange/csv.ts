@@ -10,7 +10,8 @@ const cell = (c: Cell): string => {
 };
 
 /**
- * A table as comma-separated values: a sheet program opens it, and runs nothing of it (what begins like a formula begins with an
+ * A table as comma-separated values: a sheet program opens it, and runs nothing of it (what begins like a formula
+ * begins with an
  * apostrophe).
  */
 export const csvOf = (heads: readonly string[], rows: readonly (readonly Cell[])[]): string =>

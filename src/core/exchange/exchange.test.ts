@@ -1,4 +1,7 @@
-/** Every open format in and out: files of our own making with what must come of each, and the laws of the way there and back. */
+/**
+ * Every open format in and out: files of our own making with what must come of each, and the laws of the way there and
+ * back.
+ */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -347,7 +350,8 @@ describe('zip files', () => {
     });
     const whole = await packed({ a: 'some words '.repeat(400), b: 'more' });
     expect(unpacked(whole.slice(0, 60), most)).toMatchObject({ ok: false });
-    // a file that says of itself that it is too large is refused by what it says, before anything of it is unpacked: its contents are torn here
+    // a file that says of itself that it is too large is refused by what it says, before anything of it is unpacked:
+    // its contents are torn here
     const boasts = bomb.slice();
     boasts.fill(0xff, 40, 60);
     expect(unpacked(boasts, most)).toEqual({

@@ -1,4 +1,7 @@
-/** A recipe of an open format as a formula of ours: its lines read, every one accounted for, and what is still to be asked. */
+/**
+ * A recipe of an open format as a formula of ours: its lines read, every one accounted for, and what is still to be
+ * asked.
+ */
 
 import { nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA, type Formula, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '../formula/formula';
@@ -23,7 +26,10 @@ export interface Imported {
 /** Energy of a serving by the source's own numbers may be off by so much before the cook is told. */
 const NUTRITION_OFF = 0.3;
 
-/** Where the source's own energy of a serving and ours are far apart: most often a line that was not read, or is missing. */
+/**
+ * Where the source's own energy of a serving and ours are far apart: most often a line that was not read, or is
+ * missing.
+ */
 function nutritionCheck(f: Formula, house: Kitchen, n: OpenNutrition | null): readonly string[] {
   if (!n?.kcal || !n.servings) return [];
   const lines = countedLines(f, house);
@@ -37,7 +43,10 @@ function nutritionCheck(f: Formula, house: Kitchen, n: OpenNutrition | null): re
   ];
 }
 
-/** Whether a file still says what the formula it carries says, of one of its ends where it has two: no other hand was at it. */
+/**
+ * Whether a file still says what the formula it carries says, of one of its ends where it has two: no other hand was at
+ * it.
+ */
 function isStill(own: Formula, r: OpenRecipe, house: Kitchen): boolean {
   const same = (a: readonly string[], b: readonly string[]): boolean =>
     a.length === b.length && a.every((x, n) => x === b[n]);
@@ -49,7 +58,8 @@ function isStill(own: Formula, r: OpenRecipe, house: Kitchen): boolean {
 }
 
 /**
- * @param own one of our formulas that the file carries whole, already checked; it stands where its lines are still those of the
+ * @param own one of our formulas that the file carries whole, already checked; it stands where its lines are still
+ * those of the
  * file, or the file has none beside it; else the file's lines do
  */
 export function formulaFrom(r: OpenRecipe, house: Kitchen, own: Formula | null): Result<Imported, Unread> {

@@ -89,7 +89,10 @@ function cardRows(root: Root): { readonly title: string | null; readonly rows: r
 
 /** Lists and quotes within each other, more than which no recipe has. */
 const MOST_DEPTH = 8;
-/** Signs of one paragraph that may be emphasis, links or code; more are no writing of a cook, and cost a reader their square. */
+/**
+ * Signs of one paragraph that may be emphasis, links or code; more are no writing of a cook, and cost a reader their
+ * square.
+ */
 const MOST_SIGNS = 120;
 
 /** How deep a row opens lists and quotes, by its own signs and by how far it stands in. */

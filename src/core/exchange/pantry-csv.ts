@@ -1,7 +1,9 @@
 /**
- * The pantry as a table of comma-separated values: one row an ingredient, own ones with their packet or blend, all of them
+ * The pantry as a table of comma-separated values: one row an ingredient, own ones with their packet or blend, all of
+ * them
  * with price, stock and dates. Read row by row: what is wrong is said with its row and column, and nothing is taken in
- * until every row is right or the wrong ones are left out on purpose. Papaparse does the quoting and finds the separator.
+ * until every row is right or the wrong ones are left out on purpose. Papaparse does the quoting and finds the
+ * separator.
  */
 import Papa from 'papaparse';
 import { CATEGORIES, type Category, type Ingredient } from '../pantry/ingredient';
@@ -281,7 +283,8 @@ function rowIn(r: CsvRow, shelves: Shelves): PantryRow | null {
 /**
  * Reads a table.
  * @param text the file's text; comma, semicolon or tab between
- * @param known what rows may name: a shipped ingredient's name makes a stock row, an own one's updates it, any other is new
+ * @param known what rows may name: a shipped ingredient's name makes a stock row, an own one's updates it, any other is
+ * new
  * @returns the rows that are right, and every error with its row and column
  */
 export function readPantry(text: string, known: KnownThings): PantryRead {
@@ -342,7 +345,10 @@ const stockCells = (s: Stock | undefined): Partial<Record<Column, string>> =>
       }
     : {};
 
-/** The pantry as a table: every shipped ingredient with its stock, then the kitchen's own with their packets. Read again, it changes nothing. */
+/**
+ * The pantry as a table: every shipped ingredient with its stock, then the kitchen's own with their packets. Read
+ * again, it changes nothing.
+ */
 export function writePantry(known: KnownThings, shelf: Shelf): string {
   const rows = [
     ...known.shipped.map((i) => ({ name: i.name, ...stockCells(shelf[i.id]) })),

@@ -22,7 +22,9 @@ const columnOf = (head: string): Column | null =>
 
 const NUMBER = /^[\d.,/½¼¾⅓⅔⅛ ]+$/;
 
-/** One row as a line of a card: "2 cups flour, sifted". @param head names of the columns; unknown ones keep their order */
+/**
+ * One row as a line of a card: "2 cups flour, sifted". @param head names of the columns; unknown ones keep their order
+ */
 export function rowOfCells(head: readonly string[], cells: readonly string[]): string {
   const columns = head.map(columnOf);
   const at = (c: Column): string => {
@@ -61,7 +63,8 @@ const isHead = (cells: readonly string[]): boolean =>
   (cells.length <= 2 && cells.some((c) => /^(?:line|as written|ingredients?)$/i.test(oneRow(c))));
 
 /**
- * What a spreadsheet gives to the clipboard, as a card: its columns by their heads, so that grams are grams and percent is none of
+ * What a spreadsheet gives to the clipboard, as a card: its columns by their heads, so that grams are grams and percent
+ * is none of
  * them. Any other text stays as it is.
  */
 export function cardOfPasted(text: string): string {

@@ -1,6 +1,8 @@
 /**
- * A formula as others read it: a text card, Markdown, JSON-LD of schema.org, a table of lines. Each line stands as the cook
- * wrote it where its words alone mean what it means here; else in grams under its pantry name. Read back, the same lines come
+ * A formula as others read it: a text card, Markdown, JSON-LD of schema.org, a table of lines. Each line stands as the
+ * cook
+ * wrote it where its words alone mean what it means here; else in grams under its pantry name. Read back, the same
+ * lines come
  * of it, in the same amounts.
  */
 
@@ -204,7 +206,10 @@ export function asCsv(w: Written): string {
 
 const RATIO_NAMES = { water: 'Water', egg: 'Egg', fat: 'Fat', sugar: 'Sugar', salt: 'Salt', lift: 'Rise' } as const;
 
-/** The rows of recipeIngredient: headings end in a colon; a line as written and in grams, where the two together still mean it. */
+/**
+ * The rows of recipeIngredient: headings end in a colon; a line as written and in grams, where the two together still
+ * mean it.
+ */
 export function ingredientRows({ formula, house, end }: Pick<Written, 'formula' | 'house' | 'end'>): readonly string[] {
   const { conventions } = kitchenOf(formula, house);
   const both = ({ text, line }: Row): string => {

@@ -29,7 +29,10 @@ const ENTRY = 0x02014b50;
 const ENTRY_BYTES = 46;
 const LONGEST_COMMENT = 65_535;
 
-/** Bytes that a zip file says it unpacks to, and how many files; null where it says nothing that can be read. What it says is not trusted further. */
+/**
+ * Bytes that a zip file says it unpacks to, and how many files; null where it says nothing that can be read. What it
+ * says is not trusted further.
+ */
 function claimed(bytes: Uint8Array): { readonly bytes: number; readonly files: number } | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let end = bytes.length - END_BYTES;

@@ -1,5 +1,6 @@
 /**
- * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from the
+ * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from
+ * the
  * pantry. What is not known is named as a gap, never counted as nothing without saying so.
  */
 
@@ -30,7 +31,10 @@ export const besideLines = (
     lines: lines.filter((l) => l.side === name),
   }));
 
-/** Who has to be told, in a sentence or two: everything on the sheet, pan and toppings too. Null where there is nothing to tell. */
+/**
+ * Who has to be told, in a sentence or two: everything on the sheet, pan and toppings too. Null where there is nothing
+ * to tell.
+ */
 export function allergensSaid(lines: readonly AccountLine[]): string | null {
   const { held, unstated, unread } = allergensOf(lines);
   if (held.length === 0 && unstated.length === 0 && unread.length === 0) return null;
@@ -76,7 +80,10 @@ function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingredient,
   return new Map([...sums.values()].map((s) => [s.i, s.grams]));
 }
 
-/** What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed or nobody takes it apart, else as what it is made of. */
+/**
+ * What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed or nobody takes it apart,
+ * else as what it is made of.
+ */
 export function takenAs(l: AccountLine, shelf: Shelf): readonly TallyPart[] {
   const { ingredient } = l;
   if (!ingredient?.blend || l.parts.length !== membersOf(ingredient).length) return l.parts;

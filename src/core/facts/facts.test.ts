@@ -1,4 +1,6 @@
-/** Facts of a formula in a kitchen: what the shelf lists is what the Bench shows, both ends and the pan's fat among it. */
+/**
+ * Facts of a formula in a kitchen: what the shelf lists is what the Bench shows, both ends and the pan's fat among it.
+ */
 import fc from 'fast-check';
 import { analyseFormula } from '../analyse-formula';
 import { EMPTY_FORMULA } from '../formula/formula';

@@ -1,5 +1,6 @@
 /**
- * What is true of a formula in a kitchen, worked from its lines and the house alone: lines, numbers, findings, mains, allergens, pour. The
+ * What is true of a formula in a kitchen, worked from its lines and the house alone: lines, numbers, findings, mains,
+ * allergens, pour. The
  * shelf, its filters and its search are kept from this one value, and what else speaks of a formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
@@ -30,7 +31,9 @@ interface FormulaFacts extends Worked {
   readonly day: string | null;
 }
 
-/** Lines, numbers, mains and pour are of the first of two ends; what it holds, its allergens and `worst` are of both. */
+/**
+ * Lines, numbers, mains and pour are of the first of two ends; what it holds, its allergens and `worst` are of both.
+ */
 export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
   const { lines, analysis } = analyseFormula(f, house);
   const ends = f.ends ? f.ends.map((e) => e.id) : [null];

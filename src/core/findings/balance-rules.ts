@@ -1,6 +1,8 @@
 /**
- * The rules that read the balance: one small function each, in a list. A rule looks at the numbers and says nothing, or a
- * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width outside
+ * The rules that read the balance: one small function each, in a list. A rule looks at the numbers and says nothing, or
+ * a
+ * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width
+ * outside
  * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
 
@@ -330,7 +332,10 @@ const shareUnknown: Rule = (e) => {
 /** Powder beside self-raising flour, percent of the flour, from which it is a second one and no help to the first. */
 const SECOND_POWDER = 4;
 
-/** Self-raising flour, and the powder that stands beside it; null where there is no such pair, or it is no more than a help. */
+/**
+ * Self-raising flour, and the powder that stands beside it; null where there is no such pair, or it is no more than a
+ * help.
+ */
 export function raisedTwice(e: Pick<Evidence, 'waits' | 'tally' | 'lines' | 'rails'>): {
   readonly flour: Ingredient;
   readonly powders: readonly EvidenceLine[];

@@ -1,5 +1,6 @@
 /**
- * The rules that hold a card against itself: fractions likely misread, a method that uses what the list lacks, a list that
+ * The rules that hold a card against itself: fractions likely misread, a method that uses what the list lacks, a list
+ * that
  * is never used, a yield that the volume contradicts. What is found is said and asked about, never changed.
  */
 import { piecesOf } from '../batter/volume';
@@ -25,7 +26,8 @@ const fractionDoubtful: Rule = (e) => {
 };
 
 /**
- * Percent of flour that most batters stay under, by what is strong in its own way: three times what a card usually has. Twice
+ * Percent of flour that most batters stay under, by what is strong in its own way: three times what a card usually has.
+ * Twice
  * that is a look. Ours, from a teaspoon of each to two cups of flour.
  */
 const STRONG: Readonly<Record<string, number>> = {
@@ -89,7 +91,10 @@ const spiceHigh: Rule = (e) => {
 /** How far off a claim may be, as a share of what the bowl holds, before it is worth a word. */
 const CLAIM = [0.62, 1.6] as const;
 
-/** What the card says it makes and what the bowl pours, where the two are far apart; null where they are not, or nobody can tell. */
+/**
+ * What the card says it makes and what the bowl pours, where the two are far apart; null where they are not, or nobody
+ * can tell.
+ */
 export function yieldOff(
   e: Pick<Evidence, 'cardNotes' | 'volume' | 'portionMl' | 'waits' | 'school' | 'kind' | 'tally'>,
 ): { readonly claimed: number; readonly pieces: number } | null {

@@ -35,7 +35,8 @@ const without = (what: string, ...instead: readonly string[]): readonly string[]
 
 test('a good formula is calm', () => expect(codes(GOOD)).toEqual([]));
 
-// each rule at its step, worked from the zones: outside is a note, more than a quarter of the zone's width outside is a look
+// each rule at its step, worked from the zones: outside is a note, more than a quarter of the zone's width outside is a
+// look
 test.each([
   // 4 x .995 = 1.59 %; zone 0.6-3.0, a quarter of the width is .6: note above 3.0, look above 3.6
   [without('salt', '8 g salt'), 'salt-high:note'],

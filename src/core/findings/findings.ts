@@ -9,7 +9,8 @@ export const RULES: readonly Rule[] = [...BALANCE_RULES, ...CARD_RULES, ...PROCE
 const OPEN = 'lines-open';
 
 /**
- * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands first among its equals: the
+ * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands first among its
+ * equals: the
  * rest hangs on it.
  */
 export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {

@@ -1,5 +1,6 @@
 /**
- * The rules that read what happens to a formula: how long it stands, how cold it is, how big a portion is poured, what is
+ * The rules that read what happens to a formula: how long it stands, how cold it is, how big a portion is poured, what
+ * is
  * weighed and what sinks. All of them models or kitchen sense, and said so.
  */
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
@@ -94,7 +95,10 @@ const portionLarge: Rule = (e) => {
   };
 };
 
-/** Under so many of its steps an amount between two of them is out by a tenth and more; under one it can't be seen at all. */
+/**
+ * Under so many of its steps an amount between two of them is out by a tenth and more; under one it can't be seen at
+ * all.
+ */
 const FEW_STEPS = [5, 1] as const;
 
 const smallWeighing: Rule = (e) => {

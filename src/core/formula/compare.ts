@@ -26,8 +26,10 @@ const sameThing = (a: FormulaLine, b: FormulaLine): boolean =>
   (a.ingredient === null || b.ingredient === null ? a.text === b.text : a.ingredient.id === b.ingredient.id);
 
 /**
- * Pairs the lines of two formulas by what they are and what they are for, in order; of two versions of one formula by key first, and a
- * line that holds another thing now is paired with what it held. Of two formulas a key says nothing: what has no partner is new or gone.
+ * Pairs the lines of two formulas by what they are and what they are for, in order; of two versions of one formula by
+ * key first, and a
+ * line that holds another thing now is paired with what it held. Of two formulas a key says nothing: what has no
+ * partner is new or gone.
  * @param end which end of each is looked at
  * @param of what stands side by side
  */

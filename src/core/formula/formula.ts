@@ -166,7 +166,9 @@ export const schoolIdOf = (f: Formula, end: EndId | null): string => endOf(f, en
 /** The kind it is made as: the end's own in a forked formula, where it has one. */
 export const kindIdOf = (f: Pick<Formula, 'ends' | 'kind'>, end: EndId | null): KindId => endOf(f, end)?.kind ?? f.kind;
 
-/** A formula as one of its ends has it: of that end's kind and school; of another kind, in that kind's usual portion. */
+/**
+ * A formula as one of its ends has it: of that end's kind and school; of another kind, in that kind's usual portion.
+ */
 export function atEnd(f: Formula, end: EndId | null): Formula {
   if (!f.ends) return f;
   const kind = kindIdOf(f, end);
@@ -212,7 +214,9 @@ export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {
   return `l${most + 1}`;
 }
 
-/** A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count. */
+/**
+ * A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count.
+ */
 const settled = (x: unknown): string =>
   JSON.stringify(x, (_, v: unknown) =>
     typeof v === 'object' && v !== null && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort()) : v,

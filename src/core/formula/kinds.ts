@@ -293,7 +293,10 @@ export const RAIL_NAMES: Readonly<Record<Rail, string>> = {
 /** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
 export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 
-/** Rounding of cups to grams, or of grams to what a scale shows, is no reason to stand outside a zone: a share of its width. */
+/**
+ * Rounding of cups to grams, or of grams to what a scale shows, is no reason to stand outside a zone: a share of its
+ * width.
+ */
 const A_HAIR = 1e-4;
 
 /** Where a value stands against a zone. The ends belong to the zone. */

@@ -1,5 +1,6 @@
 /**
- * What a kitchen has set for itself, each kind named once: what its words mean (conventions), how it works (ways), how it
+ * What a kitchen has set for itself, each kind named once: what its words mean (conventions), how it works (ways), how
+ * it
  * writes (units), what it works with (gear, drawer).
  */
 
@@ -10,7 +11,10 @@ import { FRESH_UNITS, type Units } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
 import { FRESH_WAYS, type Ways } from './ways';
 
-/** A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is there. */
+/**
+ * A kitchen: what it means by a cup, an egg and a pinch of salt, how it works, what it works with, and what day it is
+ * there.
+ */
 export interface Kitchen {
   readonly conventions: KitchenConventions;
   readonly ways: Ways;
@@ -22,7 +26,10 @@ export interface Kitchen {
   readonly maker: { readonly name: string; readonly place: string };
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
-  /** The day each powder on its shelf was opened, yyyy-mm-dd, by ingredient: it ages every line that says no day of its own. */
+  /**
+   * The day each powder on its shelf was opened, yyyy-mm-dd, by ingredient: it ages every line that says no day of its
+   * own.
+   */
   readonly openedOn?: Readonly<Record<string, string>>;
   /** Grows by one with every change of it. */
   readonly revision?: number;

@@ -54,7 +54,10 @@ export interface ShelfRow {
 /** A name without what says that it is a copy. */
 export const copyStem = (name: string): string => name.replace(/, copy(?: \d+)?$/, '');
 
-/** A name for a copy: "Cakes, copy", "Cakes, copy 2", never one that is there. @param taken names there are, in lower case */
+/**
+ * A name for a copy: "Cakes, copy", "Cakes, copy 2", never one that is there. @param taken names there are, in lower
+ * case
+ */
 export function copyName(name: string, taken: ReadonlySet<string>): string {
   const stem = copyStem(name);
   for (let n = 1; ; n++) {

@@ -1,5 +1,6 @@
 /**
- * The ways a batter is worked by: of each matter that cooks disagree about, the school that is chosen. A house has its ways,
+ * The ways a batter is worked by: of each matter that cooks disagree about, the school that is chosen. A house has its
+ * ways,
  * a formula may have its own. Times and temperatures are kitchen defaults (models, not law); what touches safety is the
  * local food code's to say.
  */
@@ -95,7 +96,9 @@ export interface Standing {
   readonly batterC: number;
 }
 
-/** Bubbles and worked flour have to settle after some ways of joining: minutes more where the rest is the kind's usual. */
+/**
+ * Bubbles and worked flour have to settle after some ways of joining: minutes more where the rest is the kind's usual.
+ */
 const moreRestMin = (w: Ways, kind: KindId | null): number =>
   (effectOf(w, 'joining', kind).moreRestMin ?? 0) + (effectOf(w, 'mixing', kind).moreRestMin ?? 0);
 
@@ -120,5 +123,7 @@ export const standingOf = (w: Ways, kind: Pick<Kind, 'id' | 'restMin'> | null): 
  */
 export const gasRoomAt = (altitudeM: number): number => (1 - 2.25577e-5 * altitudeM) ** -5.25588;
 
-/** Where water boils, degrees C: about one less for every 300 m (rule of thumb, good to half a degree up to 3,000 m). */
+/**
+ * Where water boils, degrees C: about one less for every 300 m (rule of thumb, good to half a degree up to 3,000 m).
+ */
 export const boilsAtC = (altitudeM: number): number => 100 - altitudeM / 300;

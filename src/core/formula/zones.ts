@@ -21,7 +21,10 @@ const share =
   ({ grams }) =>
     x * grams;
 
-/** Bland additions are salted too: 0.6 g for 100 g of them, a little less where they stay whole. Cocoa is bitter, and takes its weight in sugar. */
+/**
+ * Bland additions are salted too: 0.6 g for 100 g of them, a little less where they stay whole. Cocoa is bitter, and
+ * takes its weight in sugar.
+ */
 const SEASONING = 0.006;
 const WHOLE_SEASONING = 0.004;
 const COCOA_SUGAR = 1;
@@ -30,14 +33,20 @@ const PUREE_FAT = 0.04;
 const CARRIED_LIFT = 0.003;
 /** Egg that binds curd: one to some 70 g of it; a tenth of an egg is fat. */
 const CURD_EGG = 0.7;
-/** What is rich and sour, and puree a little, are bound by egg as well; and curd is sweetened, or lies low without leavening. */
+/**
+ * What is rich and sour, and puree a little, are bound by egg as well; and curd is sweetened, or lies low without
+ * leavening.
+ */
 const CREAM_EGG = 0.2;
 const PUREE_EGG = 0.16;
 const CURD_SUGAR = 0.06;
 const MOSTLY_CURD = 100;
 /** What is ground of nuts has no gluten and much fat: egg holds it. */
 const MEAL_EGG = 0.4;
-/** Share of the water bound in puree and curd that less other water is usual by; and percent of flour from which it is told. */
+/**
+ * Share of the water bound in puree and curd that less other water is usual by; and percent of flour from which it is
+ * told.
+ */
 const BOUND_THINS = 0.25;
 const BOUND_WORTH = 10;
 /** Water more that a batter with yeast is begun with, percent of flour: it thickens as it rises. */

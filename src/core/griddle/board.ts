@@ -1,5 +1,6 @@
 /**
- * The board: what lies on the heat, where, since when, and what to do next. It is worked from the cook's taps alone: the
+ * The board: what lies on the heat, where, since when, and what to do next. It is worked from the cook's taps alone:
+ * the
  * tap is the truth, the clock only asks for a look. Times in milliseconds since 1970, durations in seconds.
  */
 
@@ -25,11 +26,14 @@ export interface Tap {
   readonly end?: EndId | null | undefined;
 }
 
-/** A tap as a screen tells it: it knows which pour it means and where it wants to pour, not which number comes of it. */
+/**
+ * A tap as a screen tells it: it knows which pour it means and where it wants to pour, not which number comes of it.
+ */
 export type ToldTap = Omit<Tap, 'piece'> & { readonly piece?: number };
 
 /**
- * A tap among those there are, in the order they arrived: a pour gets the next number, and another place where its own is
+ * A tap among those there are, in the order they arrived: a pour gets the next number, and another place where its own
+ * is
  * taken (two screens pour at once); a turn or a pull is its pour's.
  * @returns null where it changes nothing: the piece is turned, or off, already
  * @throws never; a tap on a piece that nobody poured is `'unknown'`
@@ -66,7 +70,10 @@ export interface Piece {
   readonly pulledAt: number | null;
 }
 
-/** Pieces as the taps made them, in the order they arrived: clocks differ. Taps that can't be (flipped before it was poured, twice) do nothing. */
+/**
+ * Pieces as the taps made them, in the order they arrived: clocks differ. Taps that can't be (flipped before it was
+ * poured, twice) do nothing.
+ */
 export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
   const pieces = new Map<number, Piece>();
   for (const t of taps) {
@@ -121,7 +128,8 @@ const POUR_S = 5;
 
 /**
  * The one next thing to do.
- * @param places in the order they are poured @param timesOf a piece: two ends may lie for other times @param left how many may still be poured
+ * @param places in the order they are poured @param timesOf a piece: two ends may lie for other times @param left how
+ * many may still be poured
  */
 export function nextStep(
   pieces: readonly Piece[],

@@ -1,4 +1,6 @@
-/** Heat read three ways, the dial remembered, a surface that is not there; what is held, and what fits before a bell. */
+/**
+ * Heat read three ways, the dial remembered, a surface that is not there; what is held, and what fits before a bell.
+ */
 import type { Act, ActEntry } from '../batch/acts';
 import { adviceOn, dialOf, type HeatReading, heatZone, readingsIn } from './heat';
 import { bellOf, holdingOf, loadsBefore } from './hold';
@@ -101,7 +103,8 @@ test('what is held: the oldest goes first, and nothing is counted twice', () => 
 });
 
 test('the bell rings in twelve minutes: two more loads', () => {
-  // 140 + 90 on the heat and 30 between: 260 s; after the last nothing is wiped. 12 min = 720 s: 2 x 230 + 30 = 490 fit, a third ends at 750
+  // 140 + 90 on the heat and 30 between: 260 s; after the last nothing is wiped. 12 min = 720 s: 2 x 230 + 30 = 490
+  // fit, a third ends at 750
   expect(loadsBefore(720_000, 0, { first: 140, second: 90 })).toBe(2);
   expect(loadsBefore(750_000, 0, { first: 140, second: 90 })).toBe(3);
   expect(loadsBefore(100_000, 0, { first: 140, second: 90 })).toBe(0);

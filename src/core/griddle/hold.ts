@@ -1,12 +1,15 @@
 /**
- * What is off the heat: waiting by the griddle, in the holding oven or on plates, the oldest first; and how many loads are
+ * What is off the heat: waiting by the griddle, in the holding oven or on plates, the oldest first; and how many loads
+ * are
  * left before a bell. Times in milliseconds since 1970.
  */
 import { type ActEntry, entriesOf } from '../batch/acts';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 
 const MIN = 60_000;
-/** Minutes in the holding oven after which quality goes, domain practice; the local food code rules what may be held. */
+/**
+ * Minutes in the holding oven after which quality goes, domain practice; the local food code rules what may be held.
+ */
 export const HOLD_MIN = 25;
 
 interface Tray {

@@ -1,4 +1,6 @@
-/** How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined. */
+/**
+ * How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined.
+ */
 import type { Batch } from '../batch/batch';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import { isTestPiece, testsIn } from '../batch/pieces';
@@ -18,7 +20,10 @@ export interface AddInNow {
   readonly moment: 'poured' | 'flip' | 'top';
 }
 
-/** Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. @param of the end the piece is of */
+/**
+ * Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. @param
+ * of the end the piece is of
+ */
 export function addInsOf(
   batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>,
   at: 'poured' | 'flip' | null,
@@ -109,13 +114,19 @@ interface EndNow {
   readonly times: SideTimes;
 }
 
-/** When each piece on the heat is off, by the times of its sides: what it still needs counts from when it was poured or turned. */
+/**
+ * When each piece on the heat is off, by the times of its sides: what it still needs counts from when it was poured or
+ * turned.
+ */
 export const offAtOf = (pieces: readonly Piece[], t: SideTimes, now: number): readonly number[] =>
   pieces
     .filter((p) => p.pulledAt === null)
     .map((p) => Math.max(now, dueAt(p, t)) + (p.flippedAt === null ? 1000 * (t.second ?? 0) : 0));
 
-/** When the last of an end is off: each to come lies on the place that is free first. @param from ms; places with nothing on them are free then */
+/**
+ * When the last of an end is off: each to come lies on the place that is free first. @param from ms; places with
+ * nothing on them are free then
+ */
 function lastOff(e: EndNow, from: number): number {
   const free = [
     ...e.offAt.map((x) => x + 1000 * BETWEEN_S),

@@ -49,7 +49,10 @@ export interface KnownTimes {
   readonly aside: number;
 }
 
-/** Less than this share of what was known is no time on the heat: a place tapped three times at once was a slip of the finger. */
+/**
+ * Less than this share of what was known is no time on the heat: a place tapped three times at once was a slip of the
+ * finger.
+ */
 const SLIP = 0.2;
 const noSlips = (seconds: readonly number[], was: number): readonly number[] => seconds.filter((s) => s > SLIP * was);
 
@@ -93,7 +96,10 @@ export function timesNow(known: KnownTimes, pieces: readonly Piece[]): KnownTime
   };
 }
 
-/** What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's time. */
+/**
+ * What the taps of a batch came to: pieces that came off (the test piece not counted), and the middle of each side's
+ * time.
+ */
 export function seenIn(batch: Pick<Batch, 'driver' | 'kind' | 'split' | 'piecesPlanned'>, taps: readonly Tap[]) {
   const pieces = piecesFrom(taps);
   const off = pieces.filter((p) => p.pulledAt !== null && !isTestPiece(batch, p.piece)).length;

@@ -1,5 +1,6 @@
 /**
- * What makings of a formula taught: each with its version, what it was to change and what came of that; and what many of them
+ * What makings of a formula taught: each with its version, what it was to change and what came of that; and what many
+ * of them
  * say together.
  */
 
@@ -135,7 +136,10 @@ export const CHARTED_WORDS: Readonly<Record<Charted, { readonly name: string; re
   drift: { name: 'Griddle’s drift', unit: 's' },
 };
 
-/** A making by one of them: steps of a verdict, percent of the pieces planned or made, seconds; null where it says nothing of it. */
+/**
+ * A making by one of them: steps of a verdict, percent of the pieces planned or made, seconds; null where it says
+ * nothing of it.
+ */
 export function chartedOf(
   m: Pick<Making, 'verdict' | 'pieces' | 'planned' | 'waste' | 'firstS' | 'driftS'>,
   by: Charted,

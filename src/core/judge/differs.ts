@@ -1,6 +1,8 @@
 /**
- * What really differs between a batch and the making that it follows: a line's share of the flour, the portion, a way. A change that was
- * meant is only claimed where the batch differs there; what is done by hand (less heat, a longer rest) shows on no sheet, and is asked.
+ * What really differs between a batch and the making that it follows: a line's share of the flour, the portion, a way.
+ * A change that was
+ * meant is only claimed where the batch differs there; what is done by hand (less heat, a longer rest) shows on no
+ * sheet, and is asked.
  */
 import type { Batch } from '../batch/batch';
 import { bareName } from '../batch/sheet-line';
@@ -32,7 +34,10 @@ function perFlour(
   return out;
 }
 
-/** In words, each one thing; none: nothing on the sheet or in the ways is another. @param was the making that came before */
+/**
+ * In words, each one thing; none: nothing on the sheet or in the ways is another. @param was the making that came
+ * before
+ */
 export function differencesOf(
   is: Compared,
   was: Compared,

@@ -1,5 +1,6 @@
 /**
- * What a batch's own numbers say of a cause: likelier, less likely, ruled out, or nothing. Kitchen sense with factors to start
+ * What a batch's own numbers say of a cause: likelier, less likely, ruled out, or nothing. Kitchen sense with factors
+ * to start
  * from (a model of ours).
  */
 

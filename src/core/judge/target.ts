@@ -156,7 +156,10 @@ export const COURSE_WORDS: Readonly<Record<Course, string>> = {
 /** So many points are no difference: one step of one of several scales is more. Ours. */
 const SAME_POINTS = 3;
 
-/** Whether makings come nearer, by the first and the last that were scored; null below two. @param scores in the order of time */
+/**
+ * Whether makings come nearer, by the first and the last that were scored; null below two. @param scores in the order
+ * of time
+ */
 export function courseOf(scores: readonly number[]): Course | null {
   const [first, last] = [scores[0], scores.at(-1)];
   if (scores.length < 2 || first === undefined || last === undefined) return null;

@@ -36,7 +36,8 @@ test('soda and buttermilk', () =>
     [145.601, 113.605, 94.333, 75.877, 18.915],
   ));
 
-// 125 flour, 244 milk, 50 egg, 28 butter, 12.5 sugar, 1.5 salt, 9.4 powder: 470.4 g; flour, milk and egg bring 3.546 meq
+// 125 flour, 244 milk, 50 egg, 28 butter, 12.5 sugar, 1.5 salt, 9.4 powder: 470.4 g; flour, milk and egg bring 3.546
+// meq
 const MILK: FadeInput = { batterG: 470.4, waterG: 125 * 0.12 + 244 * 0.88 + 38 + 28 * 0.16, paS: 2, batterC: 22 };
 test.each([
   ['baking-powder-double-al', [196.466, 188.003, 181.256, 171.589, 73.227]],
@@ -50,7 +51,8 @@ test('chilled overnight', () =>
     [199.379, 169.04],
   ));
 
-// 250 flour, 360 buttermilk, 300 egg, 40 sugar, 40 butter, 3 salt, 4.7 powder: 997.7 g; six firm whites, 235 mL each, 38 % lost
+// 250 flour, 360 buttermilk, 300 egg, 40 sugar, 40 butter, 3 salt, 4.7 powder: 997.7 g; six firm whites, 235 mL each,
+// 38 % lost
 test('whipped whites drain', () => {
   const at = {
     batterG: 997.7,

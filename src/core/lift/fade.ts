@@ -1,5 +1,6 @@
 /**
- * The fade: how much lift a joined batter still has after standing. Soda and acid, and each powder, are pools that react
+ * The fade: how much lift a joined batter still has after standing. Soda and acid, and each powder, are pools that
+ * react
  * at their own rates; gas dissolves up to a limit and leaks the rest; folded-in air drains. A model with constants that
  * were never measured against a kitchen: good for comparing one formula or one rest with another, nothing more.
  *

@@ -1,6 +1,8 @@
 /**
- * How a cook fills a cup, found from one that was weighed: a place between sifted and packed on the table's row for that
- * flour. The same place on another flour's row is what that flour would weigh, filled by the same hand (a model: only the
+ * How a cook fills a cup, found from one that was weighed: a place between sifted and packed on the table's row for
+ * that
+ * flour. The same place on another flour's row is what that flour would weigh, filled by the same hand (a model: only
+ * the
  * flour that was weighed is measured).
  */
 import { mlOf, unitById } from '../quantity/units';
@@ -12,7 +14,9 @@ import { fillRow, findIngredient } from './pantry';
 /** mL of the cup the tables weigh. */
 export const US_CUP_ML = 236.5882365;
 
-/** Brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so its fill counts as stated. */
+/**
+ * Brown sugar is packed unless the card says "loose": that is how it is sold by the cup, so its fill counts as stated.
+ */
 export const isPacked = (i: Pick<Ingredient, 'id' | 'like'>): boolean => (i.like ?? i.id).startsWith('sugar-brown');
 
 /** A place on the way from sifted to packed. */
@@ -71,7 +75,10 @@ const partOf = (full: string): number => {
   return Number(n) / Number(d);
 };
 
-/** How this house fills a cup, by what it has weighed: plain flour's before any other flour's, and that before starch or cocoa; null before it has. */
+/**
+ * How this house fills a cup, by what it has weighed: plain flour's before any other flour's, and that before starch or
+ * cocoa; null before it has.
+ */
 export function ownFill(house: KitchenConventions): FillPlace | null {
   const weighed = (house.own?.measures ?? []).filter((m) => m.used && m.ingredientId !== null);
   const places = weighed.flatMap((m) => {

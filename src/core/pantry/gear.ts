@@ -1,5 +1,6 @@
 /**
- * What a kitchen works with: its scales and their steps, the bowls a batter is mixed in, and the griddles, pans, irons and
+ * What a kitchen works with: its scales and their steps, the bowls a batter is mixed in, and the griddles, pans, irons
+ * and
  * ball pans it goes onto.
  * Sizes in centimetres and millilitres, steps and capacities in grams.
  */
@@ -41,7 +42,10 @@ export const scalesOf = (gear: readonly Gear[]): readonly Scale[] =>
 
 const circleCm2 = (acrossCm: number): number => (Math.PI * acrossCm ** 2) / 4;
 
-/** Film of batter in a crepe pan, mm; batter in an oven pancake's pan, mL per cm2; and of an iron's closed volume: middles of what is usual. */
+/**
+ * Film of batter in a crepe pan, mm; batter in an oven pancake's pan, mL per cm2; and of an iron's closed volume:
+ * middles of what is usual.
+ */
 const CREPE_MM = 1.25;
 const OVEN_ML_PER_CM2 = 0.65;
 const IRON_SHARE = 0.65;

@@ -1,6 +1,8 @@
 /**
- * From the words on a card to an ingredient. Every word is answered for: it names the thing, changes what it is, says what is
- * done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour (self-raising)"); a name
+ * From the words on a card to an ingredient. Every word is answered for: it names the thing, changes what it is, says
+ * what is
+ * done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour (self-raising)"); a
+ * name
  * with one that the pantry does not hold is not guessed at, it comes back as a question with the nearest.
  */
 import { distance } from 'fastest-levenshtein';
@@ -224,7 +226,10 @@ const mostSlips = (word: string): number => (word.length <= 3 ? 1 : word.length 
 const sameLetters = (a: string, b: string): boolean =>
   a.length === b.length && [...a].sort().join('') === [...b].sort().join('');
 
-/** Up to six words of the pantry that a word may be a slip of the pen for, nearest first. A word that is one itself counts as a slip more. */
+/**
+ * Up to six words of the pantry that a word may be a slip of the pen for, nearest first. A word that is one itself
+ * counts as a slip more.
+ */
 function nearTo(w: string, index: Index): readonly Near[] {
   if (w.length < 3 || /\d/.test(w) || FILLER.has(w)) return [];
   const had = index.near.get(w);
@@ -369,7 +374,9 @@ const LIKE_AN_ADJECTIVE = /(?:[^e]y|ly|ish|ful|ous|less|est|like|esque|ive|able|
 const LIKE_A_NOUN =
   /(?:berry|nut|barley|rosemary|celery|sherry|chicory|curry|parsley|whisky|whiskey|turkey|jelly|candy|soy|whey|poppy|barberry|savory|jersey|bay)$/;
 
-/** Whether an unknown word only praises or describes: by its ending, or because it stands after the thing, past a comma. */
+/**
+ * Whether an unknown word only praises or describes: by its ending, or because it stands after the thing, past a comma.
+ */
 function describes(ws: readonly string[], n: number, breaks: readonly number[], index: Index): boolean {
   const w = ws[n] ?? '';
   if (w.length < 3 || /\d/.test(w) || VARIANT.has(w) || index.words.has(w) || LIKE_A_NOUN.test(w)) return false;
@@ -409,7 +416,8 @@ interface NameAsked {
 }
 
 /**
- * Whether a name was put together from two things: it holds words from both sides of a comma or bracket in the order they stand in. A name
+ * Whether a name was put together from two things: it holds words from both sides of a comma or bracket in the order
+ * they stand in. A name
  * turned round ("sugar, soft brown", "milk (coconut)") is one thing; "butter, milk" and "butter, oil" are two.
  */
 function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[], index: Index): boolean {

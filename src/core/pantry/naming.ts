@@ -13,7 +13,10 @@ export interface Named {
 /** What cooks just call it, where the house means that one. */
 const PLAIN = ['flour', 'milk', 'sugar', 'salt', 'butter', 'oil', 'baking powder', 'buttermilk', 'yoghurt', 'egg'];
 
-/** The plainest name of an ingredient that is understood as that ingredient in this kitchen. Throws for an id in no pantry: a bug, not input. */
+/**
+ * The plainest name of an ingredient that is understood as that ingredient in this kitchen. Throws for an id in no
+ * pantry: a bug, not input.
+ */
 export function nameFor(id: string, house: KitchenConventions): Named {
   const i = findIngredient(id, house.own);
   if (!i) throw new Error(`no ingredient ${id} in the pantry`);

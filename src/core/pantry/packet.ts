@@ -1,5 +1,6 @@
 /**
- * An ingredient of the kitchen's own, from what its packet says or as a blend of others. The nutrition panel is taken per
+ * An ingredient of the kitchen's own, from what its packet says or as a blend of others. The nutrition panel is taken
+ * per
  * 100 g, per 100 ml or per serving; what it does not say stays unknown, and sums that can't be are refused at the field
  * that is likely wrong. Energy by 4, 9, 2 and 7 kcal per gram of protein and carbohydrate, fat, fibre and alcohol.
  */
@@ -132,7 +133,9 @@ const sumOf = (p: Panel): number =>
   (p.alcoholG ?? 0) +
   (p.waterG ?? 0);
 
-/** Energy that does not fit its parts, in words; null where it does, or not enough is known. Never a reason to refuse. */
+/**
+ * Energy that does not fit its parts, in words; null where it does, or not enough is known. Never a reason to refuse.
+ */
 export function energyDoubt(p: Panel): string | null {
   const base = baseGrams(p);
   if (p.kcal === null || p.fatG === null || p.carbohydrateG === null || p.proteinG === null || !base) return null;

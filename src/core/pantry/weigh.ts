@@ -50,7 +50,9 @@ const ABOUT_SPREAD = 0.05;
 /** A line heavier than this is a slip of the finger: one tonne. */
 const MOST_GRAMS = 1_000_000;
 
-/** Half-width as a share that a volume weight must miss by before two amounts are said to disagree, without a fill row. */
+/**
+ * Half-width as a share that a volume weight must miss by before two amounts are said to disagree, without a fill row.
+ */
 const DISAGREE_SPREAD = 0.1;
 /** "25 g/1 oz": cards round one weight to fit the other system's steps. */
 const TWO_WEIGHTS_SPREAD = 0.15;
@@ -78,7 +80,10 @@ const SALT_RANGE: Readonly<Record<string, readonly [number, number]>> = {
 /** Whether what a cup of it weighs hangs on how the kitchen fills a cup. */
 export const hangsOnFill = (i: Ingredient): boolean => fillRow(i) !== undefined && !isPacked(i);
 
-/** Whether amounts of this house follow a measure: one of what is filled is followed only where the house fills its own way. */
+/**
+ * Whether amounts of this house follow a measure: one of what is filled is followed only where the house fills its own
+ * way.
+ */
 export function isFollowed(m: OwnMeasure, house: KitchenConventions): boolean {
   const i = m.ingredientId === null ? undefined : findIngredient(m.ingredientId, house.own);
   return m.used && (i === undefined || !hangsOnFill(i) || house.flourFill === 'own');
@@ -278,14 +283,19 @@ export function weigh(amount: Amount, i: Ingredient, fill: FillMethod | null, ho
   return { ok: true, value: { grams: best, low: Math.max(0, low), high, basis } };
 }
 
-/** The bracket a stated weight is held against when an amount is written twice: the table's, or a tenth where it has none. */
+/**
+ * The bracket a stated weight is held against when an amount is written twice: the table's, or a tenth where it has
+ * none.
+ */
 export function disagreementBracket(w: Weighed): { readonly low: number; readonly high: number } {
   if (w.basis === 'fill-stated' || w.basis === 'fill-not-stated') return { low: w.low, high: w.high };
   const s = w.basis === 'weight' ? TWO_WEIGHTS_SPREAD : DISAGREE_SPREAD;
   return { low: Math.min(w.low, w.grams * (1 - s)), high: Math.max(w.high, w.grams * (1 + s)) };
 }
 
-/** Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none. */
+/**
+ * Where a weight rests on a convention of ours or on a unit that could mean two things, in words; most lines have none.
+ */
 export function doubtsOf(
   amount: Amount,
   i: Ingredient,

@@ -1,5 +1,6 @@
 /**
- * The dry side of a formula as a bag: what goes into it, what is added at the bench, and the water that powders ask back.
+ * The dry side of a formula as a bag: what goes into it, what is added at the bench, and the water that powders ask
+ * back.
  * Grams per one formula throughout; shares of the bag are from 0 to 1.
  */
 import { isShellEgg } from '../formula/eggs';
@@ -30,7 +31,8 @@ interface AsPowder {
 
 /**
  * What stands for a wet thing. Skim milk 97 g + 903 g water, whole 125 + 875, whole egg 25 + 75, white 1 + 7 by the
- * conventions of the trade; half-fat milks are mixed of the two; buttermilk by its solids (its powder's own acid is then
+ * conventions of the trade; half-fat milks are mixed of the two; buttermilk by its solids (its powder's own acid is
+ * then
  * what counts, and the lift is worked with that).
  */
 const AS_POWDER: Readonly<Record<string, AsPowder>> = {
@@ -68,7 +70,10 @@ export function asPowder(i: Ingredient, powders: Powders): AsPowder['powders'] |
   return (chosen ?? as).powders;
 }
 
-/** Dry by what they are: they stand in bags wherever they are sold. What is wetter is no powder (a starter, lemon juice). */
+/**
+ * Dry by what they are: they stand in bags wherever they are sold. What is wetter is no powder (a starter, lemon
+ * juice).
+ */
 const BY_KIND: readonly Category[] = ['flour', 'starch', 'sugar', 'leavening', 'acid', 'salt'];
 const POWDER_BELOW_WATER = 25;
 /** These may be dry or not: wetter than this they cake the bag, g per 100 g; flour itself stands at 12 to 14. */
@@ -173,7 +178,9 @@ export const MOST_MOISTURE_PCT = 14;
 /** Where mixes stand, spooned, g/mL; what is worked out from cups is kept within it. */
 export const BULK = [0.5, 0.62] as const;
 
-/** g/mL of the mix, spooned: worked from the cups of what is in it, good to about a tenth; a measured one replaces it. */
+/**
+ * g/mL of the mix, spooned: worked from the cups of what is in it, good to about a tenth; a measured one replaces it.
+ */
 export function bulkDensity(bag: Pick<Bag, 'items'>): number {
   const ml = bag.items.reduce((a, i) => a + i.share / ((i.ingredient.gPerUsCup ?? 0.56 * US_CUP_ML) / US_CUP_ML), 0);
   return Math.min(BULK[1], Math.max(BULK[0], 1 / ml));

@@ -1,4 +1,6 @@
-/** The formula as a mix has it: powders in place of what is wet, and the water they ask back, each on a line of its own. */
+/**
+ * The formula as a mix has it: powders in place of what is wet, and the water they ask back, each on a line of its own.
+ */
 import { joinEnds } from '../balance/lines';
 import { EMPTY_FORMULA, type EndId, type Entry, type Formula, nextKey } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
@@ -12,7 +14,8 @@ import type { Additions, Product } from './products';
 const hundredths = (g: number): number => Math.round(100 * g) / 100;
 
 /**
- * What is made at the bench of a bag and its additions, as a formula: so that it is found out and put right as any other.
+ * What is made at the bench of a bag and its additions, as a formula: so that it is found out and put right as any
+ * other.
  * @param end of a forked formula the one that is bagged @returns the formula itself where no powder stands in
  */
 export function baggedFormula(f: Formula, house: Kitchen, end: EndId | null, powders: Powders): Formula {
@@ -55,7 +58,9 @@ export function baggedFormula(f: Formula, house: Kitchen, end: EndId | null, pow
 
 const OF_MIX = 'm';
 
-/** 100 g of a mix with what is added to it for a product, as a formula: the mix itself is fixed, what is added may move. */
+/**
+ * 100 g of a mix with what is added to it for a product, as a formula: the mix itself is fixed, what is added may move.
+ */
 export function productFormula(mix: readonly TallyPart[], a: Pick<Additions, 'product' | 'parts'>): Formula {
   const line = (p: TallyPart, key: string): Entry => ({
     key,
@@ -83,7 +88,10 @@ export function additionsIn(was: Formula, proposed: Formula, house: Kitchen): No
   return lines.flatMap((l) => l.parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })));
 }
 
-/** What of a mix is another than its formula has it, in words: "1.9 g baking soda instead of 4 g". @param own as it would be bagged */
+/**
+ * What of a mix is another than its formula has it, in words: "1.9 g baking soda instead of 4 g". @param own as it
+ * would be bagged
+ */
 export function changedInMix(own: Formula, mix: Formula): readonly string[] {
   const was = new Map(own.entries.map((e) => [e.key, e.text] as const));
   const is = new Set(mix.entries.map((e) => e.key));

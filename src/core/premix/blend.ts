@@ -128,7 +128,8 @@ export function weighingOf(ingredient: Ingredient, grams: number, scales: readon
 }
 
 /**
- * A lot as it is blended here: in so many equal blends as the largest drum or bowl takes, each weighed on the house's scales.
+ * A lot as it is blended here: in so many equal blends as the largest drum or bowl takes, each weighed on the house's
+ * scales.
  * @param lotG of the whole lot @param densityGPerMl of the mix, spooned
  */
 export function blendsFor(

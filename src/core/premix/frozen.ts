@@ -1,5 +1,6 @@
 /**
- * What a lot was, for ever: written when it is made, from what the house, the pantry and the product were that day. Its label,
+ * What a lot was, for ever: written when it is made, from what the house, the pantry and the product were that day. Its
+ * label,
  * its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes no bag.
  */
 
@@ -158,7 +159,8 @@ function nutritionPer100(
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
 /**
- * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and yield.
+ * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and
+ * yield.
  * @param bagG g of mix in one bag @param whips its whites are whipped, at the bench
  */
 function directionsOf(
@@ -251,7 +253,8 @@ export function frozenLot(
 }
 
 /**
- * What the pantry knows otherwise of a lot's contents than when its label was written: allergens it holds that the label lacks, and in what.
+ * What the pantry knows otherwise of a lot's contents than when its label was written: allergens it holds that the
+ * label lacks, and in what.
  */
 export function lacksSince(
   f: Pick<FrozenLot, 'contains'>,
@@ -265,7 +268,9 @@ export function lacksSince(
     .join('; ');
 }
 
-/** What a label usually carries and this one lacks, and what its maker has to look up: for the page, never for the bag. */
+/**
+ * What a label usually carries and this one lacks, and what its maker has to look up: for the page, never for the bag.
+ */
 export function labelGaps(
   f: FrozenLot,
   contents: readonly LotItem[],

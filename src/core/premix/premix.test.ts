@@ -1,4 +1,7 @@
-/** Premixes: what goes into the bag, what it asks for, how it is blended, how long it keeps, and the laws of their books. */
+/**
+ * Premixes: what goes into the bag, what it asks for, how it is blended, how long it keeps, and the laws of their
+ * books.
+ */
 import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { analyseFormula } from '../analyse-formula';
@@ -414,7 +417,8 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
     place: 'at the lock',
     cautions: ['Do not eat raw: flour is uncooked.'],
   });
-  // of 287.5 g: 250 g flour at 364 kcal and 25 g sugar at 387 are 3.5 kcal a gram of mix; salt from the table, soda and powder
+  // of 287.5 g: 250 g flour at 364 kcal and 25 g sugar at 387 are 3.5 kcal a gram of mix; salt from the table, soda and
+  // powder
   expect(f.nutrition?.kcal).toBeCloseTo(
     (100 * contents.reduce((a, c) => a + (c.grams * (find(c.id)?.per100g.kcal ?? 0)) / 100, 0)) / 5000,
     9,
@@ -645,7 +649,8 @@ test('a bought mix is not all flour: so much as its starch tells, bracketed, and
   const mix = read.ingredient;
   const u = unmixed(mix);
   if (!u) throw new Error('its panel tells no flour');
-  // 63 g of starch: of a flour with 73.34 g in 100 that is 85.9 g; with four more or less 81.5 to 90.9, but 100 less sugar and salt leave 87.2
+  // 63 g of starch: of a flour with 73.34 g in 100 that is 85.9 g; with four more or less 81.5 to 90.9, but 100 less
+  // sugar and salt leave 87.2
   expect(u.flourG.best).toBeCloseTo((100 * mix.per100g.starchG) / 73.34, 9);
   expect(u.flourG.low).toBeCloseTo((100 * mix.per100g.starchG) / 77.34, 9);
   expect(u.flourG.high).toBeLessThanOrEqual(100 - 11 - mix.per100g.naclG + 1e-9);

@@ -11,7 +11,10 @@ import type { Product } from './products';
 
 export interface PremixSettings {
   readonly powders: Powders;
-  /** The formula as this mix alone has it, powders in it, where something was put right for it; null: as the formula has it. */
+  /**
+   * The formula as this mix alone has it, powders in it, where something was put right for it; null: as the formula has
+   * it.
+   */
   readonly bagged: Formula | null;
   /** g of mix in one bag. */
   readonly bagG: number;
@@ -27,7 +30,10 @@ export interface PremixSettings {
   /** Of one bag, in the house's money: what it is packed in, and what it is sold at; null: not said. */
   readonly packaging: number | null;
   readonly price: number | null;
-  /** Hands on one bag, minutes; an hour of them, in the house's money; and what is lost in the drum and the sieve, percent. */
+  /**
+   * Hands on one bag, minutes; an hour of them, in the house's money; and what is lost in the drum and the sieve,
+   * percent.
+   */
   readonly minutesABag: number | null;
   readonly hour: number | null;
   readonly lossPct: number | null;
@@ -227,7 +233,10 @@ export function leftBySize(lots: readonly Lot[]): readonly { readonly bagG: numb
 export const isPast = (l: Pick<Lot, 'bestBefore'>, today: string | null): boolean =>
   today !== null && l.bestBefore < today;
 
-/** Lots with bags, the one to use first in front: nearest its date, then the older; those past their date last. @param today yyyy-mm-dd; null: nothing is past */
+/**
+ * Lots with bags, the one to use first in front: nearest its date, then the older; those past their date last. @param
+ * today yyyy-mm-dd; null: nothing is past
+ */
 export const firstToUse = <
   L extends Pick<Lot, 'bags' | 'used' | 'bestBefore' | 'made' | 'number'> & Partial<Pick<Lot, 'voidedAt'>>,
 >(

@@ -1,4 +1,7 @@
-/** From an ingredient's lot, or a mix's own, to every bag made of it and whoever has one: for a page, for paper, for a table. */
+/**
+ * From an ingredient's lot, or a mix's own, to every bag made of it and whoever has one: for a page, for paper, for a
+ * table.
+ */
 import Papa from 'papaparse';
 import { localDay, type Zoned } from '../quantity/day';
 import { type Lot, type LotItem, type LotUse, sayBags, standingUses, USE_WORDS } from './premix';
@@ -18,7 +21,9 @@ export const codesIn = (lot: string): readonly string[] =>
     .map((c) => c.trim())
     .filter(Boolean);
 
-/** A code by its letters and digits alone: "MILL 0502" and "MILL0502" are how hands write MILL-0502. Never stored so. */
+/**
+ * A code by its letters and digits alone: "MILL 0502" and "MILL0502" are how hands write MILL-0502. Never stored so.
+ */
 export const codeKey = (code: string): string => code.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 const same = (a: string, b: string): boolean => codeKey(a) === codeKey(b);

@@ -36,7 +36,10 @@ export const mixForPieces = (
   portionMl: number,
 ): number => massForUsable(pieces * portionMl * density) / (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100);
 
-/** Pieces that so much mix pours with what is added to it. @param mixG g of mix @param per100g added to 100 g of it @param density of the batter, g/mL */
+/**
+ * Pieces that so much mix pours with what is added to it. @param mixG g of mix @param per100g added to 100 g of it
+ * @param density of the batter, g/mL
+ */
 export const piecesOfMix = (mixG: number, per100g: readonly TallyPart[], density: number, portionMl: number): number =>
   piecesOf(mixG * (1 + per100g.reduce((a, p) => a + p.grams, 0) / 100), density, portionMl).pieces;
 

@@ -1,4 +1,7 @@
-/** A lot weighed in, one blend after the other: what is put on the scale when, and what has gone in of which sack. Grams. */
+/**
+ * A lot weighed in, one blend after the other: what is put on the scale when, and what has gone in of which sack.
+ * Grams.
+ */
 import type { TallyPart } from '../formula/tally';
 import type { Scale } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
@@ -99,7 +102,8 @@ export interface Fill {
 }
 
 /**
- * What so much mix fills: the bags of other sizes that are asked for, and of the first size as many whole ones as the rest makes.
+ * What so much mix fills: the bags of other sizes that are asked for, and of the first size as many whole ones as the
+ * rest makes.
  * @param mixG in all @param others asked for in number
  */
 export function fillsOf(

@@ -8,7 +8,10 @@ import { bowlLines } from '../batch/sheet-line';
 export const openIn = (sheet: readonly SheetLine[], ticked: readonly string[], mix: number): readonly SheetLine[] =>
   bowlLines(sheet, mix).filter((l) => l.grams !== null && !ticked.includes(l.key));
 
-/** Whether somebody has looked at a mix, and all of it is still as it was: a pile that was taken off the list is not seen. */
+/**
+ * Whether somebody has looked at a mix, and all of it is still as it was: a pile that was taken off the list is not
+ * seen.
+ */
 export const isLookedAt = (batch: Pick<Batch, 'sheet' | 'ticked' | 'entries'>, mix: number): boolean =>
   openIn(batch.sheet, batch.ticked, mix).length === 0 &&
   entriesOf(batch.entries, 'checked').some((e) => e.act.mix === mix);

@@ -1,6 +1,8 @@
 /**
- * A bowl that is too thick or too thin: how much milk or flour, by what is seen or by a measured test pour. What is seen is the
- * truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved from there, not from
+ * A bowl that is too thick or too thin: how much milk or flour, by what is seen or by a measured test pour. What is
+ * seen is the
+ * truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved from there,
+ * not from
  * the card (models.md, B: 1 % more milk is about 4 % thinner). Grams, Pa.s.
  */
 
@@ -60,7 +62,10 @@ const CLOSE = 1.25;
 export const massOf = (lines: readonly AnalysableLine[]): number =>
   lines.filter((l) => l.use === 'batter').reduce((a, l) => a + l.parts.reduce((b, p) => b + p.grams, 0), 0);
 
-/** What thins a batter: its own largest liquid that pours; milk where it has none. What thickens it: its own largest flour. */
+/**
+ * What thins a batter: its own largest liquid that pours; milk where it has none. What thickens it: its own largest
+ * flour.
+ */
 export function meansInBowl(
   lines: readonly AnalysableLine[],
   milk: Ingredient,
@@ -154,7 +159,10 @@ const sized = (lines: Lines, g: number): Lines => {
   return lines.map((l) => ({ ...l, parts: l.parts.map((p) => ({ ...p, grams: (p.grams * g) / mass })) }));
 };
 
-/** The bowl as it has to be to pour as it is seen: the card's, and so much flour or milk besides as would make it so. Null: nothing to go by. */
+/**
+ * The bowl as it has to be to pour as it is seen: the card's, and so much flour or milk besides as would make it so.
+ * Null: nothing to go by.
+ */
 function asSeen(
   lines: Lines,
   q: {
@@ -177,7 +185,10 @@ function asSeen(
   return sized([...bowl, { use: 'batter', parts: [{ ingredient, grams: amiss }] }], q.bowlG);
 }
 
-/** Rails that a correction takes out of the zone they were in by the card's amounts: a mis-measured cup is then likelier. */
+/**
+ * Rails that a correction takes out of the zone they were in by the card's amounts: a mis-measured cup is then
+ * likelier.
+ */
 export const leadsOut = (now: Numbers, then: Numbers): readonly Rail[] =>
   RAILS.filter((rail) => {
     const [a, b] = [railOf(now, rail), railOf(then, rail)];
@@ -225,7 +236,8 @@ function inSteps(grams: number, most: number, step: number): readonly number[] {
 }
 
 /**
- * What is really in a bowl, in the ratios it has: what was weighed, and what was stirred in after. Stirred into a bowl that was
+ * What is really in a bowl, in the ratios it has: what was weighed, and what was stirred in after. Stirred into a bowl
+ * that was
  * partly poured, it counts for as much as it was of what was left.
  */
 export function inTheBowl(

@@ -1,4 +1,7 @@
-/** The mise: everything that has to be on the counter before a batch is begun, ingredients and tools, and what stands in. */
+/**
+ * The mise: everything that has to be on the counter before a batch is begun, ingredients and tools, and what stands
+ * in.
+ */
 
 import Fraction from 'fraction.js';
 import { entriesOf, type MiseState } from '../batch/acts';
@@ -64,7 +67,9 @@ interface Doing {
   readonly wet: boolean;
   /** The wet goes into the dry bowl, or the dry over the wet. */
   readonly meetsIn: 'dry' | 'wet' | 'blender';
-  /** What the bowl in which they meet has to hold full, mL, and the house's own that does; null where it is not known. */
+  /**
+   * What the bowl in which they meet has to hold full, mL, and the house's own that does; null where it is not known.
+   */
   readonly holdsMl: number | null;
   readonly bowl: Bowl | null;
 }
@@ -317,7 +322,10 @@ export function miseOf(
   };
 }
 
-/** What can stand in for a thing on so many lines: what is offered for each of them. @param lineKey of one line or of several together */
+/**
+ * What can stand in for a thing on so many lines: what is offered for each of them. @param lineKey of one line or of
+ * several together
+ */
 export function offersFor(
   lineKey: string,
   offers: Readonly<Record<string, readonly StandInOffer[]>>,

@@ -1,5 +1,6 @@
 /**
- * A scale that is not there: it settles, flickers within a step, drifts, has a capacity, can be tared and unplugged. For
+ * A scale that is not there: it settles, flickers within a step, drifts, has a capacity, can be tared and unplugged.
+ * For
  * trying the weigh-in out, and for tests; what it shows is worked from when it was last touched. Grams, milliseconds.
  */
 export interface SimulatedScale {

@@ -92,10 +92,15 @@ function fillOf(word: string): 'packed' | 'sifted' | 'spooned' {
 /** French "cc" is a teaspoon; ten and more of them are cubic centimetres. */
 const ccUnit = (low: Fraction): string => (low.compare(10) >= 0 ? 'ml' : 'tsp-5ml');
 
-/** Units in which a number of three decimals, or of a comma and three digits, may be a thousand times what it looks like. */
+/**
+ * Units in which a number of three decimals, or of a comma and three digits, may be a thousand times what it looks
+ * like.
+ */
 const POINTED = new Set(['g', 'ml', 'mg']);
 const COMMAED = new Set(['kg', 'l']);
-/** What of the two readings of a number is open with this unit: a run-together fraction with any, thousands with few. */
+/**
+ * What of the two readings of a number is open with this unit: a run-together fraction with any, thousands with few.
+ */
 function otherFor(other: Fraction | undefined, low: Fraction, said: string, unit: string | null): Fraction | undefined {
   if (!other) return undefined;
   if (said.includes('/') || said.includes('\u2044')) return other;
@@ -174,7 +179,9 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const said = text.slice(at);
   const n =
     readNumber(said) ??
-    ((article || early.fullness) && at > 0 && readUnit(said) ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
+    ((article || early.fullness) && at > 0 && readUnit(said)
+      ? { low: ONE, high: null, length: 0, other: undefined }
+      : unsaidOne(said));
   if (!n) return null;
   const written = said.slice(0, n.length);
   at += n.length;

@@ -148,7 +148,8 @@ export function momentIn(
 }
 
 /**
- * A typed day as yyyy-mm-dd: "Sunday", "tomorrow", "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's order ("27/11/2026", "27.11.");
+ * A typed day as yyyy-mm-dd: "Sunday", "tomorrow", "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's
+ * order ("27/11/2026", "27.11.");
  * null where there is no such day.
  * @param today yyyy-mm-dd, for the year where none is typed
  */
@@ -184,7 +185,10 @@ export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): str
   return u.days === 'day-month' ? made(year(figures[3]), b, a) : made(year(figures[3]), a, b);
 }
 
-/** So many days after a day: days are counted in the calendar, not in hours, so that a change of the clocks moves none. @param day yyyy-mm-dd */
+/**
+ * So many days after a day: days are counted in the calendar, not in hours, so that a change of the clocks moves none.
+ * @param day yyyy-mm-dd
+ */
 export function dayAfter(day: string, days: number): string {
   const [y, m, d] = split(day);
   return new Date(Date.UTC(y, m - 1, d + days)).toISOString().slice(0, 10);
@@ -196,7 +200,10 @@ const EVENING = '18:00';
 /** The evening of the day before a moment, there. @param at ms since 1970 */
 export const eveningBefore = (at: number, z: Zoned): number => momentOf(dayAfter(localDay(at, z), -1), EVENING, z);
 
-/** The moment of a day and a time there, ms since 1970; no number where there is no such day or time. @param day yyyy-mm-dd @param time hh:mm */
+/**
+ * The moment of a day and a time there, ms since 1970; no number where there is no such day or time. @param day
+ * yyyy-mm-dd @param time hh:mm
+ */
 export function momentOf(day: string, time: string, { zone }: Zoned): number {
   const [y, m, d] = split(day);
   const [h = Number.NaN, min = Number.NaN] = time.split(':').map(Number);

@@ -1,6 +1,7 @@
 /**
  * Numbers as they are said on screen and in findings: grams to what a kitchen scale can show, percent of flour to a
- * whole number (one decimal below 10), never more digits than are true. Units always follow the number, in what the house
+ * whole number (one decimal below 10), never more digits than are true. Units always follow the number, in what the
+ * house
  * weighs and reads: grams or ounces, Celsius or Fahrenheit.
  */
 
@@ -40,7 +41,9 @@ export function gramsNumber(x: number): string {
   return trim(x, a >= 0.995 ? 1 : 2);
 }
 
-/** A weight given in grams as the house weighs, without the unit: ounces to the hundredth below ten, to the tenth above. */
+/**
+ * A weight given in grams as the house weighs, without the unit: ounces to the hundredth below ten, to the tenth above.
+ */
 export function massNumber(g: number, u: Weighs): string {
   if (u.weight === 'g') return gramsNumber(g);
   const oz = g / OZ_G;
@@ -60,7 +63,9 @@ export const massBoth = (g: number, u: Weighs): string =>
 export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
   u.temperature === 'C' ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`;
 
-/** Words that name a temperature in Celsius, or a step of so many degrees ("by about 10 °C"), as the house reads them. */
+/**
+ * Words that name a temperature in Celsius, or a step of so many degrees ("by about 10 °C"), as the house reads them.
+ */
 export const asRead = (text: string, u: Pick<Units, 'temperature'>): string =>
   u.temperature === 'C'
     ? text
@@ -100,7 +105,8 @@ export const pricePer = (perG: number, u: Pick<Units, 'currency' | 'weight'>): s
 const TENTHS_UNDER_G = 20;
 
 /**
- * An amount as it is written to be weighed: whole grams for what is large, the tenth under twenty and for what does much in
+ * An amount as it is written to be weighed: whole grams for what is large, the tenth under twenty and for what does
+ * much in
  * little; a pinch is never rounded away.
  * @param fine leavening, acid, salt and spice: to the tenth, however much it is
  */

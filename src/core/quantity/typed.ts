@@ -1,6 +1,9 @@
 /** Numbers and amounts as they are typed: comma or point, spaces and a unit behind forgiven. */
 
-/** A typed number; NaN for anything else, and for nothing. @param units each forgiven behind it; grams where none is said */
+/**
+ * A typed number; NaN for anything else, and for nothing. @param units each forgiven behind it; grams where none is
+ * said
+ */
 export function typedNumber(text: string, ...units: readonly string[]): number {
   const t = text
     .trim()

@@ -50,7 +50,10 @@ export interface Unit {
   /** For a vague unit: the question to put to the cook, and the bracket it usually falls in. */
   readonly ask?: string;
   readonly usual?: Usual;
-  /** A movement of the hand, not a vessel: a splash of milk is not a splash of rum, and is remembered for each by itself. */
+  /**
+   * A movement of the hand, not a vessel: a splash of milk is not a splash of rum, and is remembered for each by
+   * itself.
+   */
   readonly gesture?: true;
 }
 

@@ -1,6 +1,7 @@
 /**
  * Two people change one row: what each changed since both saw the same is kept, and where it is the same thing both are
- * told. A row is looked at as paths to its smallest parts ("price", "moved.rest", "marks:tall", "gear:griddle-1"), so that
+ * told. A row is looked at as paths to its smallest parts ("price", "moved.rest", "marks:tall", "gear:griddle-1"), so
+ * that
  * two changes meet only where they really do.
  */
 
@@ -38,7 +39,9 @@ const isBag = (v: unknown): v is Bag => typeof v === 'object' && v !== null && !
 const bag = (v: unknown): Bag => (isBag(v) ? v : {});
 const list = (v: unknown): readonly unknown[] => (Array.isArray(v) ? v : []);
 
-/** Text that is the same for values that are the same, whatever the order of their fields; what is not there is null. */
+/**
+ * Text that is the same for values that are the same, whatever the order of their fields; what is not there is null.
+ */
 const asText = (v: unknown): string =>
   JSON.stringify(v ?? null, (_, x: unknown) =>
     isBag(x) ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1))) : x,
@@ -55,7 +58,10 @@ function leavesOf(value: unknown, shape: Shape, path: string, into: Leaves): voi
       leavesOf(bag(value)[k], s, path === '' ? k : `${path}.${k}`, into);
 }
 
-/** Things that stand in a list: in the other's order, then what is new in yours; in your order where only that was changed. */
+/**
+ * Things that stand in a list: in the other's order, then what is new in yours; in your order where only that was
+ * changed.
+ */
 function listed(
   path: string,
   theirs: unknown,

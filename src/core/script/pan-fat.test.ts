@@ -1,4 +1,6 @@
-/** The fat that is really taken is told alike: by the sheet, what is set out, the notice and the formula's allergens. */
+/**
+ * The fat that is really taken is told alike: by the sheet, what is set out, the notice and the formula's allergens.
+ */
 import { waysOf } from '../batch/batch';
 import { noticeOf } from '../batch/notice';
 import { scale } from '../batch/scale';

@@ -1,6 +1,8 @@
 /**
- * How far a formula is from calm, as one number: what it costs to believe that a cook wants it so. Inside a zone next to
- * nothing; outside, in proportion to the logarithm of how many times too much or too little, by how far good formulas of our
+ * How far a formula is from calm, as one number: what it costs to believe that a cook wants it so. Inside a zone next
+ * to
+ * nothing; outside, in proportion to the logarithm of how many times too much or too little, by how far good formulas
+ * of our
  * own reach (`SPREAD`). A negative natural logarithm, like the cost of a slip, so that the two can be weighed.
  */
 
@@ -59,7 +61,9 @@ const SPICE_SPREAD = 0.35;
 const SPICE_APART = 0.3;
 const YIELD_SPREAD = 0.4;
 
-/** Nobody writes a line for less than so much of a thing, percent of flour; nor lets one thing be nearly all there is. */
+/**
+ * Nobody writes a line for less than so much of a thing, percent of flour; nor lets one thing be nearly all there is.
+ */
 const WORTH_A_LINE: Partial<Readonly<Record<Category, number>>> = {
   flour: 1.5,
   starch: 1.5,

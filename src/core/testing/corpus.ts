@@ -1,4 +1,6 @@
-/** The corpus of lines with their worked readings, and how a reading is judged against one; for the tests and the bench. */
+/**
+ * The corpus of lines with their worked readings, and how a reading is judged against one; for the tests and the bench.
+ */
 import type { Line } from '../card/line';
 
 interface WorkedLine {

@@ -45,14 +45,18 @@ const anyBatch = fc.record({
   whip: fc.constantFrom('last' as const, 'first' as const, 'before-rest' as const),
   helpers: fc.integer({ min: 0, max: 2 }),
   anchor: fc.constantFrom('first' as const, 'last' as const),
-  /** Hours from the day the clocks change there; and when the day before is begun: not, its evening, or so many hours before. */
+  /**
+   * Hours from the day the clocks change there; and when the day before is begun: not, its evening, or so many hours
+   * before.
+   */
   hours: fc.integer({ min: -40, max: 60 }),
   dayOne: fc.oneof(fc.constant(null), fc.constant('evening' as const), fc.integer({ min: 1, max: 30 })),
 });
 
 /**
  * @param runs random lines @param changes a moment near which the clocks change there, ms since 1970
- * @throws where a step begins before what it needs, what stands cold is taken out to warm, or a day is not the calendar's
+ * @throws where a step begins before what it needs, what stands cold is taken out to warm, or a day is not the
+ * calendar's
  * @returns how many of the lines were over two days
  */
 export function dayLaw(runs: number, changes: number, zone = ''): number {

@@ -1,4 +1,7 @@
-/** Formulas with one thing wrong, gross or subtle, and the finding that has to tell it. A gross fault is told as more than a note. */
+/**
+ * Formulas with one thing wrong, gross or subtle, and the finding that has to tell it. A gross fault is told as more
+ * than a note.
+ */
 import type { KindId } from '../formula/kinds';
 
 interface Faulty {

@@ -106,7 +106,8 @@ test('each end is its share of the base and its own lines; as one end alone base
     forks++;
     const own = salts.filter((l) => l.forEnd !== undefined);
     expect(own.map((l) => l.forEnd)).toEqual(['savoury']);
-    // an end's own line is as many times the card as its pieces ask: sugar of the sweet and salt of the savoury by their sizes
+    // an end's own line is as many times the card as its pieces ask: sugar of the sweet and salt of the savoury by
+    // their sizes
     const flour = planned.sheet.find((l) => l.parts?.some((p) => p.id.startsWith('flour')));
     const sugar = planned.sheet.find((l) => l.forEnd === 'sweet');
     const perCard = (g: number | null | undefined, card: number): number => (g ?? 0) / card;

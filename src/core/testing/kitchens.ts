@@ -1,5 +1,6 @@
 /**
- * Random kitchens: a card, its ends, a house with its gear and ways, how it is measured, parted and driven. What two parts of the app say of
+ * Random kitchens: a card, its ends, a house with its gear and ways, how it is measured, parted and driven. What two
+ * parts of the app say of
  * such a batch is held together by laws (`kitchens.test.ts`, `script/held.test.ts`).
  */
 import fc from 'fast-check';
@@ -63,7 +64,10 @@ const anyKitchenHouse: fc.Arbitrary<Kitchen> = fc
     ways: { ...FRESH_KITCHEN.ways, ...ways, altitudeM },
   }));
 
-/** A formula of a card; with an end each, a line of its own in either, one of them of a thing that the base may hold too. */
+/**
+ * A formula of a card; with an end each, a line of its own in either, one of them of a thing that the base may hold
+ * too.
+ */
 const formulaOf = (card: readonly string[], kind: KindId, forked: boolean): Formula => {
   const entries = card.map((text, n) => ({ key: `l${n + 1}`, text }));
   const own = (key: string, text: string, end: EndId) => ({ key, text, end });

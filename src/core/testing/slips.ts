@@ -1,6 +1,8 @@
 /**
- * Cards of our own with one slip of the pen each, and cards that are unusual on purpose. A slip is written in its place as
- * `{what was meant|what is written}`; the search for the smallest lie has to find the first and leave the second in peace.
+ * Cards of our own with one slip of the pen each, and cards that are unusual on purpose. A slip is written in its place
+ * as
+ * `{what was meant|what is written}`; the search for the smallest lie has to find the first and leave the second in
+ * peace.
  */
 import type { KindId } from '../formula/kinds';
 

@@ -45,7 +45,10 @@ export function problem(
 
 const TROUBLE_STATUS: Readonly<Record<TroubleKind, number>> = { away: 503, slow: 503, full: 507, unkeepable: 422 };
 
-/** The answer where the records are in trouble: the kind, told as forms and pages tell it, without what only a form can promise. */
+/**
+ * The answer where the records are in trouble: the kind, told as forms and pages tell it, without what only a form can
+ * promise.
+ */
 export const troubled = (kind: TroubleKind): Response =>
   problem(TROUBLE_STATUS[kind], TROUBLE_WORDS[kind].split(/ (?=What you typed)/)[0] ?? '');
 
@@ -89,7 +92,8 @@ const MOST_PAGE_BYTES = 10_000_000;
 
 /**
  * A file sent as it is, by its content type.
- * @returns null where the type is none of the open formats; else its recipe: the only one, or the one that `?recipe=` names
+ * @returns null where the type is none of the open formats; else its recipe: the only one, or the one that `?recipe=`
+ * names
  * by its number; or the answer to give: 413, 400 for what is no text, 422 for what holds no recipe or several
  */
 export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | null> {

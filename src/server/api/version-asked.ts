@@ -20,7 +20,10 @@ interface VersionAsked {
 
 type Asked = { readonly ok: true; readonly value: VersionAsked } | { readonly ok: false; readonly response: Response };
 
-/** `?version=` its number, else the newest; `?times=` so many times as large. @returns the answer to give where it can't be had */
+/**
+ * `?version=` its number, else the newest; `?times=` so many times as large. @returns the answer to give where it can't
+ * be had
+ */
 export async function formulaAsked(request: Request, id: string): Promise<Asked> {
   const no = (response: Response): Asked => ({ ok: false, response });
   const query = new URL(request.url).searchParams;

@@ -1,5 +1,6 @@
 /**
- * Migrations: the files of database/migrations in the order of their names, each in a transaction of its own, each once.
+ * Migrations: the files of database/migrations in the order of their names, each in a transaction of its own, each
+ * once.
  */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
@@ -44,7 +45,8 @@ export const pending = (): Promise<{ readonly files: readonly string[]; readonly
  * Applies what has not been applied.
  * @param upTo the last file to apply, by the beginning of its name; for tests of an older age
  * @returns the names of the files applied now
- * @throws when the records were made by a newer Even Crumb, an applied file was changed since, or a file fails (it is then
+ * @throws when the records were made by a newer Even Crumb, an applied file was changed since, or a file fails (it is
+ * then
  *   rolled back whole)
  */
 export async function migrate(upTo = '9999'): Promise<readonly string[]> {

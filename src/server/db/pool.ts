@@ -1,5 +1,6 @@
 /**
- * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is found as
+ * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is
+ * found as
  * soon as one that is gone: the client's own clock runs, not only the server's.
  */
 import { Client, type ClientBase, Pool, type PoolClient, type QueryResultRow } from 'pg';
@@ -43,7 +44,10 @@ export const query = <R extends QueryResultRow>(sql: string, values: readonly un
 const UNDONE_BY_OTHERS = new Set(['40P01', '40001']);
 const MOST_TRIES = 3;
 
-/** Several queries that stand or fall together. What is done in it may be done again from the beginning, up to three times. */
+/**
+ * Several queries that stand or fall together. What is done in it may be done again from the beginning, up to three
+ * times.
+ */
 export const transaction = <T>(work: (client: PoolClient) => Promise<T>): Promise<T> =>
   toldApart(async () => {
     for (let tries = 1; ; tries++) {

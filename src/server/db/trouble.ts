@@ -1,5 +1,6 @@
 /**
- * What can be wrong with the records, told apart so that the cook is told what is so: they are away and it goes on by itself,
+ * What can be wrong with the records, told apart so that the cook is told what is so: they are away and it goes on by
+ * itself,
  * the disk is full, it took too long, or what was sent can't be kept as it stands.
  */
 import { TROUBLE_WORDS, type TroubleKind } from '@/contract/trouble';
@@ -17,7 +18,8 @@ export class RecordsTrouble extends Error {
   }
 }
 
-// 57P0x: shutting down or starting; 08: connection; 53300: too many connections; 53200: out of memory; 3D000, 28: it lets nobody in
+// 57P0x: shutting down or starting; 08: connection; 53300: too many connections; 53200: out of memory; 3D000, 28: it
+// lets nobody in
 const AWAY = /^(?:ECONNREFUSED|ECONNRESET|ENOENT|EPIPE|ETIMEDOUT|57P0[1-4]|08.{3}|53[23]00|3D000|28.{3}|55000)$/;
 const FULL = /^(?:53100|ENOSPC)$/;
 // the data don't fit their column (22), or break a rule between rows (23)

@@ -10,7 +10,10 @@ export interface DayOf {
   readonly placed: readonly Placed[];
 }
 
-/** @param zone the kitchen's, for the calendar to show it in; '' is the server's. @returns the text of an .ics file; times in UTC */
+/**
+ * @param zone the kitchen's, for the calendar to show it in; '' is the server's. @returns the text of an .ics file;
+ * times in UTC
+ */
 export function calendarOf(name: string, days: readonly DayOf[], zone: string): string {
   const events = days.flatMap((d) =>
     d.placed.map(

@@ -1,4 +1,7 @@
-/** A lot on paper: the sheet it is blended by, and a label for every bag, from what the lot was made as and nothing else. */
+/**
+ * A lot on paper: the sheet it is blended by, and a label for every bag, from what the lot was made as and nothing
+ * else.
+ */
 import { Image, Text, View } from '@react-pdf/renderer';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Blends, Weighing } from '@/core/premix/blend';
@@ -127,7 +130,10 @@ const MOST_BOXES = 12;
 const onScale = (w: Weighing, units: Units): string =>
   `${w.times > 1 ? `${w.times} x ` : ''}${grams(w.eachG, units)}${w.scale ? `, ${w.scale.name}` : ''}`;
 
-/** The sheet a lot is blended by: how many blends, in which order, on which scale, with ticks and room for the packets' lots. */
+/**
+ * The sheet a lot is blended by: how many blends, in which order, on which scale, with ticks and room for the packets'
+ * lots.
+ */
 export function BlendSheet({
   name,
   about,

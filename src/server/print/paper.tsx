@@ -1,4 +1,6 @@
-/** What every printed paper shares: its fonts, its margins, its measures. Fonts ship with the app; nothing is fetched. */
+/**
+ * What every printed paper shares: its fonts, its margins, its measures. Fonts ship with the app; nothing is fetched.
+ */
 import { join } from 'node:path';
 import { Document, type DocumentProps, Font, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactElement, ReactNode } from 'react';

@@ -1,4 +1,6 @@
-/** What enters and leaves the records: nothing silently lost, nobody silently overwritten, and what can't be read told. */
+/**
+ * What enters and leaves the records: nothing silently lost, nobody silently overwritten, and what can't be read told.
+ */
 import { randomUUID } from 'node:crypto';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';

@@ -139,7 +139,10 @@ function findable(f: Formula, house: Kitchen) {
 /** Raised when the code works something else of a formula that it is found by: every row is worked again then. */
 const FACTS_CODE = 4;
 
-/** Whether a row was worked in another kitchen than this, by other code, or for another day. Parameters: the stamp, the code, the day. */
+/**
+ * Whether a row was worked in another kitchen than this, by other code, or for another day. Parameters: the stamp, the
+ * code, the day.
+ */
 const STALE = (stamp: string, code: string, day: string): string =>
   `(f.facts_stamp is distinct from ${stamp} or f.facts_code <> ${code} or f.facts_day <> ${day}::date)`;
 
@@ -243,7 +246,9 @@ function toVersion(r: VersionRow): Version {
   };
 }
 
-/** A formula that measures flour by the cup, to show a difference on, of those used lately; null where there is none. */
+/**
+ * A formula that measures flour by the cup, to show a difference on, of those used lately; null where there is none.
+ */
 export const cupFormula = async (): Promise<string | null> =>
   (
     await query<{ id: string }>(

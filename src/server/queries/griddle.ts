@@ -28,7 +28,10 @@ export async function tapsOf(batchId: string, client?: PoolClient): Promise<Tap[
   return client ? (await client.query<TapRow>(sql, values)).rows : query<TapRow>(sql, values);
 }
 
-/** So many more pieces are wanted, or fewer; never under one. Sent twice it is once. @returns a refusal when there is no such batch under way */
+/**
+ * So many more pieces are wanted, or fewer; never under one. Sent twice it is once. @returns a refusal when there is no
+ * such batch under way
+ */
 export const wantPieces = (batchId: string, by: number, requestId: string | null = null): Promise<ActionResult> =>
   transaction((client) =>
     onceFor(client, requestId, 'want-pieces', async () => {
@@ -44,7 +47,10 @@ export const wantPieces = (batchId: string, by: number, requestId: string | null
 /** Batches that are looked at for a formula's times: the newest. */
 const LOOKED_AT = 8;
 
-/** Seconds of each side over a formula's earlier batches of a kind and about the same portion; of two ends from one base, the pieces of that kind. */
+/**
+ * Seconds of each side over a formula's earlier batches of a kind and about the same portion; of two ends from one
+ * base, the pieces of that kind.
+ */
 export async function earlierSides(batch: {
   readonly id: string;
   readonly formulaId: string;

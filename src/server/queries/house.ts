@@ -1,4 +1,7 @@
-/** The house: its conventions, ways, units and gear, kept in the table of kitchen facts, with what it has of its own. A fresh kitchen has the fresh ones. */
+/**
+ * The house: its conventions, ways, units and gear, kept in the table of kitchen facts, with what it has of its own. A
+ * fresh kitchen has the fresh ones.
+ */
 import type { PoolClient } from 'pg';
 import type { z } from 'zod';
 import { type ActionResult, clashing, type Kept } from '@/contract/action-result';
@@ -33,7 +36,10 @@ declare global {
   var evenCrumbHouse: Kitchen | undefined;
 }
 
-/** The house as it was last loaded or saved by this server; null before that. For answers that must not wait for records. */
+/**
+ * The house as it was last loaded or saved by this server; null before that. For answers that must not wait for
+ * records.
+ */
 export const lastHouse = (): Kitchen | null =>
   globalThis.evenCrumbHouse
     ? { ...globalThis.evenCrumbHouse, today: localDay(Date.now(), globalThis.evenCrumbHouse.units) }

@@ -1,4 +1,7 @@
-/** The books of a lot: what left it and came back, what was corrected, and what was voided. Nothing in them is rubbed out. */
+/**
+ * The books of a lot: what left it and came back, what was corrected, and what was voided. Nothing in them is rubbed
+ * out.
+ */
 import type { PoolClient } from 'pg';
 import { z } from 'zod';
 import { lotItemSchema } from '@/contract/stored';
@@ -179,7 +182,8 @@ function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
 }
 
 /**
- * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made of is
+ * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made
+ * of is
  * the same in bags of every size of it; how many there are is this size's own.
  */
 export const correctLot = (lotId: string, to: LotCorrection, who: string, why: string): Promise<MadeLot> =>
@@ -227,7 +231,8 @@ export const correctLot = (lotId: string, to: LotCorrection, who: string, why: s
 
 /**
  * Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more.
- * @param back it was never blended, so what it took goes back into stock; refused where bags of it have left: what was blended is no flour
+ * @param back it was never blended, so what it took goes back into stock; refused where bags of it have left: what was
+ * blended is no flour
  */
 export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<MadeLot> =>
   booked(lotId, null, 'void-lot', async (client) => {

@@ -1,4 +1,6 @@
-/** Queries on what a kitchen has of its own: its ingredients, the measures it has weighed, and what stands on its shelf. */
+/**
+ * Queries on what a kitchen has of its own: its ingredients, the measures it has weighed, and what stands on its shelf.
+ */
 import type { ClientBase } from 'pg';
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
@@ -170,7 +172,10 @@ export const countStock = (id: string, ingredientId: string, countedG: number, w
       await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);
   });
 
-/** Takes a count back; it stays in the list, said to be. What was taken or put back since is not lost. @returns whether it stood */
+/**
+ * Takes a count back; it stays in the list, said to be. What was taken or put back since is not lost. @returns whether
+ * it stood
+ */
 export const uncountStock = (id: string): Promise<boolean> =>
   transaction(async (client) => {
     const row = (
@@ -231,7 +236,10 @@ async function putStock(client: ClientBase, stock: readonly Stock[], who: string
   );
 }
 
-/** Saves an ingredient of the kitchen's own, new or changed. A packet that could not be read is kept aside when another takes its place. */
+/**
+ * Saves an ingredient of the kitchen's own, new or changed. A packet that could not be read is kept aside when another
+ * takes its place.
+ */
 export const storeThing = (
   thing: OwnThing,
   fresh: boolean,

@@ -72,7 +72,10 @@ export async function planById(id: string): Promise<KeptPlan | null> {
 const OTHERWISE =
   'Another screen has changed this plan: open it again, and keep yours as a new one if both are wanted.';
 
-/** Keeps a plan; without an id it is a new one, kept once for a request. What another screen changed since it was opened is not written over. */
+/**
+ * Keeps a plan; without an id it is a new one, kept once for a request. What another screen changed since it was opened
+ * is not written over.
+ */
 export const keepPlan = ({
   id,
   revision,

@@ -67,7 +67,8 @@ export type PremixFields = Pick<Premix, 'name' | 'settings'>;
 const TWIN = 'There is one of that name already.';
 
 /**
- * Keeps a premix; without an id it is a new one, made once for a request. Another bag, of another version of its formula too,
+ * Keeps a premix; without an id it is a new one, made once for a request. Another bag, of another version of its
+ * formula too,
  * keeps the name and is the next edition once a lot was made of this one: its lots stay what they were.
  */
 export const keepPremix = (
@@ -187,7 +188,10 @@ export const openLots = (premixId: string | null = null): Promise<Lot[]> =>
 
 const LOTS_AT_ONCE = 50;
 
-/** Lots of a premix that are used up, the newest first, a page at a time. @param before the id of the lot the page before ended with */
+/**
+ * Lots of a premix that are used up, the newest first, a page at a time. @param before the id of the lot the page
+ * before ended with
+ */
 export async function usedUpLots(
   premixId: string,
   before: string | null = null,
@@ -232,7 +236,10 @@ export async function lotById(id: string): Promise<Lot | null> {
 /** A code by its letters and digits, as `codeKey` has it. */
 const KEY_OF = (column: string): string => `regexp_replace(upper(${column}), '[^[:alnum:]]', '', 'g')`;
 
-/** Lots that an ingredient's lot, or a lot's own number, leads to. @param code as it is on the packet, or the lot's number; equal by letters and digits */
+/**
+ * Lots that an ingredient's lot, or a lot's own number, leads to. @param code as it is on the packet, or the lot's
+ * number; equal by letters and digits
+ */
 export const lotsByCode = (code: string): Promise<Lot[]> =>
   lotsFrom(
     `${SELECT_LOT} where ${KEY_OF('l.number')} = $1
@@ -259,7 +266,10 @@ export interface NewLot {
   readonly fills: readonly Fill[];
   /** yyyy-mm-dd. */
   readonly made: string;
-  /** By ingredient, each sack's own lot and what went in of it; one without grams has the rest, and what is left out went in as planned. */
+  /**
+   * By ingredient, each sack's own lot and what went in of it; one without grams has the rest, and what is left out
+   * went in as planned.
+   */
   readonly sacks: Readonly<Record<string, readonly { readonly lot: string; readonly grams: number | null }[]>>;
   readonly checked: string;
   readonly note: string;
@@ -277,7 +287,10 @@ export interface FilledLot extends Fill {
   readonly frozen: FrozenLot;
 }
 
-/** Numbers a lot and writes a row for each size of bag. @returns the rows' ids, in order; again: the same press wrote them before */
+/**
+ * Numbers a lot and writes a row for each size of bag. @returns the rows' ids, in order; again: the same press wrote
+ * them before
+ */
 export async function insertLot(
   client: PoolClient,
   l: NewLot,

@@ -80,7 +80,9 @@ export const keepSide = (
     }),
   );
 
-/** Takes a side out as it was seen; one that another has changed since is told first, with the revision to drop it by. */
+/**
+ * Takes a side out as it was seen; one that another has changed since is told first, with the revision to drop it by.
+ */
 export async function dropSide(id: string, revision: number): Promise<ActionResult> {
   if ((await query('delete from sides where id = $1 and revision = $2 returning id', [id, revision])).length > 0)
     return { ok: true };

@@ -1,6 +1,8 @@
 /**
- * Taking from the shelf and putting back. What a batch or a lot takes is written once, in the transaction that makes it;
- * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each other.
+ * Taking from the shelf and putting back. What a batch or a lot takes is written once, in the transaction that makes
+ * it;
+ * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each
+ * other.
  */
 import type { PoolClient } from 'pg';
 import type { Deduction } from '@/core/batch/take-out';

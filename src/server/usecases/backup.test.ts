@@ -1,4 +1,6 @@
-/** A backup taken, everything deleted, restored, and compared table by table; on the real database, with its own tools. */
+/**
+ * A backup taken, everything deleted, restored, and compared table by table; on the real database, with its own tools.
+ */
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

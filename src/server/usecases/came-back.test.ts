@@ -1,4 +1,7 @@
-/** What an outcome asked to change: offered, tried by the next batch, judged; put off and taken up again. On the real database. */
+/**
+ * What an outcome asked to change: offered, tried by the next batch, judged; put off and taken up again. On the real
+ * database.
+ */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { cameOf, trendOf } from '@/core/judge/came-back';
 import { heldAgainst, NO_TARGET, scoreOf } from '@/core/judge/target';

@@ -1,5 +1,6 @@
 /**
- * A batch that changes after it was begun, in itself alone: a stand-in for what is missing, told before it is taken and undone
+ * A batch that changes after it was begun, in itself alone: a stand-in for what is missing, told before it is taken and
+ * undone
  * while nothing is weighed; more or fewer pieces; put away, or made again. The formula stays as it is.
  */
 
@@ -187,7 +188,10 @@ interface Rewritten {
   readonly driver: Driver;
 }
 
-/** Writes a changed sheet, and takes or puts back the difference: what another hand has changed since it was read is not written over. */
+/**
+ * Writes a changed sheet, and takes or puts back the difference: what another hand has changed since it was read is not
+ * written over.
+ */
 async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<Done> {
   const { batch, house } = o;
   const stock = await stockNoted();
@@ -238,7 +242,8 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
 }
 
 /**
- * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what was
+ * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what
+ * was
  * taken. Only while nothing that it changes is weighed.
  */
 export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done> {
@@ -263,7 +268,8 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
 }
 
 /**
- * Something stands in for the missing part of a line: what there is goes in, and the rest of it as another thing, on a line of
+ * Something stands in for the missing part of a line: what there is goes in, and the rest of it as another thing, on a
+ * line of
  * its own; also when other lines are weighed. The line itself is then planned at what there is.
  */
 export async function standInPart(
@@ -326,7 +332,8 @@ export async function standInPart(
 }
 
 /**
- * Takes a stand-in out again, or all of them: the sheet is as it was planned, with the others put in anew. Only while nothing that it changes is weighed.
+ * Takes a stand-in out again, or all of them: the sheet is as it was planned, with the others put in anew. Only while
+ * nothing that it changes is weighed.
  * @param nth from 0, as they were put in; null: all
  */
 export async function undoSwaps(batchId: string, nth: number | null): Promise<Done> {
@@ -382,7 +389,10 @@ function driverFor(batch: Batch, pieces: number): Driver {
   };
 }
 
-/** More covers, or fewer: plans what is not weighed, takes or puts back the difference, and says what can no longer change. */
+/**
+ * More covers, or fewer: plans what is not weighed, takes or puts back the difference, and says what can no longer
+ * change.
+ */
 export async function changeCovers(
   batchId: string,
   pieces: number,
@@ -433,7 +443,8 @@ export async function changeCovers(
 }
 
 /**
- * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is asked; the
+ * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is
+ * asked; the
  * lots' books keep both.
  * @returns false when there is no such batch under way
  */
@@ -513,7 +524,10 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
   }
 }
 
-/** The same batch again from its plan, worked anew and without its stand-ins; with the sauces it had; once, however often it is pressed. */
+/**
+ * The same batch again from its plan, worked anew and without its stand-ins; with the sauces it had; once, however
+ * often it is pressed.
+ */
 export async function makeAgain(batchId: string, requestId: string | null): Promise<Started> {
   const no = (message: string): Started => ({ ok: false, path: 'batchId', message });
   const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);

@@ -26,7 +26,10 @@ interface BatchDay {
   readonly ways: Ways;
 }
 
-/** The steps a batch still has, by the house's days; nothing where nobody has said when it is served. @param now ms since 1970 */
+/**
+ * The steps a batch still has, by the house's days; nothing where nobody has said when it is served. @param now ms
+ * since 1970
+ */
 export async function stepsLeft(batch: Batch, house: Kitchen, now: number): Promise<readonly StepsOfDay[]> {
   if (!batch.timeline) return [];
   const [day, taps] = await Promise.all([dayOf(batch, house), tapsOf(batch.id)]);
@@ -71,7 +74,10 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
 }
 
-/** Other batches' pieces on the surfaces of this one, with allergens that it lacks: those that lie there, and those since it was cleaned. */
+/**
+ * Other batches' pieces on the surfaces of this one, with allergens that it lacks: those that lie there, and those
+ * since it was cleaned.
+ */
 export async function touchedBefore(
   batch: Batch,
   house: Kitchen,

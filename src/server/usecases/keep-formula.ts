@@ -62,7 +62,10 @@ export async function knownCards(cards: z.output<typeof cardsSchema>['cards']): 
   });
 }
 
-/** Each card as a formula of its own: all of them are looked at before any is kept. What is sent once more is not kept twice. */
+/**
+ * Each card as a formula of its own: all of them are looked at before any is kept. What is sent once more is not kept
+ * twice.
+ */
 export async function keepMany({
   cards,
 }: z.output<typeof keepCardsSchema>): Promise<ActionResult<{ readonly kept: readonly string[] }>> {

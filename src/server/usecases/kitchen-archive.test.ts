@@ -1,4 +1,7 @@
-/** The whole kitchen out and back, on the real database: every table the same, and nothing changed by what is no kitchen. */
+/**
+ * The whole kitchen out and back, on the real database: every table the same, and nothing changed by what is no
+ * kitchen.
+ */
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,6 +1,8 @@
 /**
- * The whole kitchen as one open file: a zip of JSON, a table each, with a JSON Schema beside them; and such a file read back into
- * an empty kitchen. Records of an older age are laid out as they were then, brought up to date beside the kitchen, and only then
+ * The whole kitchen as one open file: a zip of JSON, a table each, with a JSON Schema beside them; and such a file read
+ * back into
+ * an empty kitchen. Records of an older age are laid out as they were then, brought up to date beside the kitchen, and
+ * only then
  * put in.
  */
 
@@ -266,7 +268,10 @@ async function dangling(client: ClientBase): Promise<string | null> {
 /** Raised to undo all of it, with what to say. */
 class NotTaken extends Error {}
 
-/** What the database refuses of the data themselves: no column takes it (22), a rule forbids it (23), it is not laid out so (42, P0). */
+/**
+ * What the database refuses of the data themselves: no column takes it (22), a rule forbids it (23), it is not laid out
+ * so (42, P0).
+ */
 const ofTheData = (e: unknown): e is Error =>
   e instanceof Error && /^(?:22|23|42(?!501)|P0)/.test((e as { code?: string }).code ?? '');
 
@@ -279,7 +284,9 @@ async function toldWhere<T>(where: string, work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** Puts the rows of a table in by a statement that takes them as JSON; of data that are refused, the first row is named. */
+/**
+ * Puts the rows of a table in by a statement that takes them as JSON; of data that are refused, the first row is named.
+ */
 async function putIn(client: ClientBase, table: string, statement: string, json: string): Promise<void> {
   await client.query('savepoint one_table');
   try {

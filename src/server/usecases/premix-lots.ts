@@ -67,7 +67,9 @@ export async function newestOf(premixId: string): Promise<Version | null> {
   return now && now.newest > now.number ? version(now.formulaId, null) : null;
 }
 
-/** Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed. */
+/**
+ * Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed.
+ */
 export async function makeLot(l: NewLot): Promise<MadeLot> {
   const [house, stock] = await Promise.all([loadHouse(), stockNoted()]);
   const kept = await workedPremix(l.premixId, house);
@@ -179,7 +181,10 @@ export async function frozenLotById(
   return now?.frozen ? { ...now, premixName: now.frozen.name, frozen: now.frozen } : null;
 }
 
-/** Freezes what was made before lots kept what they are: before the premix, or anything else, changes. @param premixId of one; null: of all */
+/**
+ * Freezes what was made before lots kept what they are: before the premix, or anything else, changes. @param premixId
+ * of one; null: of all
+ */
 export async function freezeOld(premixId: string | null): Promise<void> {
   const ids = await unfrozenLots(premixId);
   const house = ids.length > 0 ? await loadHouse() : null;
@@ -204,7 +209,10 @@ export function frozenParts(
   };
 }
 
-/** Why nothing is made of a lot while something of it is not in the pantry: it would be left out, and its allergens with it. */
+/**
+ * Why nothing is made of a lot while something of it is not in the pantry: it would be left out, and its allergens with
+ * it.
+ */
 export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, house: Kitchen): string | null {
   const names = [
     ...lot.contents.flatMap((c) => (findIngredient(c.id, house.conventions.own) ? [] : [c.name])),
@@ -218,7 +226,10 @@ export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, hou
 /** Codes that are nearly the one asked for. */
 export const nearlyCalled = async (code: string): Promise<readonly string[]> => nearCodes(code, await codesWritten());
 
-/** Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own number */
+/**
+ * Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own
+ * number
+ */
 export async function recalled(code: string): Promise<readonly RecalledLot[]> {
   const lots = await lotsByCode(code);
   return recallOf(code, lots, lots.length > 0 ? await booksOf(lots.map((l) => l.id)) : []);
@@ -249,7 +260,10 @@ export async function bagsFor(lots: readonly Lot[], house: Kitchen): Promise<rea
   return out;
 }
 
-/** A batch from so many bags of a lot, ready to be written: the bags leave the lot, what is added leaves the shelf. @param portion mL; left out: the kind's usual */
+/**
+ * A batch from so many bags of a lot, ready to be written: the bags leave the lot, what is added leaves the shelf.
+ * @param portion mL; left out: the kind's usual
+ */
 export async function prepareBags(f: FromBags, portion: number | null = null): Promise<Prepared> {
   const house = await loadHouse();
   const lot = await frozenLotById(f.lotId, house);

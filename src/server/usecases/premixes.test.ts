@@ -305,7 +305,8 @@ test('a premix has one name; another bag is the next edition once a lot was made
     revision: 5,
   });
   expect((await premixById(premixId))?.settings.bagG).toBe(750);
-  // what was put right for the old formula goes when the mix is kept of the newer one: the form saw it, and nobody else changed it
+  // what was put right for the old formula goes when the mix is kept of the newer one: the form saw it, and nobody else
+  // changed it
   const righted = { ...FRESH_PREMIX, bagG: 750, bagged: FORMULA };
   const kept = await keepPremix({ id: premixId, versionId, name: 'Bag mix', settings: righted });
   if (!kept.ok) throw new Error(kept.message);
@@ -518,7 +519,8 @@ test('one lot in bags of two sizes from two sacks: one number, each size its par
     [1000, 6, true, 30],
     [500, 8, false, 20],
   ]);
-  // 800 of every 1000 g are flour: 8,000 g, of which 5,000 out of the first sack; six tenths of it are in the larger bags
+  // 800 of every 1000 g are flour: 8,000 g, of which 5,000 out of the first sack; six tenths of it are in the larger
+  // bags
   expect(both.map((l) => l.contents.find((c) => c.id === FLOUR))).toMatchObject([
     {
       grams: 4800,

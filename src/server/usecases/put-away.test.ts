@@ -1,4 +1,7 @@
-/** What is copied, put away, deleted, given up or taken back, on the real database: nothing is lost, and everything comes back. */
+/**
+ * What is copied, put away, deleted, given up or taken back, on the real database: nothing is lost, and everything
+ * comes back.
+ */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { migrate } from '../db/migrate';
 import { closePool, query } from '../db/pool';

@@ -11,7 +11,9 @@ import { transaction } from '../db/pool';
 import { SHEET } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 
-/** How the rest of a mix is worked: so that the ratios come back, or all of it smaller, to what there is of one line. */
+/**
+ * How the rest of a mix is worked: so that the ratios come back, or all of it smaller, to what there is of one line.
+ */
 type RestBy = { readonly by: 'ratios' } | { readonly by: 'smaller'; readonly key: string };
 
 /**

@@ -1,5 +1,6 @@
 /**
- * Brings a backup back: into a database beside the one there is, read whole and compared with what was noted when it was taken,
+ * Brings a backup back: into a database beside the one there is, read whole and compared with what was noted when it
+ * was taken,
  * and only then put in its place.
  *   node --import tsx src/server/usecases/restore.ts FILE
  */

@@ -1,4 +1,7 @@
-/** Starting a batch: its sheet is worked out here from the version as saved, kept as it is, and what it wants is taken from stock. */
+/**
+ * Starting a batch: its sheet is worked out here from the version as saved, kept as it is, and what it wants is taken
+ * from stock.
+ */
 
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
@@ -143,7 +146,8 @@ export const cannot = (path: string, message: string): { readonly ok: false; rea
 });
 
 /**
- * A batch of a version, ready to be written. The sheet is worked out here, from the version as saved, and kept as it is.
+ * A batch of a version, ready to be written. The sheet is worked out here, from the version as saved, and kept as it
+ * is.
  * @returns errors of the scaling, or that there is no such version
  */
 export async function prepareBatch(s: Start): Promise<Prepared> {

@@ -1,4 +1,7 @@
-/** The records as tables for a sheet program, on the real database: what was entered stands in them, and nothing of it runs. */
+/**
+ * The records as tables for a sheet program, on the real database: what was entered stands in them, and nothing of it
+ * runs.
+ */
 import Papa from 'papaparse';
 import { GET as houseTable } from '@/app/house/export/route';
 import { GET as logTable } from '@/app/log/export/route';

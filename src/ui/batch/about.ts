@@ -13,7 +13,10 @@ export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string 
   return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
 }
 
-/** "One base, parted: 720 ml for sweet, then 480 ml for savoury; into each what is its own." Empty where there is one end. */
+/**
+ * "One base, parted: 720 ml for sweet, then 480 ml for savoury; into each what is its own." Empty where there is one
+ * end.
+ */
 export function partingWords(d: Driver): string {
   const parts = partingOf(d);
   if (!parts) return '';

@@ -88,7 +88,9 @@ function HalfAsked({
   );
 }
 
-/** How much is made: how it is measured, which end, what drives it, what comes out of the store, and in how many bowls. */
+/**
+ * How much is made: how it is measured, which end, what drives it, what comes out of the store, and in how many bowls.
+ */
 export function AsksHowMuch({ formula, house, shelf, bagged, kept, s, change, drive, p, errors, refused }: AsksProps) {
   const exactId = useId();
   const { kind, units, driver, means, planned, split } = p;

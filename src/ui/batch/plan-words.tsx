@@ -76,7 +76,10 @@ const DRIFT_NAMES: Readonly<Record<Moved['ratio'], string>> = {
 const MOVES_PCT = 0.05;
 const MOST_MOVED = 2;
 
-/** What rounding costs, each as a share of itself: lift and salt always, then what does most. @param all every ratio, not the worst alone */
+/**
+ * What rounding costs, each as a share of itself: lift and salt always, then what does most. @param all every ratio,
+ * not the worst alone
+ */
 export function Drifted({ moved, all }: { readonly moved: readonly Moved[]; readonly all: boolean }) {
   const always = moved.filter((m) => m.ratio === 'co2' || m.ratio === 'salt');
   const others = moved
@@ -196,7 +199,9 @@ interface EggChoice {
 
 const eggs = (n: number): string => `${n} ${n === 1 ? 'egg' : 'eggs'}`;
 
-/** Eggs that don't come out whole: weigh them, keep them whole and balance the rest, or make another size; side by side. */
+/**
+ * Eggs that don't come out whole: weigh them, keep them whole and balance the rest, or make another size; side by side.
+ */
 export function EggsView({
   choice,
   chosen,

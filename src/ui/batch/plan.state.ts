@@ -1,4 +1,6 @@
-/** What is typed on the Plan form: read as a driver, and turned into what another driver asks when the cook changes it. */
+/**
+ * What is typed on the Plan form: read as a driver, and turned into what another driver asks when the cook changes it.
+ */
 
 import type { Driver } from '@/core/batch/driver';
 import { amountSaid, type PortionSaid, portionSaid } from '@/core/batch/said';
@@ -62,7 +64,9 @@ export const ASKS: Readonly<Record<By, Ask>> = {
 export const WEIGHED: readonly By[] = ['flour', 'mass', 'ingredient'];
 export const COUNTS: readonly By[] = ['pieces', 'guests', 'pans'];
 
-/** What is wrong with a typed number, in words; null when it is fine. @param nothing 0 is let pass, for what may be none */
+/**
+ * What is wrong with a typed number, in words; null when it is fine. @param nothing 0 is let pass, for what may be none
+ */
 export function wrong(s: string, label: string, most: number, whole = false, nothing = false): string | null {
   if (s.trim() === '') return `${label}: write a number.`;
   if (/^\s*-/.test(s)) return `${label} has to be more than nothing.`;
@@ -189,7 +193,10 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
   };
 }
 
-/** Of several things on the shelf, the one that runs out first, and all there is of it. Null where none of them is noted, or in it. */
+/**
+ * Of several things on the shelf, the one that runs out first, and all there is of it. Null where none of them is
+ * noted, or in it.
+ */
 export function runsOutFirst(
   ids: readonly string[],
   q: Pick<TypedWith, 'lines' | 'shelf'>,
@@ -270,7 +277,10 @@ export function amountAsked(by: By, t: PlanTyped, means: Means | null, q: TypedW
   }
 }
 
-/** What is asked in pieces and is just what the card makes is the card as it is: its eggs stay whole and its spoons its own. */
+/**
+ * What is asked in pieces and is just what the card makes is the card as it is: its eggs stay whole and its spoons its
+ * own.
+ */
 export function asTheCard(d: Driver, made: number | null): Driver {
   return d.by === 'pieces' && d.pieces === made && !d.testPiece ? { by: 'factor', factor: 1 } : d;
 }

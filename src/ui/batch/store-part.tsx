@@ -13,7 +13,10 @@ interface InStore {
   readonly left: number;
 }
 
-/** What is typed of things that come whole. @param units forgiven behind a number @param many what they are called where they are not whole */
+/**
+ * What is typed of things that come whole. @param units forgiven behind a number @param many what they are called where
+ * they are not whole
+ */
 export function readTaken(
   typed: TakenTyped,
   offered: readonly Pick<InStore, 'id' | 'left'>[],

@@ -2,7 +2,10 @@ import Link from 'next/link';
 import type { Finding } from '@/core/findings/finding';
 import { Notice } from '../kit/notice';
 
-/** What of the version that is made is still a stop or a disagreement: said once more before hands act on it, with the way back. */
+/**
+ * What of the version that is made is still a stop or a disagreement: said once more before hands act on it, with the
+ * way back.
+ */
 export function Unsettled({ findings, back }: { readonly findings: readonly Finding[]; readonly back: string }) {
   const [first] = findings;
   if (!first) return null;

@@ -1,6 +1,8 @@
 import Link from 'next/link';
 
-/** Who has to be told. @param said `allergensSaid`; `notice` where the notice to print is, null where there is none yet */
+/**
+ * Who has to be told. @param said `allergensSaid`; `notice` where the notice to print is, null where there is none yet
+ */
 export function AllergensView({ said, notice }: { readonly said: string | null; readonly notice: string | null }) {
   if (said === null) return null;
   return (

@@ -31,7 +31,9 @@ function sets(o: Offer): string {
   }
 }
 
-/** What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap. */
+/**
+ * What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap.
+ */
 export function CardSays({ formula: f, card, fresh, send }: Props) {
   if (card === null) return null;
   const { guess, offers, told } = card;

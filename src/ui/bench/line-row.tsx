@@ -54,7 +54,10 @@ const tellsMore = (text: string, was: string): boolean => {
   return a === undefined || a !== b;
 };
 
-/** One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed over. */
+/**
+ * One line of the sheet: as the cook wrote it, what that weighs and what share of the flour it is; each can be typed
+ * over.
+ */
 export const LineRow = memo(function LineRow({
   line,
   flourG,
@@ -273,7 +276,10 @@ function Remarks({ line, endName }: { readonly line: BenchLine; readonly endName
   return said.length > 0 ? <p className="pr-2 pb-1 pl-8 text-sm text-soft">{said.join('; ')}</p> : null;
 }
 
-/** A line that is not understood is never a dead end: what it is the same as, its weight, without it, or a new thing in the pantry. */
+/**
+ * A line that is not understood is never a dead end: what it is the same as, its weight, without it, or a new thing in
+ * the pantry.
+ */
 function WaysOut({ line, tools }: { readonly line: BenchLine; readonly tools: LineTools }) {
   const look = '!min-h-8 !px-2.5 !text-sm';
   const unknown = line.status === 'unknown';

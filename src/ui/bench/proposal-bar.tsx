@@ -4,7 +4,9 @@ import type { Proposal } from '@/core/balance/bench';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 
-/** What is proposed, why, and what it falls short of; taken or refused here. Other ways to the same end are a tap away. */
+/**
+ * What is proposed, why, and what it falls short of; taken or refused here. Other ways to the same end are a tap away.
+ */
 export function ProposalBar({
   proposals,
   at,

@@ -181,7 +181,10 @@ interface TrackProps {
   readonly onTake: () => void;
 }
 
-/** The bar of a rail with its zone, hatched at both ends. @param left where the zone begins, percent of the bar; `right` where it ends */
+/**
+ * The bar of a rail with its zone, hatched at both ends. @param left where the zone begins, percent of the bar; `right`
+ * where it ends
+ */
 export const ZonedRail = ({ left, right }: { readonly left: number; readonly right: number }) => (
   <>
     <span className="absolute inset-x-0 top-2 h-3 rounded-full border border-line bg-white" />

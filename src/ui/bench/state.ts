@@ -1,4 +1,7 @@
-/** What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way back. */
+/**
+ * What the Bench holds while a formula is worked on: the formula as it stands, the end that is looked at, and the way
+ * back.
+ */
 import type { Vessel } from '@/core/card/parts';
 import type { EndId, Entry, Formula, GroupRole } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';

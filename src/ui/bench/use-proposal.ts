@@ -38,7 +38,9 @@ interface Proposing {
 
 const NONE: readonly Proposal[] = [];
 
-/** What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it. */
+/**
+ * What is proposed for the formula on the bench: by a tool, or by a rail that is dragged. A changed formula ends it.
+ */
 export function useProposal(
   bench: Bench,
   worked: () => Worked,
@@ -127,7 +129,9 @@ export function useProposal(
   };
 }
 
-/** A wish of the Bench that came with the address is proposed as soon as it stands, to be looked at before it is taken. */
+/**
+ * A wish of the Bench that came with the address is proposed as soon as it stands, to be looked at before it is taken.
+ */
 export function useTowards(id: string | null, bench: Bench, propose: Proposing['propose']): void {
   const at = useRef(bench);
   useEffect(() => {

@@ -15,7 +15,10 @@ export function setKitchenClock(server: number, asked: number, heard: number): v
   if (Math.abs(off - behindMs) > NEAR_MS) behindMs = Math.abs(off) < NEAR_MS ? 0 : off;
 }
 
-/** The kitchen's clock, as it goes. Before the page has one of its own: what the server's said when it was drawn, else null. */
+/**
+ * The kitchen's clock, as it goes. Before the page has one of its own: what the server's said when it was drawn, else
+ * null.
+ */
 export function useNow(everyMs: number): readonly [number | null, () => void];
 export function useNow(everyMs: number, drawnAt: number): readonly [number, () => void];
 export function useNow(everyMs: number, drawnAt: number | null = null): readonly [number | null, () => void] {

@@ -1,5 +1,6 @@
 /**
- * What of a batch's event log the server has not confirmed yet, kept in this browser (IndexedDB): an entry each, in the order it was
+ * What of a batch's event log the server has not confirmed yet, kept in this browser (IndexedDB): an entry each, in the
+ * order it was
  * told, whichever tab told it. What was refused is set aside, to be sent again or dropped by the cook.
  */
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
@@ -91,7 +92,10 @@ export const toldNow = (batchId: string, item: Item): Waiting => ({
 export const agoOf = (w: Waiting): number =>
   Math.max(0, w.page === PAGE ? performance.now() - w.mono : Date.now() - w.at);
 
-/** Keeps something until it is sent. Where there is no room it is kept as long as the page is open, and the window is told. */
+/**
+ * Keeps something until it is sent. Where there is no room it is kept as long as the page is open, and the window is
+ * told.
+ */
 export async function keepWaiting(w: Waiting): Promise<void> {
   try {
     const d = await store();
@@ -181,7 +185,10 @@ interface Tellings {
   readonly reading: () => () => boolean;
 }
 
-/** What is told while the store is read is not in what was read: shown, it would take a tap off the screen for a moment, and the next press would be for the wrong piece. */
+/**
+ * What is told while the store is read is not in what was read: shown, it would take a tap off the screen for a moment,
+ * and the next press would be for the wrong piece.
+ */
 export function tellings(): Tellings {
   let told = 0;
   let going = 0;

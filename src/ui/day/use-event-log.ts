@@ -1,6 +1,7 @@
 'use client';
 /**
- * The event log of a batch on a screen: what is told shows at once, is kept in this browser until the server has it, and is sent
+ * The event log of a batch on a screen: what is told shows at once, is kept in this browser until the server has it,
+ * and is sent
  * in order, once; what other screens have told comes in a few seconds behind at most.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -55,7 +56,10 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
   other.current = onOther;
   useEffect(() => sendsItself(batchId), [batchId]);
 
-  /** What is shown as waiting is what the store has, unless something was told since it was read: another look follows that. */
+  /**
+   * What is shown as waiting is what the store has, unless something was told since it was read: another look follows
+   * that.
+   */
   const look = useCallback(async (): Promise<void> => {
     const whole = tellingsNow.reading();
     const [left, refused] = await Promise.all([waiting(batchId), asideOf(batchId)]);

@@ -58,7 +58,10 @@ interface Props {
   readonly measured: MeasuredWith;
   /** What goes on pieces at the heat, by id. */
   readonly things: Readonly<Record<string, Ingredient>>;
-  /** Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants it, C. */
+  /**
+   * Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants
+   * it, C.
+   */
   readonly ends: readonly { readonly acrossCm: number | undefined; readonly known: KnownTimes; readonly zone: Zone }[];
   readonly ways: Ways;
   /** How long a bowl rests before it is poured, minutes. */

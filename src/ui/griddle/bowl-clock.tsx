@@ -18,7 +18,10 @@ export function liftAt(points: readonly Pick<FadePoint, 'min' | 'lift'>[], min: 
   return (a.lift + ((b.lift - a.lift) * (min - a.min)) / (b.min - a.min)) / fresh;
 }
 
-/** A bowl's clock from the moment dry and wet met: how long it stands, what is left of its lift, and until when it is good. */
+/**
+ * A bowl's clock from the moment dry and wet met: how long it stands, what is left of its lift, and until when it is
+ * good.
+ */
 export function BowlClock({
   bowl,
   bowls,

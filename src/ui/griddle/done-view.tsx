@@ -6,7 +6,10 @@ import type { Ways } from '@/core/formula/ways';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Choice } from '../kit/choice';
 
-/** How it is done at the heat today, where that is not as the house has it: noted, so that what comes out can be told from it. */
+/**
+ * How it is done at the heat today, where that is not as the house has it: noted, so that what comes out can be told
+ * from it.
+ */
 export function DoneView({
   kind,
   ways,

@@ -18,7 +18,9 @@ import { useUnits } from '../units';
 const MIN = 60_000;
 const MOST_C = 400;
 
-/** How hot it is: by probe, by a drop of water, or by its dial; what to do about it, and what the dial has meant before. */
+/**
+ * How hot it is: by probe, by a drop of water, or by its dial; what to do about it, and what the dial has meant before.
+ */
 export function HeatView({
   surfaces,
   zoneOf,

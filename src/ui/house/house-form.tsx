@@ -63,7 +63,10 @@ const UNIT_WHY: Readonly<Record<string, string>> = {
 /** Refusals that another time may not be. */
 const LATER: ReadonlySet<string> = new Set(['away', 'full', 'slow']);
 
-/** Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing follow. */
+/**
+ * Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing
+ * follow.
+ */
 export function HouseForm({ house, zones, weighed, save }: Props) {
   const [now, setNow] = useState<HouseParts>({
     conventions: house.conventions,

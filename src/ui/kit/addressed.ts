@@ -1,5 +1,8 @@
 'use client';
-/** What is looked for on a page that the address says: the page is drawn anew for each, and the next change is made from what was asked last, not from what is drawn yet. */
+/**
+ * What is looked for on a page that the address says: the page is drawn anew for each, and the next change is made from
+ * what was asked last, not from what is drawn yet.
+ */
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 

@@ -1,5 +1,8 @@
 'use client';
-/** A short sound and a flash of the page's rim, each of which can be turned off in this browser; words always say the same. */
+/**
+ * A short sound and a flash of the page's rim, each of which can be turned off in this browser; words always say the
+ * same.
+ */
 import { useEffect, useRef, useState } from 'react';
 import { copyOf, keepCopy } from './browser-copy';
 
@@ -54,7 +57,10 @@ function flash(): void {
   setTimeout(() => delete page.dataset.flash, FLASH_MS);
 }
 
-/** Calls when something is asked for after nothing was. @param asked empty: nothing is; null: not known yet, and no reason to call */
+/**
+ * Calls when something is asked for after nothing was. @param asked empty: nothing is; null: not known yet, and no
+ * reason to call
+ */
 export function useAlarm(asked: string | null): void {
   const before = useRef<string | null>(null);
   useEffect(() => {

@@ -1,6 +1,7 @@
 'use client';
 /**
- * What is typed and not yet sent, kept in this browser so that a reload or a closed lid loses nothing. Drafts stand in a place
+ * What is typed and not yet sent, kept in this browser so that a reload or a closed lid loses nothing. Drafts stand in
+ * a place
  * of their own for each tab; what a closed tab has left is brought back by the next that asks for it.
  */
 import { useEffect, useRef, useState } from 'react';
@@ -107,7 +108,8 @@ export const keepDraftOf = (name: string, value: unknown): boolean =>
   keepCopy(`${name}@${thisTab()}`, value === null ? null : ({ at: Date.now(), value } satisfies Kept));
 
 /**
- * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft of
+ * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft
+ * of
  * another tab that is open stays that tab's.
  * @param within ms after which a draft is too old to come back
  */

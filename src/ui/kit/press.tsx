@@ -3,8 +3,10 @@ import type { ComponentProps } from 'react';
 import { useAwake } from './awake';
 
 /**
- * Every button of the app. The server draws it disabled, so that no press is swallowed by a page that does not hear it yet; a button
- * that submits stays enabled, since its form (`form.tsx`) is kept by React until then. `data-waking` tells such a button apart from
+ * Every button of the app. The server draws it disabled, so that no press is swallowed by a page that does not hear it
+ * yet; a button
+ * that submits stays enabled, since its form (`form.tsx`) is kept by React until then. `data-waking` tells such a
+ * button apart from
  * one that is off: it looks as it will.
  */
 export function Press({ disabled = false, type = 'button', ...rest }: ComponentProps<'button'>) {

@@ -22,7 +22,10 @@ async function tell(f: Typed): Promise<void> {
   if (document.activeElement !== f) f.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
 }
 
-/** Last on the page: what was typed and chosen in fields before the page heard it is read once, when all of the page does. */
+/**
+ * Last on the page: what was typed and chosen in fields before the page heard it is read once, when all of the page
+ * does.
+ */
 export function TypedEarly() {
   useEffect(() => {
     const typed = [...document.querySelectorAll<Typed>(FIELDS)].filter((f) => f.value !== asDrawn(f));

@@ -28,7 +28,10 @@ export type WayValue = string | number;
 const MINUTES = 'minutes';
 const FIRST_MINUTES = 20;
 
-/** One matter that cooks disagree about; a rest may be any number of minutes. @param house what the house has; undefined: this is the house */
+/**
+ * One matter that cooks disagree about; a rest may be any number of minutes. @param house what the house has;
+ * undefined: this is the house
+ */
 export function WayChoice({
   way,
   value,
@@ -73,7 +76,10 @@ export function WayChoice({
   );
 }
 
-/** Ways of filling a cup that can be chosen: the kitchen's own once it has weighed one (or is set to it). @param weighed it has */
+/**
+ * Ways of filling a cup that can be chosen: the kitchen's own once it has weighed one (or is set to it). @param weighed
+ * it has
+ */
 export const fillNames = (weighed: boolean, now: string | undefined): Readonly<Record<string, string>> => {
   const { own, ...named } = CONVENTION_NAMES.flourFill;
   return weighed || now === 'own' ? { own, ...named } : named;

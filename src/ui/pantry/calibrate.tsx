@@ -78,7 +78,10 @@ const EMPTY: Weighing = {
   typed: ['', '', ''],
 };
 
-/** A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then on. */
+/**
+ * A few guided minutes: weigh three of one measure, see how they spread and what they change, and use them from then
+ * on.
+ */
 export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure }: Props) {
   const router = useRouter();
   const [form, change, sent] = useCopied<Weighing>('weighing', () => EMPTY);

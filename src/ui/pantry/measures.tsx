@@ -16,7 +16,10 @@ import { toast, toastUndo } from '../kit/toast';
 
 type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
 
-/** The measures this kitchen has weighed or answered for: what each holds, how sure that is, and whether amounts follow it. */
+/**
+ * The measures this kitchen has weighed or answered for: what each holds, how sure that is, and whether amounts follow
+ * it.
+ */
 export function Measures({
   house,
   filling,

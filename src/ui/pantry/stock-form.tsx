@@ -12,7 +12,10 @@ import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
 import { type StockKey, stockFieldsOf, stockNoteOf, stockToSend } from './stock.state';
 
-/** What is noted of an ingredient's packs: what one costs and holds, and its dates. How much there is, is counted beside it. */
+/**
+ * What is noted of an ingredient's packs: what one costs and holds, and its dates. How much there is, is counted beside
+ * it.
+ */
 export function StockForm({
   ingredientId,
   stock,

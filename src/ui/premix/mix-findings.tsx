@@ -15,7 +15,10 @@ import { FindingView } from '../bench/findings-view';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
 
-/** What the Bench would say of the mix as it is made, bag and additions together; and what puts it right, for this mix alone. */
+/**
+ * What the Bench would say of the mix as it is made, bag and additions together; and what puts it right, for this mix
+ * alone.
+ */
 export function MixFindings({
   formula,
   house,
@@ -57,7 +60,10 @@ export function MixFindings({
   );
 }
 
-/** What is found of another product of the mix; what puts it right is what is added to it, for the mix is one for all of them. */
+/**
+ * What is found of another product of the mix; what puts it right is what is added to it, for the mix is one for all of
+ * them.
+ */
 export function ProductFindings({
   additions,
   mix,

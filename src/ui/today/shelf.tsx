@@ -32,7 +32,10 @@ interface Props {
   readonly mains: { readonly flours: readonly string[]; readonly liquids: readonly string[] };
 }
 
-/** The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and what is not in them. */
+/**
+ * The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and
+ * what is not in them.
+ */
 export function ShelfView({ asked, rows, next, later, mains, acts }: Props) {
   const id = useId();
   const [now, ask] = useAddressed(asked, shelfAddress);

@@ -21,7 +21,10 @@ interface Sides {
   readonly b: CompareSide;
 }
 
-/** Two formulas side by side: the change in words, then lines and ratios; of a base with two finishes, one after the other. Worked where the records are. */
+/**
+ * Two formulas side by side: the change in words, then lines and ratios; of a base with two finishes, one after the
+ * other. Worked where the records are.
+ */
 export function CompareView({ house, a, b }: Sides) {
   const forked = a.formula.ends ?? b.formula.ends;
   return (

@@ -28,7 +28,10 @@ interface Props {
   readonly leave?: boolean;
 }
 
-/** What is done with a whole formula: copied, put away and brought back, deleted. What goes is asked before, and undone after. */
+/**
+ * What is done with a whole formula: copied, put away and brought back, deleted. What goes is asked before, and undone
+ * after.
+ */
 export function FormulaMenu({ acts, id, name, number, archived, leave = false }: Props) {
   const router = useRouter();
   const asking = useAsking();

@@ -27,7 +27,9 @@ interface Props {
 
 const NONE = 'none';
 
-/** All versions, newest first, with what changed in each; two of them, or another formula, picked to stand side by side. */
+/**
+ * All versions, newest first, with what changed in each; two of them, or another formula, picked to stand side by side.
+ */
 export function History({ formulaId, versions, older, others, source, a, b }: Props) {
   const router = useRouter();
   const compare = (x: string | null, y: string | null): void =>

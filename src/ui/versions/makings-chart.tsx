@@ -6,7 +6,10 @@ import { CHARTED_WORDS, type Charted } from '@/core/judge/came-back';
 const WORDS = [...VERDICTS].reverse().map((v) => VERDICT_WORDS[v]);
 const TICK = { fill: 'var(--color-soft)', fontSize: 12 };
 
-/** Makings one after the other: a verdict and how near each came to the target, or a number. What it shows stands in words in the list under it. */
+/**
+ * Makings one after the other: a verdict and how near each came to the target, or a number. What it shows stands in
+ * words in the list under it.
+ */
 export default function MakingsChart({
   points,
   by,

@@ -54,7 +54,9 @@ export function TrendLine({ trend }: { readonly trend: Trend }) {
   );
 }
 
-/** Every making of a formula with its version, what it was to change, and what came of that: a list, and a small chart. */
+/**
+ * Every making of a formula with its version, what it was to change, and what came of that: a list, and a small chart.
+ */
 export function Makings({
   formulaId,
   makings,

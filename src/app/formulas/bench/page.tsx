@@ -30,7 +30,10 @@ import { TargetBand } from '@/ui/versions/target-band';
 
 type Asked = string | string[] | undefined;
 
-/** `/formulas/new` and `/formulas/{id}` both lead here (`next.config.ts`): a formula that is saved for the first time keeps its Bench. */
+/**
+ * `/formulas/new` and `/formulas/{id}` both lead here (`next.config.ts`): a formula that is saved for the first time
+ * keeps its Bench.
+ */
 interface Props {
   readonly searchParams: Promise<{ formula?: Asked; version?: Asked; towards?: Asked; from?: Asked }>;
 }

@@ -3,7 +3,9 @@ import { formulaAsked } from '@/server/api/version-asked';
 import { fileNamed } from '@/server/print/file-named';
 import { TEXT_FORMATS, writtenAs } from '@/server/usecases/written';
 
-/** A version of a formula as a file: `?format=text|markdown|jsonld|csv|pdf`, `version`, `times` as large, `end` of two. */
+/**
+ * A version of a formula as a file: `?format=text|markdown|jsonld|csv|pdf`, `version`, `times` as large, `end` of two.
+ */
 export async function GET(
   request: Request,
   { params }: { readonly params: Promise<{ id: string }> },

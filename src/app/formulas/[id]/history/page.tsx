@@ -27,7 +27,9 @@ interface Props {
 /** Other formulas that can be put beside one: those used lately. */
 const OTHERS_OFFERED = 200;
 
-/** The versions of a formula; with two picked (`a`, `b`: a number, or another formula's id and a number), side by side. */
+/**
+ * The versions of a formula; with two picked (`a`, `b`: a number, or another formula's id and a number), side by side.
+ */
 export default async function HistoryPage({ params, searchParams }: Props) {
   const { id } = await params;
   if (!isUuid(id)) notFound();
