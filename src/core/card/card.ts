@@ -68,7 +68,11 @@ const VERBS = new Set(
   fold fry garnish grease grind heat hold if in invert keep ladle leave let lift lightly line lower make mash measure meanwhile melt mix once open place pour
   preheat prepare press puree put quickly reduce reheat remove repeat rest return rub scatter scoop scrape season separate serve set sieve sift simmer slide slowly soak
   spoon spread sprinkle start stack stir strain swirl switch take then tilt toss transfer turn until use wait warm when whip whisk wipe work wrap gently carefully
-  using with after before while as for to first next finally repeat`
+  using with after before while as for to first next finally repeat
+  laisser laissez mélanger mélangez verser versez ajouter ajoutez cuire faites battre battez fouetter fouettez
+  rühren verrühren mischen vermischen backen ausbacken braten unterheben unterrühren schlagen quellen
+  mezclar mezcla batir bate añadir añade dejar cocinar verter mescolare mescolate lasciare lasciate aggiungere
+  aggiungete cuocere sbattere sbattete mengen bakken roeren kloppen pisk vispa grädda häll`
     .split(/\s+/)
     .filter(Boolean),
 );
@@ -83,6 +87,7 @@ const TOLD =
 const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
 
 function isMethod(said: string): boolean {
+  if (/^step\s*\d{1,2}\b/i.test(said)) return true;
   // "in another bowl three eggs": an amount once the words that lead it in are off
   const bare = /^[\d½¼¾⅓⅔⅛]/u.test(said) ? said : withoutLead(said);
   const t = bare !== said && readAmount(bare) ? bare : said;
@@ -122,6 +127,35 @@ function unTab(raw: string): string {
     else joined.push(c);
   }
   return joined.join(': ');
+}
+
+/** Units that the head of a column gives to the bare numbers under it. */
+const COLUMN_UNITS: readonly (readonly [RegExp, string])[] = [
+  [/^(?:grams?|gramm|g|weight \(g\)|gewicht \(g\)|poids \(g\))$/i, 'g'],
+  [/^(?:ml|millilit(?:re|er)s?)$/i, 'ml'],
+  [/^(?:oz|ounces?)$/i, 'oz'],
+];
+const cellsOf = (raw: string): readonly string[] =>
+  raw.includes('\t') ? raw.split('\t') : /\|.*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '').split('|') : [];
+
+/** The rows of a table whose head names a unit, each number with that unit. */
+function withColumnUnits(raws: readonly string[]): readonly string[] {
+  let units: readonly (string | null)[] = [];
+  return raws.map((raw) => {
+    const cells = cellsOf(raw);
+    if (cells.length < 2) {
+      units = [];
+      return raw;
+    }
+    if (TABLE_HEAD.test(stripBullet(raw).replace(/\|/g, ' '))) {
+      units = cells.map((c) => COLUMN_UNITS.find(([re]) => re.test(c.trim()))?.[1] ?? null);
+      return raw;
+    }
+    if (!units.some((u) => u !== null)) return raw;
+    const bar = raw.includes('\t') ? '\t' : '|';
+    const told = cells.map((c, n) => (units[n] && /^\s*\d+(?:[.,]\d+)?\s*$/.test(c) ? ` ${c.trim()} ${units[n]} ` : c));
+    return bar === '|' ? `|${told.join('|')}|` : told.join(bar);
+  });
 }
 
 type Place =
@@ -264,14 +298,16 @@ const SPOKEN_HEADING =
 function inlineHeading(raw: Row, r: Reading): Place | null {
   const m = SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
-  const role = roleOf(m[1]);
-  if (role === null || role === 'method' || role === 'notes') return null;
+  const role = roleOf(m[1]) ?? 'unknown';
+  if (role === 'method' || role === 'notes') return null;
   if (lookUp(m[1], r.house).kind !== 'unknown') return null;
-  if (isMethod(m[2]) && !itemsIn(m[2], r.house, r.languages)) return null;
+  const items = itemsIn(m[2].replace(/[.!]$/, ''), r.house, r.languages);
+  // a heading that nobody knows heads a list, or nothing
+  if (items === null && (role === 'unknown' || isMethod(m[2]))) return null;
   const hint = vesselOf(role);
-  const bits = itemsIn(m[2], r.house, r.languages) ?? [m[2]];
-  const lines = bits.flatMap((bit) => readRows(bit, r, hint));
+  const lines = (items ?? [m[2]]).flatMap((bit) => readRows(bit, r, hint));
   if (lines.every((l) => l.ingredient === null)) return null;
+  if (role === 'unknown' && !lines.every((l) => l.ingredient !== null && l.written.length > 0)) return null;
   return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter' } };
 }
 
@@ -593,7 +629,7 @@ const isStrokes = (row: string): boolean =>
   row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
 
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
-  const raws = text.split(/\r\n|\r|\n|\u2028|\u2029/);
+  const raws = withColumnUnits(text.split(/\r\n|\r|\n|\u2028|\u2029/));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
     const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;

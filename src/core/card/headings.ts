@@ -50,6 +50,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
     'side',
     /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|whip|soak|crunch|brittle|slaw|salad|hash|fullung|sosse|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
   ],
+  ['side', /^(?:savou?ry |sweet )?(?:filling|stuffing|sauce)s? (?:per|for (?:each|one|every)|each)\b/],
   [
     'side',
     /^for (?:the |my )?(?:(?:caramelised|caramelized|fried|stewed|spiced|roasted|macerated|warm|cooked) )?(?:apples?|pears?|bananas?|peach(?:es)?|plums?|cherries|berries|strawberries|blueberries|raspberries|fruit|topping|mushrooms?|spinach|ham|salmon|bacon|cheese|butter|nuts|chicken)$/,
@@ -60,12 +61,12 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'fold-in',
-    /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?whites|fold in (?:last|at the end)|last)$/,
+    /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?(?:whites|meringue)|fold in (?:last|at the end)|last)$/,
   ],
   ['dry', /^(?:(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/],
   [
     'wet',
-    /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?)$/,
+    /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?|(?:for )?(?:the )?(?:egg )?yolks?)$/,
   ],
   [
     'batter',

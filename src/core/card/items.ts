@@ -22,6 +22,15 @@ const begins = (text: string): boolean => {
   );
 };
 
+/** "2 cups flour · 1 tsp salt · 2 eggs, beaten": parted by strokes of one kind alone; null where there are fewer than two. */
+function strokesOf(text: string): readonly string[] | null {
+  for (const stroke of [' · ', ' • ', ' | ']) {
+    const parts = text.split(stroke).map((x) => x.trim());
+    if (parts.length > 2 && parts.every((x) => x !== '')) return parts;
+  }
+  return null;
+}
+
 /**
  * The items of a row, each as it was written; null where the row is one item.
  * @param least so many amounts have to be found for the row to be parted
@@ -33,6 +42,8 @@ export function itemsIn(
 ): readonly string[] | null {
   if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
+  const parted = strokesOf(text);
+  if (parted && parted.filter((x) => whole(read(x))).length >= 0.6 * parted.length) return parted;
   const seams = [...text.matchAll(SEAM)].filter((m) => m[0] !== '' && m.index > 0);
   if (seams.length === 0) return null;
   // inside brackets nothing is parted
@@ -56,7 +67,8 @@ export function itemsIn(
       (comma && whole(read(text.slice(at).trim())));
     // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
     if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
-    if (!comma && seams.length === 1 && /plus|\+/i.test(m[0])) continue;
+    // "1 tbsp flaxseed + 3 tbsp water" are two things, "2 tbsp butter + 1 tbsp for the pan" one
+    if (!comma && seams.length === 1 && /plus|\+/i.test(m[0]) && l.ingredient?.id === r.ingredient?.id) continue;
     out.push(left);
     if (/[/|•·]/.test(m[0])) strokes++;
     from = at;

@@ -528,4 +528,10 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'cr of tartar': 'cream-of-tartar',
   'van extract': 'vanilla-extract',
   van: 'vanilla-extract',
+  'b.p.': 'baking-powder-double-al',
+  'b p': 'baking-powder-double-al',
+  bp: 'baking-powder-double-al',
+  'vanilla whey protein': 'whey-protein',
+  'chocolate whey protein': 'whey-protein',
+  'whey protein isolate': 'whey-protein',
 };

@@ -25,7 +25,7 @@ export const HARMLESS = list(
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
   large medium small big little tiny huge giant jumbo xl l m grosse taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
-  total each apiece altogether only alone nos pcs pc stk stuck stuks`,
+  total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
 );
 
 /** What is done to it, or how warm it is: melted, chopped, at room temperature. */
