@@ -319,6 +319,14 @@ Method
     ]);
   });
 
+  test('a sentence without end is searched for nothing, and stays with the method', () => {
+    const endless = `Weir cakes. Mix 200 g flour with 2 eggs. ${'Add 1 2 3 4 a '.repeat(400)}`;
+    expect(told(endless)).toEqual([
+      ['flour-all-purpose', 'batter', 200],
+      ['egg-large', 'batter', 100],
+    ]);
+  });
+
   test('of what is put into a pan only fat to fry in is the pan’s', () => {
     expect(
       told(`Weir cakes

@@ -12,7 +12,7 @@ import type { Result } from '../result';
 import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
-import { itemsIn, measuredIn } from './items';
+import { itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
@@ -510,6 +510,7 @@ function toldIn(
   const sentences = text.split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
+    if (said.length > MOST_SENTENCE_CHARS) return [];
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);
     if (fried) return [fried];

@@ -98,6 +98,10 @@ const STATE =
 const NO_FOOD =
   /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
 
+/** A sentence longer than this is no sentence of a card; a thing and what is done to it take no more room than that. */
+export const MOST_SENTENCE_CHARS = 1500;
+const MOST_ITEM_CHARS = 160;
+
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(
   rest: string,
@@ -138,7 +142,7 @@ export function measuredIn(
   let from = 0;
   for (const m of sentence.matchAll(NUMBER)) {
     if (m.index < from) continue;
-    const rest = sentence.slice(m.index);
+    const rest = sentence.slice(m.index, m.index + MOST_ITEM_CHARS);
     const after = rest.slice(m[0].length);
     // "200 C" is a heat, "2 c" are cups
     if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;

@@ -67,6 +67,8 @@ const LEFT_SHARE = 0.35;
 const LEFT_CALM = 1.6;
 /** A line that would be more of the whole than this is no better reading. */
 const MOST_OF_ALL = 0.85;
+/** A card of more lines is not searched: the time grows with their square. */
+const MOST_LINES = 50;
 /** The best single rereadings that are tried in pairs. */
 const PAIRED = 14;
 
@@ -96,6 +98,7 @@ function readAgain<L extends SuspectLine>(line: L, r: Rereading, q: SuspectsOf<L
 
 /** The likeliest slips in a card, the likeliest first; none where it is calm, or nothing explains what is found. */
 export function suspectsIn<L extends SuspectLine>(q: SuspectsOf<L>): readonly Suspect[] {
+  if (q.lines.length > MOST_LINES) return [];
   const numbers = (lines: readonly L[]): Numbers => numbersOf(lines, q.kind, q.school, q.at);
   const speaks = q.speaks ?? (() => true);
   const found = (lines: readonly L[], n: Numbers): readonly Finding[] => findingsOf({ lines, ...n }).filter(speaks);

@@ -1,5 +1,6 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
 import { readNumber } from '../../quantity/number';
+import { MOST_SENTENCE_CHARS } from '../items';
 
 export const FACTS = [
   'rest',
@@ -67,7 +68,7 @@ export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .split(/(?<=[.!?])\s+(?=\S)|\n+/)
     .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)]|[-•*])\s*/i, ''))
-    .filter((s) => s !== '')
+    .filter((s) => s !== '' && s.length <= MOST_SENTENCE_CHARS)
     .flatMap((sentence) => {
       let from = 0;
       const parts: string[] = [];
