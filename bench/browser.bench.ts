@@ -1,9 +1,7 @@
 /**
  * The last part of npm run bench: in a real browser, on the built app. From a key press to new numbers on the screen at
- * 20
- * lines, beside a bare React field's; what each page asks for in script; and what a slow line and a slow device make of
- * it.
- * Printed, not asserted.
+ * 20 lines, beside a bare React field's; what each page asks for in script; and what a slow line and a slow device make
+ * of it. Printed, not asserted.
  */
 import type { Page } from '@playwright/test';
 import { build } from 'esbuild';

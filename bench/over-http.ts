@@ -1,7 +1,6 @@
 /**
  * What the pages ask the server to do, asked over HTTP as a page asks it: the ids of the actions stand in the build's
- * own manifest, what is
- * sent goes as a page's script sends it, and the answer is the first value that comes back.
+ * own manifest, what is sent goes as a page's script sends it, and the answer is the first value that comes back.
  */
 import { readFileSync } from 'node:fs';
 

@@ -1,7 +1,6 @@
 /**
  * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second.
- * Median of
- * five rounds, after a warm-up.
+ * Median of five rounds, after a warm-up.
  */
 import { readFileSync } from 'node:fs';
 import { analyse } from '../src/core/analyse';

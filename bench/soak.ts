@@ -1,9 +1,7 @@
 /**
  * npm run soak: seven writers over formulas, taps, batches, stock and the house, each over HTTP as a page writes, while
- * the database and
- * the server are killed twelve times under them. Prints what was lost, what was doubled, and how long each took to be
- * back by itself.
- * Started by scripts/soak.mjs, which says where everything is.
+ * the database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long
+ * each took to be back by itself. Started by scripts/soak.mjs, which says where everything is.
  */
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';

@@ -1,9 +1,7 @@
 /**
  * Part of npm run bench: a store of 10,000 formulas, 50,000 batches and 500,000 taps beside the demo kitchen, each
- * served by a
- * server of its own. Prints each main page's answer in both, and beside `select 1`; the aim is at most three times the
- * demo's.
- * EVEN_CRUMB_BENCH_DEMO and EVEN_CRUMB_BENCH_STORE are the two databases.
+ * served by a server of its own. Prints each main page's answer in both, and beside `select 1`; the aim is at most
+ * three times the demo's. EVEN_CRUMB_BENCH_DEMO and EVEN_CRUMB_BENCH_STORE are the two databases.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { Client } from 'pg';

@@ -1,7 +1,6 @@
 /**
  * A Saturday at the Lantern Lock Boathouse: waffle kits packed on Friday, griddle cakes for twelve in the morning, from
- * the
- * mise to a draft version. The clock is not the wall's; the records are real, go away in the middle, and come back.
+ * the mise to a draft version. The clock is not the wall's; the records are real, go away in the middle, and come back.
  */
 import type { Locator, Page } from '@playwright/test';
 import { Client } from 'pg';

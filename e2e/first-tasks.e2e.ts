@@ -1,7 +1,6 @@
 /**
  * What a cook wants to do first, each from Today, without a manual. A step is a press, a choice or a box that is filled
- * in; none
- * of these takes more than six.
+ * in; none of these takes more than six.
  */
 import type { Locator, Page } from '@playwright/test';
 import { choose, chosen, expect, pdf, test } from './kitchen';

@@ -1,9 +1,7 @@
 /**
  * Every page walked: axe in light and in dark, nothing wider than the screen from 320 px, targets of 24 px at least,
- * outlines of
- * fields at 3:1, tables with names and row headers, text at twice its size and set wide, sentences that begin as
- * sentences, a title
- * that names the page, and the focus never left on the body.
+ * outlines of fields at 3:1, tables with names and row headers, text at twice its size and set wide, sentences that
+ * begin as sentences, a title that names the page, and the focus never left on the body.
  */
 import type { Page } from '@playwright/test';
 import { axe, expect, pagesOf, scriptOf, test } from './kitchen';

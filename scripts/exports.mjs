@@ -1,6 +1,5 @@
 // npm run exports: one name, one thing. No name is exported by two files, and none is exported that no other file
-// reads. Prints
-// what breaks a rule, and ends with 1 where anything does.
+// reads. Prints what breaks a rule, and ends with 1 where anything does.
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';

@@ -1,6 +1,6 @@
 // npm run imports: who may call whom. Every folder stands in one ordered list and imports only from those before it; no
-// file
-// may stand in a circle, not even one of types alone. Prints what breaks a rule, and ends with 1 where anything does.
+// file may stand in a circle, not even one of types alone. Prints what breaks a rule, and ends with 1 where anything
+// does.
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';

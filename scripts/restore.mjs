@@ -1,6 +1,5 @@
 // npm run restore -- FILE: brings a backup back, into a fresh data folder or in place of what there is (which is kept
-// as a
-// backup of its own first). Even Crumb has to be stopped.
+// as a backup of its own first). Even Crumb has to be stopped.
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { serverEnv, settings } from './app.mjs';

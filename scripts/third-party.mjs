@@ -1,6 +1,5 @@
 // npm run third-party: writes THIRD-PARTY.md, what the app ships that others have made, with each package's licence as
-// its own
-// package.json says it. Packages that only build or test it are not shipped, and not listed.
+// its own package.json says it. Packages that only build or test it are not shipped, and not listed.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';

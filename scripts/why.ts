@@ -1,7 +1,6 @@
 /**
  * npm run why -- "1 cup 240 ml milk": how a line is read, word by word: what took each, what it comes to, and what is
- * asked.
- * Reads the kitchen's shipped pantry alone, without the database.
+ * asked. Reads the kitchen's shipped pantry alone, without the database.
  */
 import { readLine } from '../src/core/card/line';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';

@@ -128,8 +128,7 @@ export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
 
 /**
  * What a screen tells of a batch. Each item is answered by itself; how long ago it was told makes the time it happened,
- * by the
- * kitchen's clock and not the screen's.
+ * by the kitchen's clock and not the screen's.
  */
 export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly answers: readonly ItemAnswer[] }>> =>
   acted(

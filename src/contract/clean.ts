@@ -1,7 +1,6 @@
 /**
  * Text as the records can hold it: without NUL, which no text column takes, and without halves of a surrogate pair,
- * which are
- * no character. Done once, where something enters.
+ * which are no character. Done once, where something enters.
  */
 
 // biome-ignore lint/suspicious/noControlCharactersInRegex: NUL is what it is for

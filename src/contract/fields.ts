@@ -71,8 +71,7 @@ export const decided = z
 
 /**
  * What a form was seen with. It is only compared with what is kept and with what is sent, never written, so that
- * nothing
- * hangs on its shape.
+ * nothing hangs on its shape.
  */
 export const seen = z
   .object({ revision: z.number().int().min(0), base: z.unknown(), decided })

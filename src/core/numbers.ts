@@ -1,7 +1,6 @@
 /**
  * The numbers of a batter, worked from its lines in one call: ratios, gas, volume, thickness. Pure arithmetic and
- * models; what is
- * found of them is another matter (analyse.ts), which the counter has no need of.
+ * models; what is found of them is another matter (analyse.ts), which the counter has no need of.
  */
 
 import { thickness } from './batter/thickness';

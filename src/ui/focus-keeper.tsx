@@ -38,8 +38,7 @@ function opens(e: MouseEvent): boolean {
 
 /**
  * A page that is under way says so at once, by a bar on top and a word for who listens; so does one that is seen and
- * can't be
- * used yet, where that takes longer than a blink.
+ * can't be used yet, where that takes longer than a blink.
  */
 export function UnderWayBar() {
   const path = usePathname();
@@ -79,8 +78,7 @@ export function UnderWayBar() {
 
 /**
  * The focus is never left on the body: after a page change it is at the page's heading, after a dialog or a menu at its
- * opener,
- * and where what had it is gone, at what had it before that.
+ * opener, and where what had it is gone, at what had it before that.
  */
 export function FocusKeeper() {
   const path = usePathname();

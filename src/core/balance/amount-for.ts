@@ -1,7 +1,6 @@
 /**
  * "Some flour", "salt": a thing that is known and an amount that is not. The amount that puts its own ratio into the
- * middle of
- * the kind's zone is proposed, to be taken, changed or refused; never put in by itself.
+ * middle of the kind's zone is proposed, to be taken, changed or refused; never put in by itself.
  */
 import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';

@@ -1,8 +1,7 @@
 /**
  * What stands on the Bench: a formula, the house it is read in, and which end of it is looked at. A proposal is a
- * changed
- * formula beside the one that stands, with its reason: every tool of the Bench makes one, and the cook takes or refuses
- * it.
+ * changed formula beside the one that stands, with its reason: every tool of the Bench makes one, and the cook takes or
+ * refuses it.
  */
 import { analyseFormula, type Worked } from '../analyse-formula';
 import { type Finest, rewriteAmount } from '../card/rewrite';

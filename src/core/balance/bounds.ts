@@ -1,9 +1,7 @@
 /**
  * How far a proposal may go: the batch keeps its size. Without being asked for it, the flour and the total of the
- * batter stay
- * within a tenth of the formula as it stands, no line falls under a third or rises over three times itself unless it is
- * the line
- * asked about, and nothing goes off. Shares of grams; numbers of ours.
+ * batter stay within a tenth of the formula as it stands, no line falls under a third or rises over three times itself
+ * unless it is the line asked about, and nothing goes off. Shares of grams; numbers of ours.
  */
 import type { FormulaLine } from '../formula/formula';
 import { testedFlourG } from '../formula/tally';
@@ -50,8 +48,7 @@ const within = (share: number, [low, high]: readonly [number, number]): boolean 
 
 /**
  * What of the size is held: flour and total; of a swap the total alone; of a fix the flour, and a total that may become
- * less
- * only by the lines that are too much.
+ * less only by the lines that are too much.
  */
 type HeldShares = 'flour and total' | 'total' | 'all but what is too much';
 

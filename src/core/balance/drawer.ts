@@ -1,7 +1,7 @@
 /**
  * A drawer of measures, and every amount that can be taken with them: level cups and spoons, sticks in eighths, whole
- * and
- * half eggs. At most three kinds of measure make an amount, and none is used oftener than the next larger one allows.
+ * and half eggs. At most three kinds of measure make an amount, and none is used oftener than the next larger one
+ * allows.
  */
 import Fraction from 'fraction.js';
 import { EGG_GRAMS, type KitchenConventions } from '../pantry/conventions';

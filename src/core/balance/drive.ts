@@ -1,7 +1,6 @@
 /**
  * A line that drives the rest: all of the buttermilk, one banana. Its amount is given and pinned; either everything
- * scales
- * with it, or the size stays and the other lines make up for it.
+ * scales with it, or the size stays and the other lines make up for it.
  */
 
 import { piecesOf } from '../batter/volume';

@@ -1,7 +1,6 @@
 /**
  * What the cook answers: which of two amounts stands, how a number is read, how much of a thing. Facts, and no fixes:
- * each is
- * taken as it is, and needs no proof.
+ * each is taken as it is, and needs no proof.
  */
 import type { Worked } from '../analyse-formula';
 import { batterVolume } from '../batter/volume';

@@ -1,7 +1,6 @@
 /**
  * Fixes of the balance: a ratio just inside its zone, a pour, soda that finds no acid, puree, spice. By the one line
- * that a
- * hand would change first, and by several where that is not enough.
+ * that a hand would change first, and by several where that is not enough.
  */
 import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';

@@ -1,7 +1,6 @@
 /**
  * Fixes: for a finding, what would put it right, each to be looked at before it is taken. A table from a finding's code
- * to
- * the tools of the Bench; a finding without a row here is only said.
+ * to the tools of the Bench; a finding without a row here is only said.
  */
 import type { Finding } from '../findings/finding';
 import {

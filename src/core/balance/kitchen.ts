@@ -1,9 +1,7 @@
 /**
  * Rounding to a kitchen's measures: for every line one of the amounts its drawer can take, chosen together so that the
- * ratios
- * that matter most drift least, then with the fewest scoops and the fewest measures to wash. The flour is taken first,
- * at every
- * amount its measures make near the target, and sets the scale; with it fixed every drift is linear.
+ * ratios that matter most drift least, then with the fewest scoops and the fewest measures to wash. The flour is taken
+ * first, at every amount its measures make near the target, and sets the scale; with it fixed every drift is linear.
  */
 
 import type { KitchenConventions } from '../pantry/conventions';

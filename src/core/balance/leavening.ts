@@ -1,7 +1,6 @@
 /**
  * Working the lift again: so much gas from soda that finds acid, the rest from powder. How much soda a sour liquid can
- * use,
- * what powder then remains, the same lift with no soda, the same with no powder. Arithmetic on the ledger.
+ * use, what powder then remains, the same lift with no soda, the same with no powder. Arithmetic on the ledger.
  */
 
 import Fraction from 'fraction.js';

@@ -1,7 +1,6 @@
 /**
  * Changes of lines that carry more than one line with them: a flour of a blend, eggs taken apart, a line that differs
- * by
- * end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
+ * by end. Each gives the formula back, changed; none loses what the cook wrote elsewhere.
  */
 import { writtenGrams } from '../card/rewrite';
 import { atEnd, type EndId, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
@@ -27,8 +26,7 @@ function sharedOut(flours: readonly FormulaLine[], grams: number): ReadonlyMap<s
 
 /**
  * A line at other grams. In a blend whose total is held the other flours make up for it; a flour asked for more than
- * the
- * whole blend gets all that the others can give.
+ * the whole blend gets all that the others can give.
  */
 export function setGrams(b: Bench, key: string, grams: number): Formula {
   const { lines } = workedOn(b);
@@ -44,8 +42,7 @@ export function setGrams(b: Bench, key: string, grams: number): Formula {
 
 /**
  * A line at another percent of the flour. For a flour outside a held blend the flour total follows, so that its share
- * is
- * what was asked; the only flour is always 100.
+ * is what was asked; the only flour is always 100.
  * @returns null where that can't be: the only flour, or 100 % and more of a blend
  */
 export function setPercent(b: Bench, key: string, percent: number): Formula | null {

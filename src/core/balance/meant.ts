@@ -1,7 +1,6 @@
 /**
  * What lines may have been meant to say, on the Bench: lines in doubt that the whole card decides, and slips of the
- * pen. Each
- * with what of the balance would be otherwise, and the formula so read.
+ * pen. Each with what of the balance would be otherwise, and the formula so read.
  */
 import { circumstancesOf } from '../analyse-formula';
 import { type Finding, heard } from '../findings/finding';

@@ -1,7 +1,6 @@
 /**
  * Towards a target: a wish in the cook's words becomes a move of one or two ratios, never out of the kind's zone. To
- * add a
- * wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
+ * add a wish is to add a row. The words are kitchen sense (a model): direction is sure, size is a first step.
  */
 import { writtenGrams } from '../card/rewrite';
 import { strongLimit } from '../findings/card-rules';
@@ -148,9 +147,8 @@ const MILD_SUGAR = 0.7;
 
 /**
  * Milder, for children: less salt and sugar, half of what is strong, no nuts and no alcohol; with what each costs.
- * Milk, egg
- * and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back, and where what would go is
- * more than a tenth of the batch.
+ * Milk, egg and wheat stay: it is no allergen-free formula. Null where nothing is to be taken back, and where what
+ * would go is more than a tenth of the batch.
  */
 export function milder(b: Bench): Proposal | null {
   const w = workedOn(b);

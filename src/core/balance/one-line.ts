@@ -1,7 +1,6 @@
 /**
  * A ratio put right by one line: the salt for the salt, the butter for the fat. What a hand would do first, and what
- * moves
- * nothing else. Spoons and cups stay spoons and cups a drawer has, eggs whole ones; grams are whole.
+ * moves nothing else. Spoons and cups stay spoons and cups a drawer has, eggs whole ones; grams are whole.
  */
 import { SMALLER, writtenGrams } from '../card/rewrite';
 import type { FormulaLine } from '../formula/formula';

@@ -1,8 +1,7 @@
 /**
  * A fix is tried in thought before it is offered: applied, analysed again, and held against what it promises. It passes
- * only
- * when its own finding is gone or clearly smaller, nothing worse than a note is new, in either end, and what gives the
- * formula its name is not cut away.
+ * only when its own finding is gone or clearly smaller, nothing worse than a note is new, in either end, and what gives
+ * the formula its name is not cut away.
  */
 import type { Analysis } from '../analyse';
 import { namesIn } from '../card/method';

@@ -1,7 +1,6 @@
 /**
  * What the Bench offers when it is asked for something, and what it refuses with the reason: a wish, a rail at a value,
- * a finding's
- * fixes, a swap. What is refused for lack of a line says which line would bring it, in grams.
+ * a finding's fixes, a swap. What is refused for lack of a line says which line would bring it, in grams.
  */
 import type { Finding } from '../findings/finding';
 import { RAIL_NAMES, type Rail, railOf, sayRail } from '../formula/kinds';

@@ -1,7 +1,6 @@
 /**
  * One take for each line so that weighted misses and efforts are least, by going downhill: one line changed at a time,
- * then
- * two together. Quick and always the same; a programme of whole numbers can only better it.
+ * then two together. Quick and always the same; a programme of whole numbers can only better it.
  */
 
 /** The choice as sums: each take brings so much to each ratio, and costs so much by itself. */

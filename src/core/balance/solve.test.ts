@@ -171,8 +171,7 @@ test.each([
 
 /*
  * 500 g flour and 900 g milk, water to 180 %: milk brings 88.13 g of water in 100 g, so 900/.8813 x 1 = 1021.2 g of
- * milk
- * when the flour stays; it clings a thousand times as hard as the milk.
+ * milk when the flour stays; it clings a thousand times as hard as the milk.
  */
 test('flour is the hundred: the milk moves', () => {
   const b = on(formula(['500 g flour', '900 g milk']));

@@ -1,8 +1,8 @@
 /**
  * From ratios to grams: which amounts meet the ratios asked for, moving the lines by the least that does it. Bounded
  * least squares over the lines that may move: goals to meet are equalities, goals to keep and the lines' own amounts
- * pull
- * softly. Plain numbers in and out, so that it runs in a worker; one objective while a hand drags and when it lets go.
+ * pull softly. Plain numbers in and out, so that it runs in a worker; one objective while a hand drags and when it lets
+ * go.
  */
 import type { Rail } from '../formula/kinds';
 import { CO2_G_PER_MMOL, HEAT_SHARE } from '../lift/ledger';

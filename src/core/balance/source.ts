@@ -1,7 +1,6 @@
 /**
  * A ratio that nothing on the sheet can raise: the line that would, in the amount it takes, the other ratios kept.
- * Offered
- * beside the nearest that can be had without it.
+ * Offered beside the nearest that can be had without it.
  */
 
 import { writtenGrams } from '../card/rewrite';

@@ -1,7 +1,6 @@
 /**
  * A formula from nothing: a kind, a school, a flour, a liquid and a size become a balanced starting formula, worked
- * from
- * the zones and the solver. No stored card stands behind it.
+ * from the zones and the solver. No stored card stands behind it.
  */
 
 import Fraction from 'fraction.js';

@@ -1,8 +1,7 @@
 /**
  * What stands in for what: grams for a gram, what comes with it, how it tastes, and what to be careful of. Kitchen
- * sense;
- * what a swap does to water, fat, sugar, acid, salt and allergens is worked from the pantry, not written here. To add a
- * stand-in is to add a row.
+ * sense; what a swap does to water, fat, sugar, acid, salt and allergens is worked from the pantry, not written here.
+ * To add a stand-in is to add a row.
  */
 export interface StandInRow {
   readonly to: string;

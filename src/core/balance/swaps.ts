@@ -1,8 +1,7 @@
 /**
  * Swaps with their consequences: a line becomes a stand-in, what that does to water, fat, sugar, acid, salt and
- * allergens
- * is worked from the pantry, and the other lines make up for it, leavening included. Arithmetic but for the taste
- * words.
+ * allergens is worked from the pantry, and the other lines make up for it, leavening included. Arithmetic but for the
+ * taste words.
  */
 
 import Fraction from 'fraction.js';
@@ -174,8 +173,7 @@ const LEAVENED_CO2 = 0.2;
 
 /**
  * The stand-in, with the other lines making up for it so that the ratios stay, and the leavening worked again for the
- * acid
- * there is now.
+ * acid there is now.
  */
 export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   const before = workedOn(b);

@@ -70,9 +70,8 @@ const REGATTA = of(
 
 /*
  * Flour 250 x 1 % and milk 427 x 1 % = 6.77 meq work .569 g of soda: an eighth of a teaspoon (.575). The rest of the
- * lift
- * inside the zone (.5 + a tenth of 1.0 = .6 g on 100 g flour = 34.1 meq) is 27.2 meq of powder: 7.6 g, 1 3/4 tsp at 4.6
- * g.
+ * lift inside the zone (.5 + a tenth of 1.0 = .6 g on 100 g flour = 34.1 meq) is 27.2 meq of powder: 7.6 g, 1 3/4 tsp
+ * at 4.6 g.
  */
 test('the soda mistake is mended: as much soda as the acid works, powder for the rest', () => {
   const [f] = workedOn(on(SODA_MISTAKE)).analysis.findings;

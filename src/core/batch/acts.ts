@@ -1,7 +1,6 @@
 /**
  * What is noted of a batch while it is made, besides ticks, weights and taps on pieces: an entry each, never changed,
- * only
- * struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
+ * only struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
  */
 
 import type { Ways } from '../formula/ways';

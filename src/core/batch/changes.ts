@@ -1,7 +1,6 @@
 /**
  * A batch that changes after it was begun: what a stand-in changes, line by line; and more or fewer pieces, around what
- * is
- * weighed already. Grams.
+ * is weighed already. Grams.
  */
 
 import { allergensOf } from '../formula/tally';
@@ -96,9 +95,8 @@ export const CRUMB_G = 0.05;
 
 /**
  * The sheet for more pieces or fewer. What is not weighed is as the new plan has it; of what is weighed so much more
- * goes in as
- * is missing, and nothing comes out again: a mix that is begun never gets smaller, and one that is combined stays as it
- * is.
+ * goes in as is missing, and nothing comes out again: a mix that is begun never gets smaller, and one that is combined
+ * stays as it is.
  * @param target the sheet as it would be planned now
  */
 export function withCovers(b: Begun, target: readonly SheetLine[], find: Find): Recovered {

@@ -1,7 +1,6 @@
 /**
  * What is kept after the heat: pieces frozen or chilled, batter kept cold. How long it is good, how it is packed and
- * how it comes
- * back. Days are ours, for quality; what is safe is the local food code's.
+ * how it comes back. Days are ours, for quality; what is safe is the local food code's.
  */
 
 import { type KindId, kindById } from '../formula/kinds';

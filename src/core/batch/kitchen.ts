@@ -1,7 +1,7 @@
 /**
  * A batch in kitchen measures: its lines as questions to a drawer, and the drawer's answers as lines again. A line of
- * two
- * things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by itself.
+ * two things (2 eggs plus 1 yolk) asks for each; a blend is measured as itself; pan and topping are rounded each by
+ * itself.
  */
 
 import { type DrawerTake, nearest, takesOf } from '../balance/drawer';

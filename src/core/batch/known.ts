@@ -1,7 +1,6 @@
 /**
  * Allergens of a batch's ingredients as they were known when it was begun: kept with the batch. A pantry corrected
- * later is told beside
- * the record ("sesame, in our flour"), and the record isn't rewritten.
+ * later is told beside the record ("sesame, in our flour"), and the record isn't rewritten.
  */
 import { ALLERGENS, type Allergen, allergenName, type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
 import type { SheetLine } from './sheet-line';

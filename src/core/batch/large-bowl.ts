@@ -1,7 +1,6 @@
 /**
  * The school that takes a little less leavening in a very large bowl. Our default is to scale it straight: the
- * chemistry
- * does not know the size of the bowl. Who takes less reckons with gas that a long pour lets out last.
+ * chemistry does not know the size of the bowl. Who takes less reckons with gas that a long pour lets out last.
  */
 
 import type { SchoolIdOf } from '../formula/schools';

@@ -1,7 +1,6 @@
 /**
  * What has to be said of a batch to whoever eats: from its sheet as it is, with stand-ins, sauces, pan fat, toppings
- * and what was
- * stirred in at the bowl; never a claim that anything is safe.
+ * and what was stirred in at the bowl; never a claim that anything is safe.
  */
 
 import type { AccountLine } from '../facts/account';
@@ -21,8 +20,7 @@ type Find = (id: string) => Ingredient | undefined;
 
 /**
  * Fat in the pan besides what stands on the sheet: as it was last said at the heat, whatever the card has; else the
- * house's, where the
- * sheet has none of its own.
+ * house's, where the sheet has none of its own.
  */
 export function panFatIds(batch: Noticed, ways: Ways): readonly string[] {
   const said = entriesOf(batch.entries, 'way')

@@ -1,7 +1,6 @@
 /**
  * Begin from what there is: things on hand with their amounts, and which formulas use them up, how far each goes, how
- * many
- * pieces that is and what else it takes. What there is is a hard bound: no formula is scaled beyond it. Grams.
+ * many pieces that is and what else it takes. What there is is a hard bound: no formula is scaled beyond it. Grams.
  */
 
 import { readLine } from '../card/line';

@@ -1,7 +1,6 @@
 /**
  * The order of measuring: dry before wet, wet before oily, oil before what sticks (it slides off an oiled spoon), and
- * within
- * each what takes the same spoon together. A spoon has to be washed when it goes back from a stickier thing to a
+ * within each what takes the same spoon together. A spoon has to be washed when it goes back from a stickier thing to a
  * cleaner.
  */
 import type { Category, Ingredient } from '../pantry/ingredient';

@@ -85,8 +85,7 @@ export interface WaveOut {
 
 /**
  * What is fetched for each wave of mixes: packs are opened as they are needed, and what is left in one goes into the
- * next wave.
- * What serves all the mixes (the pan, toppings, sauces) comes last, by itself.
+ * next wave. What serves all the mixes (the pan, toppings, sauces) comes last, by itself.
  * @returns nothing where there is one wave
  */
 export function fetchedByWave(lines: readonly AccountLine[], split: Split, shelf: Shelf): readonly WaveOut[] {

@@ -1,7 +1,6 @@
 /**
  * How many pieces a plan gives: worked here once, for page, batch, time line and board. Every bowl loses its own tool
- * loss,
- * so that each mix pours what it owes.
+ * loss, so that each mix pours what it owes.
  */
 import type { Batch } from './batch';
 import { type Driver, hasTestPiece, wantedPieces } from './driver';

@@ -1,7 +1,7 @@
 /**
  * A plan: what drives the batch, whether it is mixed in one bowl, in several equal ones or as kits for several cooks,
- * and the
- * sheet that follows. The page shows it while it is typed, the server works the same again when the batch starts.
+ * and the sheet that follows. The page shows it while it is typed, the server works the same again when the batch
+ * starts.
  */
 
 import Fraction from 'fraction.js';

@@ -1,7 +1,6 @@
 /**
  * Portions and amounts as cooks say them: "1/3 cup", "half a 1/4 cup", "#12", "2/3 blue ladle", "10 cm"; "1 banana", "3
- * eggs",
- * "all of it". What can't be told apart is asked, never taken for something else.
+ * eggs", "all of it". What can't be told apart is asked, never taken for something else.
  */
 import Fraction from 'fraction.js';
 import { pooled } from '../batter/spread';

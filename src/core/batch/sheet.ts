@@ -1,7 +1,6 @@
 /**
  * The sheet to mix from: a scaled formula as lines to weigh, in the order of the vessels they go into and, within each,
- * in
- * the order that needs the fewest spoons washed.
+ * in the order that needs the fewest spoons washed.
  */
 
 import Fraction from 'fraction.js';

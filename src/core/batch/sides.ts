@@ -1,7 +1,7 @@
 /**
  * What goes with a batch: sauces, whipped butters, fillings and toppings by parts, by weight or by volume (which are
- * not
- * the same), scaled to the people at the table. Grams throughout; a cup of a thing weighs what the pantry's table says.
+ * not the same), scaled to the people at the table. Grams throughout; a cup of a thing weighs what the pantry's table
+ * says.
  */
 import { gPerMl } from '../batter/volume';
 import { type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';

@@ -1,7 +1,6 @@
 /**
  * Where pieces lie: the places on a griddle, in a pan, an iron or a ball pan, and which of them are lit. Plan, time
- * line and
- * board count on the same places. Centimetres.
+ * line and board count on the same places. Centimetres.
  */
 import type { EndId } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
@@ -70,8 +69,7 @@ const ring = (pan: number, across: number, n: number): readonly Slot[] =>
 
 /**
  * Places in a round pan: one in the middle, or a ring of them with another ring, or one, inside. A piece as wide as the
- * pan,
- * or wider, fills it: there is always one.
+ * pan, or wider, fills it: there is always one.
  */
 function inPan(pan: number, across: number): readonly Slot[] {
   const pitch = across + GAP_CM;
@@ -158,8 +156,7 @@ export const gearFor = (gear: readonly Gear[], kind: KindId): readonly Gear[] =>
 
 /**
  * What is lit where nobody has said: every griddle, iron and ball pan; of pans all for crepes, but one, the widest,
- * where a
- * griddle does as well or a pancake fills it in the oven.
+ * where a griddle does as well or a pancake fills it in the oven.
  */
 export function litUsually(gear: readonly Gear[], kind: KindId): readonly Gear[] {
   const able = gearFor(gear, kind);
@@ -189,8 +186,7 @@ function unnoted(places: number, acrossCm: number): Surface {
 
 /**
  * The surfaces a batch is poured on, each with its places; none where nothing is noted and nobody has said how many lie
- * there.
- * No more of them than are to lie there at a time.
+ * there. No more of them than are to lie there at a time.
  * @param acrossCm how far one piece spreads where it is poured freely
  */
 export function surfacesFor(

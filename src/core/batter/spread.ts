@@ -1,8 +1,7 @@
 /**
  * Spread: how wide and how thick one portion lies. Viscous batter under its own weight; on a tilted crepe pan a film
- * whose
- * thickness the batter sets. An estimate: the diameter is good to about a tenth, and much better after one measured
- * pour.
+ * whose thickness the batter sets. An estimate: the diameter is good to about a tenth, and much better after one
+ * measured pour.
  */
 import type { Kind } from '../formula/kinds';
 

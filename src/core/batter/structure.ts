@@ -1,7 +1,6 @@
 /**
  * Structure: what toughens a batter against what makes it tender, what dries it against what moistens it, and each
- * line's
- * share. Weights are a cook's judgement put in numbers (a model): shares compare lines and formulas, they are no
+ * line's share. Weights are a cook's judgement put in numbers (a model): shares compare lines and formulas, they are no
  * verdict.
  */
 import type { TallyLine } from '../formula/tally';

@@ -1,7 +1,7 @@
 /**
  * A card: free text with a title, headings, ingredient lines, a yield and a method around them. Each row of the text
- * ends up in
- * one place: the title, a section's heading, the ingredient lines, or set aside with the reason. Nothing is dropped.
+ * ends up in one place: the title, a section's heading, the ingredient lines, or set aside with the reason. Nothing is
+ * dropped.
  */
 
 import type { KitchenConventions } from '../pantry/conventions';

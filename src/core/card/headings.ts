@@ -1,7 +1,6 @@
 /**
  * Headings of a card: recognised by their shape and by what follows them, and told apart by their words. A heading
- * whose words
- * are in none of the tables is not guessed at: its group is asked about.
+ * whose words are in none of the tables is not guessed at: its group is asked about.
  */
 import { plain } from '../quantity/units';
 

@@ -127,8 +127,7 @@ function itemAt(
 
 /**
  * What a sentence measures, each thing as a line: "Put 250 g flour in a bowl and break in 4 eggs". A number of minutes,
- * degrees
- * or pieces is none.
+ * degrees or pieces is none.
  * @param isMeasure whether a text holds a food by weight, measure or count
  */
 export function measuredIn(

@@ -1,8 +1,7 @@
 /**
  * One amount said twice: in every order, layout and with whatever stands between, it is one amount; unequal ones are
- * asked, and only a
- * word or units of one system going down add up. Grams from the pantry's table: US cup of milk 244, flour 125, sugar
- * 200, butter 227.
+ * asked, and only a word or units of one system going down add up. Grams from the pantry's table: US cup of milk 244,
+ * flour 125, sugar 200, butter 227.
  */
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { readLine } from './line';

@@ -1,8 +1,7 @@
 /**
  * Writing a line anew: the same ingredient, preparation and use, another amount. The cook's own unit stays where the
- * new
- * amount is a fraction that exists in a kitchen; else the line goes to grams. What is written is read back, and only
- * stands when it means the same thing.
+ * new amount is a fraction that exists in a kitchen; else the line goes to grams. What is written is read back, and
+ * only stands when it means the same thing.
  */
 import Fraction from 'fraction.js';
 import type { KitchenConventions } from '../pantry/conventions';

@@ -1,7 +1,6 @@
 /**
  * Splitting a line into parts that together account for every word: its amounts, the ingredient with what changes it,
- * what is
- * done to it, what it is for, when it goes in, and the words that say nothing.
+ * what is done to it, what it is for, when it goes in, and the words that say nothing.
  */
 import Fraction from 'fraction.js';
 import { type FillMethod, houseKey, type KitchenConventions } from '../pantry/conventions';

@@ -1,7 +1,6 @@
 /**
  * The event log of a batch: everything that is told of it while it is made. A screen tells it in items, each with an id
- * of its
- * own, so that one sent twice is told once; what is not yet sent shows at once.
+ * of its own, so that one sent twice is told once; what is not yet sent shows at once.
  */
 import type { ActEntry } from '../batch/acts';
 import { settle, type Tap, type ToldTap } from '../griddle/board';
@@ -37,9 +36,8 @@ const NEAR_MS = 2000;
 
 /**
  * When something happened, by the kitchen's clock. A screen says the time as it has it, and how long ago that was:
- * where the two
- * agree the time is taken, so that what was told in quick succession keeps its order; where they don't, its clock is
- * wrong.
+ * where the two agree the time is taken, so that what was told in quick succession keeps its order; where they don't,
+ * its clock is wrong.
  * @param said ms since 1970, by the screen @param agoMs by its stopwatch; null: it has none @param now the kitchen's
  */
 export function happenedAt(said: number, agoMs: number | null, now: number): number {

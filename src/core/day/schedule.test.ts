@@ -40,8 +40,7 @@ const before = (placed: readonly Placed[]) =>
 test('counted back: all over at eight, the griddle warms during the rest, one pair of hands', () => {
   const line = timeLine(CAKES, SERVING, null);
   // plate 2, load 5 = 7, rest 10 = 17, join 4 = 21; the griddle wants 22 and its minute of hands just before the
-  // joining;
-  // then the wet 6 = 28 and the dry 10 = 38
+  // joining; then the wet 6 = 28 and the dry 10 = 38
   expect(before(line.placed)).toEqual({ plate: 2, load1: 7, rest1: 17, join1: 21, heat: 22, wet: 28, dry: 38 });
   expect(line).toMatchObject({ servedAt: EIGHT, clashes: [] });
   // a helper weighs the wet until the joining; the cook the dry, and then lights the griddle

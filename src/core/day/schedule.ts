@@ -1,8 +1,7 @@
 /**
  * The time line: every step as late as what follows lets it, so that nothing stands longer than it must, and no pair of
  * hands has two things to do at once. A step that was moved stays where it was put; the rest follows, and serving later
- * is
- * the last way out. Times in milliseconds since 1970.
+ * is the last way out. Times in milliseconds since 1970.
  */
 import type { Serving } from '../batch/serving';
 import { localDay, type Zoned } from '../quantity/day';

@@ -1,9 +1,7 @@
 /**
  * What ends with a plate: sauces and sides by their method, what is written to serve, the garnish, the last minutes
- * before a plate
- * goes, and kept pieces heated again. Minutes and amounts a plate are ours, for the cook to change; what is kept cold
- * or warm keeps
- * to the local food code.
+ * before a plate goes, and kept pieces heated again. Minutes and amounts a plate are ours, for the cook to change; what
+ * is kept cold or warm keeps to the local food code.
  */
 import type { Batch } from '../batch/batch';
 import { type Cooked, type KeptState, keptWords, minutesSaid, reheatOf } from '../batch/kept';

@@ -1,8 +1,7 @@
 /**
  * The steps of a batch, from what comes out of the cold to the last plate: what each takes, what it waits for, whose
- * hands
- * it needs, and why it matters. To add a step is to add a row. Minutes; defaults of ours, for the cook to change; what
- * touches safety is the local food code's to say.
+ * hands it needs, and why it matters. To add a step is to add a row. Minutes; defaults of ours, for the cook to change;
+ * what touches safety is the local food code's to say.
  */
 import { hasTestPiece } from '../batch/driver';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
@@ -551,10 +550,8 @@ const without = (s: Step, ids: readonly string[]): readonly string[] => s.after.
 
 /**
  * Steps as they stand with or without a day before: tubs are labelled only where they wait. What goes into a tub the
- * day before
- * comes out of the cold for its weighing and no longer; fat is melted on the day, and not into a tub that stands cold;
- * and what
- * needs something of the day is of the day itself.
+ * day before comes out of the cold for its weighing and no longer; fat is melted on the day, and not into a tub that
+ * stands cold; and what needs something of the day is of the day itself.
  */
 export function forDays(steps: readonly Step[], twoDays: boolean): readonly Step[] {
   if (!twoDays) return steps.filter((s) => s.id !== 'label').map((s) => ({ ...s, after: without(s, ['label']) }));

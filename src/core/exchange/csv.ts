@@ -11,8 +11,7 @@ const cell = (c: Cell): string => {
 
 /**
  * A table as comma-separated values: a sheet program opens it, and runs nothing of it (what begins like a formula
- * begins with an
- * apostrophe).
+ * begins with an apostrophe).
  */
 export const csvOf = (heads: readonly string[], rows: readonly (readonly Cell[])[]): string =>
   `${Papa.unparse({ fields: [...heads], data: rows.map((r) => r.map(cell)) }, { newline: '\r\n' })}\r\n`;

@@ -1,7 +1,6 @@
 /**
  * A page saved from a browser: the recipe that is marked in it, as JSON-LD or as microdata. The page is only read:
- * nothing of
- * it is run or shown.
+ * nothing of it is run or shown.
  */
 
 import { type ChildNode, type Element, isTag, isText, type ParentNode } from 'domhandler';

@@ -59,8 +59,7 @@ function isStill(own: Formula, r: OpenRecipe, house: Kitchen): boolean {
 
 /**
  * @param own one of our formulas that the file carries whole, already checked; it stands where its lines are still
- * those of the
- * file, or the file has none beside it; else the file's lines do
+ * those of the file, or the file has none beside it; else the file's lines do
  */
 export function formulaFrom(r: OpenRecipe, house: Kitchen, own: Formula | null): Result<Imported, Unread> {
   if (own !== null && (r.lines.length === 0 || isStill(own, r, house)))

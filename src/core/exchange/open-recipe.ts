@@ -1,7 +1,6 @@
 /**
  * A recipe as an open format tells it, before its lines are read: what goes to the reader of cards as it stands, what
- * is kept
- * beside it, and, where it is one of ours, the whole formula.
+ * is kept beside it, and, where it is one of ours, the whole formula.
  */
 
 import { unEntity } from '../card/bullet';

@@ -1,8 +1,7 @@
 /**
  * The pantry as a table of comma-separated values: one row an ingredient, own ones with their packet or blend, all of
- * them
- * with price, stock and dates. Read row by row: what is wrong is said with its row and column, and nothing is taken in
- * until every row is right or the wrong ones are left out on purpose. Papaparse does the quoting and finds the
+ * them with price, stock and dates. Read row by row: what is wrong is said with its row and column, and nothing is
+ * taken in until every row is right or the wrong ones are left out on purpose. Papaparse does the quoting and finds the
  * separator.
  */
 import Papa from 'papaparse';

@@ -64,8 +64,7 @@ const isHead = (cells: readonly string[]): boolean =>
 
 /**
  * What a spreadsheet gives to the clipboard, as a card: its columns by their heads, so that grams are grams and percent
- * is none of
- * them. Any other text stays as it is.
+ * is none of them. Any other text stays as it is.
  */
 export function cardOfPasted(text: string): string {
   const rows = text.split(/\r?\n/).map((r) => r.split('\t'));

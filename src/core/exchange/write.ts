@@ -1,9 +1,7 @@
 /**
  * A formula as others read it: a text card, Markdown, JSON-LD of schema.org, a table of lines. Each line stands as the
- * cook
- * wrote it where its words alone mean what it means here; else in grams under its pantry name. Read back, the same
- * lines come
- * of it, in the same amounts.
+ * cook wrote it where its words alone mean what it means here; else in grams under its pantry name. Read back, the same
+ * lines come of it, in the same amounts.
  */
 
 import type { Recipe, WithContext } from 'schema-dts';

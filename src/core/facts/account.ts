@@ -1,7 +1,6 @@
 /**
  * What a batter costs and holds, in all and by the piece: money from the shelf's prices, nutrition and allergens from
- * the
- * pantry. What is not known is named as a gap, never counted as nothing without saying so.
+ * the pantry. What is not known is named as a gap, never counted as nothing without saying so.
  */
 
 import { allergensOf, type TallyLine, type TallyPart } from '../formula/tally';

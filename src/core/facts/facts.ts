@@ -1,7 +1,7 @@
 /**
  * What is true of a formula in a kitchen, worked from its lines and the house alone: lines, numbers, findings, mains,
- * allergens, pour. The
- * shelf, its filters and its search are kept from this one value, and what else speaks of a formula reads it from here.
+ * allergens, pour. The shelf, its filters and its search are kept from this one value, and what else speaks of a
+ * formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
 import type { Finding } from '../findings/finding';

@@ -1,9 +1,7 @@
 /**
  * The rules that read the balance: one small function each, in a list. A rule looks at the numbers and says nothing, or
- * a
- * plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width
- * outside
- * is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
+ * a plain sentence with the number that caused it. Outside a zone is a note, more than a quarter of the zone's width
+ * outside is a look; stop is kept for no flour and for unspent soda above 0.8 % of it.
  */
 
 import {

@@ -1,7 +1,6 @@
 /**
  * The rules that hold a card against itself: fractions likely misread, a method that uses what the list lacks, a list
- * that
- * is never used, a yield that the volume contradicts. What is found is said and asked about, never changed.
+ * that is never used, a yield that the volume contradicts. What is found is said and asked about, never changed.
  */
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
@@ -27,8 +26,7 @@ const fractionDoubtful: Rule = (e) => {
 
 /**
  * Percent of flour that most batters stay under, by what is strong in its own way: three times what a card usually has.
- * Twice
- * that is a look. Ours, from a teaspoon of each to two cups of flour.
+ * Twice that is a look. Ours, from a teaspoon of each to two cups of flour.
  */
 const STRONG: Readonly<Record<string, number>> = {
   cinnamon: 3.5,

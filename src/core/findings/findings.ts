@@ -10,8 +10,7 @@ const OPEN = 'lines-open';
 
 /**
  * Runs every rule; worst first, and within a severity in the list's order. What is not read yet stands first among its
- * equals: the
- * rest hangs on it.
+ * equals: the rest hangs on it.
  */
 export function findingsOf(e: Evidence, rules: readonly Rule[] = RULES): readonly Finding[] {
   const found = rules.map((rule) => rule(e)).filter((f) => f !== null);

@@ -1,7 +1,6 @@
 /**
  * The rules that read what happens to a formula: how long it stands, how cold it is, how big a portion is poured, what
- * is
- * weighed and what sinks. All of them models or kitchen sense, and said so.
+ * is weighed and what sinks. All of them models or kitchen sense, and said so.
  */
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { liftLeft } from '../batter/standing';

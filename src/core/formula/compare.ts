@@ -27,9 +27,8 @@ const sameThing = (a: FormulaLine, b: FormulaLine): boolean =>
 
 /**
  * Pairs the lines of two formulas by what they are and what they are for, in order; of two versions of one formula by
- * key first, and a
- * line that holds another thing now is paired with what it held. Of two formulas a key says nothing: what has no
- * partner is new or gone.
+ * key first, and a line that holds another thing now is paired with what it held. Of two formulas a key says nothing:
+ * what has no partner is new or gone.
  * @param end which end of each is looked at
  * @param of what stands side by side
  */

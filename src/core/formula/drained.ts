@@ -1,7 +1,6 @@
 /**
  * Fruit and fresh cheese as water and solids: what is squeezed or drained off is water, and what is left is drier.
- * Sugar and
- * acid that run off with it are left out of account (arithmetic, on the careful side).
+ * Sugar and acid that run off with it are left out of account (arithmetic, on the careful side).
  */
 import type { Line, LinePart } from '../card/line';
 import type { Composition, Ingredient } from '../pantry/ingredient';

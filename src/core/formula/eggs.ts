@@ -1,7 +1,6 @@
 /**
  * Eggs to crack: whole ones, and yolks and whites weighed apart. Yolks and whites come from the same eggs as far as
- * they
- * go; the extras crack more, and what they leave over is said.
+ * they go; the extras crack more, and what they leave over is said.
  */
 import { EGG_G, WHITE_G, YOLK_G } from '../pantry/egg-parts';
 import type { TallyLine } from './tally';

@@ -1,7 +1,6 @@
 /**
  * What a kitchen has set for itself, each kind named once: what its words mean (conventions), how it works (ways), how
- * it
- * writes (units), what it works with (gear, drawer).
+ * it writes (units), what it works with (gear, drawer).
  */
 
 import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';

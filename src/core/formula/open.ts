@@ -1,7 +1,6 @@
 /**
  * Lines that are still open: not read, not clear, or without an amount. What such a line would bring is not known, so
- * the
- * ratios it would move are not judged until it is settled.
+ * the ratios it would move are not judged until it is settled.
  */
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';

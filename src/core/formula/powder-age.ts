@@ -1,7 +1,6 @@
 /**
  * How an opened baking powder weakens. A model of ours for comparing: full strength for three months, then a twentieth
- * of
- * it lost each month, never under a fifth. A spoonful in hot water tells the truth: if it does not foam, it is done.
+ * of it lost each month, never under a fifth. A spoonful in hot water tells the truth: if it does not foam, it is done.
  */
 const FRESH_MONTHS = 3;
 const LOSS_PER_MONTH = 0.05;

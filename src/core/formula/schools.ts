@@ -1,11 +1,8 @@
 /**
  * Where cooks disagree, as one table: each matter with its schools in neutral words, what each changes, what of a
- * card's
- * method speaks for it, and the kinds of batter whose nature it goes against. A house has its default, a formula may
- * have
- * its own. To add a school is to add a row. What a cup is and how it is filled are matters too: their grams stand in
- * the
- * pantry's conventions, and only their words here. All of it kitchen sense of ours (a model), never law.
+ * card's method speaks for it, and the kinds of batter whose nature it goes against. A house has its default, a formula
+ * may have its own. To add a school is to add a row. What a cup is and how it is filled are matters too: their grams
+ * stand in the pantry's conventions, and only their words here. All of it kitchen sense of ours (a model), never law.
  */
 import { CONVENTION_NAMES } from '../pantry/conventions';
 import type { KindId } from './kinds';

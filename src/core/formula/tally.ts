@@ -1,8 +1,7 @@
 /**
  * A tally: what all the lines of a formula add up to, in grams. Only batter lines count; pan fat is kept apart, and
  * toppings are left out; what stays whole in the batter is weighed and counts in nothing else. All of it is arithmetic
- * from
- * the pantry's composition.
+ * from the pantry's composition.
  */
 
 import { WHITE_SHARE } from '../pantry/egg-parts';
@@ -48,8 +47,7 @@ export interface Tally {
   readonly flourG: number;
   /**
    * Cocoa and ground nuts: they drink and thicken as flour does, and count as flour where a zone is tested. And what a
-   * flour
-   * that drinks far more than wheat counts for beyond its weight.
+   * flour that drinks far more than wheat counts for beyond its weight.
    */
   readonly asFlourG: number;
   /** Poured liquids as weighed; milk powder counts as the milk it makes with its water. */

@@ -1,8 +1,7 @@
 /**
  * The ways a batter is worked by: of each matter that cooks disagree about, the school that is chosen. A house has its
- * ways,
- * a formula may have its own. Times and temperatures are kitchen defaults (models, not law); what touches safety is the
- * local food code's to say.
+ * ways, a formula may have its own. Times and temperatures are kitchen defaults (models, not law); what touches safety
+ * is the local food code's to say.
  */
 
 import { minutesOrHours } from '../quantity/say';

@@ -11,8 +11,7 @@ import { linesOf } from '../testing/formulas';
  *   water  buttermilk 480 x .9013 = 432.624, egg 76.15, butter 8.97,
  *          salt .01, soda .008, sugar .005                                      = 517.767 g = 207.11 %
  *   fat    flour 2.45, buttermilk 4.224, egg 9.51, butter 40.555                = 56.739 g = 22.70 %
- *   sugar  flour .675, buttermilk 18.912, egg .37, butter .03, sugar 24.9875    = 44.9745 g = 17.99 %; lactose is
- * 18.942 of it
+ *   sugar  flour .675, buttermilk 18.912, egg .37, butter .03, sugar 24.9875    = 44.9745 g = 17.99 %; lactose is 18.942 of it
  *   salt   5 x .995 = 4.975 g                                                   = 1.99 %
  */
 test('soda with buttermilk that balances', () => {
@@ -105,12 +104,10 @@ test('waffles from cups and a stick of butter', () => {
 
 /*
  * 4. Crepes, and how many they are.
- *   sugar  flour .675, milk 24, egg .74, butter .03, sugar 29.982                      = 55.427 g = 22.17 %; without
- * milk's and butter's 24.03: 12.56 %
+ *   sugar  flour .675, milk 24, egg .74, butter .03, sugar 29.982                      = 55.427 g = 22.17 %; without milk's and butter's 24.03: 12.56 %
  *   water  milk 440.65, egg 152.3, butter 8.97, salt .004, sugar .009                  = 601.933 g = 240.77 %
  *   volume flour 250/1.45 = 172.414, milk 500/1.03 = 485.437, egg 200/1.03 = 194.175, sugar 30/1.59 = 18.868,
- *          butter 106.7876 mL per 100 g = 53.394, salt .872                            = 925.16 mL, and 2 % air 943.66
- * mL
+ *          butter 106.7876 mL per 100 g = 53.394, salt .872                            = 925.16 mL, and 2 % air 943.66 mL
  *   density 1032/943.66 = 1.0936 g/mL; loss 3 % = 30.96 g; 1001.04/1.0936 = 915.4 mL   = 18 of 50 mL, 15 mL left
  */
 test('crepes, with their volume and pieces', () => {
@@ -133,12 +130,10 @@ test('crepes, with their volume and pieces', () => {
 
 /*
  * 5. A puree: its water is shown, but not tested against the zone.
- *   water  powder .4, pumpkin 200 x .8997 = 179.94, milk 211.512, egg 38.075, brown sugar .402, salt .004 = 430.333 g =
- * 215.17 %
+ *   water  powder .4, pumpkin 200 x .8997 = 179.94, milk 211.512, egg 38.075, brown sugar .402, salt .004 = 430.333 g = 215.17 %
  *          of it free 250.393 g                                                                          = 125.20 %
  *   acid   flour 2, pumpkin 3, milk 2.4, brown sugar .09                                                 = 7.49 meq
- *   puree  200/200                                                                                       = 100 % of the
- * flour
+ *   puree  200/200                                                                                       = 100 % of the flour
  */
 test('pumpkin cakes', () => {
   const a = analyse(

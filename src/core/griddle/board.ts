@@ -1,7 +1,6 @@
 /**
  * The board: what lies on the heat, where, since when, and what to do next. It is worked from the cook's taps alone:
- * the
- * tap is the truth, the clock only asks for a look. Times in milliseconds since 1970, durations in seconds.
+ * the tap is the truth, the clock only asks for a look. Times in milliseconds since 1970, durations in seconds.
  */
 
 import type { SideTimes } from '../batch/heat';
@@ -33,8 +32,7 @@ export type ToldTap = Omit<Tap, 'piece'> & { readonly piece?: number };
 
 /**
  * A tap among those there are, in the order they arrived: a pour gets the next number, and another place where its own
- * is
- * taken (two screens pour at once); a turn or a pull is its pour's.
+ * is taken (two screens pour at once); a turn or a pull is its pour's.
  * @returns null where it changes nothing: the piece is turned, or off, already
  * @throws never; a tap on a piece that nobody poured is `'unknown'`
  */

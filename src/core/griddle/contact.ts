@@ -1,9 +1,7 @@
 /**
  * What touched a surface before: pieces of other batches that lie there, or lay there since it was last noted as
- * cleaned, with allergens
- * that this batch's notice lacks. It is told by name, never judged: whether a surface is clean enough is the house's
- * rule and the local
- * food code's to say.
+ * cleaned, with allergens that this batch's notice lacks. It is told by name, never judged: whether a surface is clean
+ * enough is the house's rule and the local food code's to say.
  */
 
 export interface LayThere {

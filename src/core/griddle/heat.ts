@@ -1,7 +1,6 @@
 /**
  * How hot a surface is, by probe, by a drop of water or by its dial, what to do about it, and what a dial has meant
- * here
- * before. Degrees Celsius; zones from domain practice (griddles 165 to 190, thick cakes cooler, thin and crepes
+ * here before. Degrees Celsius; zones from domain practice (griddles 165 to 190, thick cakes cooler, thin and crepes
  * hotter).
  */
 import { type ActEntry, type Drop, entriesOf } from '../batch/acts';

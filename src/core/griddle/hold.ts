@@ -1,7 +1,6 @@
 /**
  * What is off the heat: waiting by the griddle, in the holding oven or on plates, the oldest first; and how many loads
- * are
- * left before a bell. Times in milliseconds since 1970.
+ * are left before a bell. Times in milliseconds since 1970.
  */
 import { type ActEntry, entriesOf } from '../batch/acts';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';

@@ -1,7 +1,6 @@
 /**
  * A griddle that is not there, with a probe on it: it warms up, drops when something cold is poured, drifts, and is
- * hotter
- * in the middle than its dial says. For trying the board out, and for tests. Degrees Celsius, milliseconds.
+ * hotter in the middle than its dial says. For trying the board out, and for tests. Degrees Celsius, milliseconds.
  */
 export interface SimulatedSurface {
   readonly dialC: number;

@@ -1,7 +1,6 @@
 /**
  * What makings of a formula taught: each with its version, what it was to change and what came of that; and what many
- * of them
- * say together.
+ * of them say together.
  */
 
 import { VERDICTS, type Verdict } from '../batch/batch';

@@ -1,7 +1,6 @@
 /**
  * Causes of what is seen on a piece, as a table: mark, weight, what the batch's numbers say of it, one change to try,
- * and the
- * kinds it is of. To add a cause is to add a row.
+ * and the kinds it is of. To add a cause is to add a row.
  */
 import type { Mark } from '../batch/came-out';
 import type { KindId } from '../formula/kinds';

@@ -1,7 +1,6 @@
 /**
  * From what was seen to what likely caused it: kitchen sense with weights to start from (a model of ours), moved up or
- * down
- * by this batch's own numbers. It ranks, it does not know; each cause comes with one change to try.
+ * down by this batch's own numbers. It ranks, it does not know; each cause comes with one change to try.
  */
 
 import { isFault, type Mark } from '../batch/came-out';
@@ -21,8 +20,7 @@ const MOST_CAUSES = 3;
 
 /**
  * Likely causes of what was seen, the likeliest first; shares of all that could be. What the batch's own numbers rule
- * out is
- * none of them. Empty for what is no fault, and where they rule out all.
+ * out is none of them. Empty for what is no fault, and where they rule out all.
  */
 export function causesOf(mark: Mark, j: Judged): readonly Cause[] {
   if (!isFault(mark)) return [];

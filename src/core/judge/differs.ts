@@ -1,8 +1,7 @@
 /**
  * What really differs between a batch and the making that it follows: a line's share of the flour, the portion, a way.
- * A change that was
- * meant is only claimed where the batch differs there; what is done by hand (less heat, a longer rest) shows on no
- * sheet, and is asked.
+ * A change that was meant is only claimed where the batch differs there; what is done by hand (less heat, a longer
+ * rest) shows on no sheet, and is asked.
  */
 import type { Batch } from '../batch/batch';
 import { bareName } from '../batch/sheet-line';

@@ -1,7 +1,6 @@
 /**
  * What a batch's own numbers say of a cause: likelier, less likely, ruled out, or nothing. Kitchen sense with factors
- * to start
- * from (a model of ours).
+ * to start from (a model of ours).
  */
 
 import type { SideTimes } from '../batch/heat';

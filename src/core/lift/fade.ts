@@ -1,8 +1,8 @@
 /**
  * The fade: how much lift a joined batter still has after standing. Soda and acid, and each powder, are pools that
- * react
- * at their own rates; gas dissolves up to a limit and leaks the rest; folded-in air drains. A model with constants that
- * were never measured against a kitchen: good for comparing one formula or one rest with another, nothing more.
+ * react at their own rates; gas dissolves up to a limit and leaks the rest; folded-in air drains. A model with
+ * constants that were never measured against a kitchen: good for comparing one formula or one rest with another,
+ * nothing more.
  *
  * Lift is mL of gas at 95 C in 100 g of batter: 1 mmol of CO2 is 30.21 mL (dry, 1 atm).
  */

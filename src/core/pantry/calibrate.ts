@@ -1,7 +1,6 @@
 /**
  * Calibration: from a few weighings of one measure to what it holds, how far the weighings spread, and how far that is
- * from
- * the table. Grams in; grams (of one ingredient) or millilitres (of anything) out.
+ * from the table. Grams in; grams (of one ingredient) or millilitres (of anything) out.
  */
 import Fraction from 'fraction.js';
 import type { Amount } from '../quantity/amount';

@@ -1,9 +1,7 @@
 /**
  * How a cook fills a cup, found from one that was weighed: a place between sifted and packed on the table's row for
- * that
- * flour. The same place on another flour's row is what that flour would weigh, filled by the same hand (a model: only
- * the
- * flour that was weighed is measured).
+ * that flour. The same place on another flour's row is what that flour would weigh, filled by the same hand (a model:
+ * only the flour that was weighed is measured).
  */
 import { mlOf, unitById } from '../quantity/units';
 import { FILL_METHODS, type FillMethod, type KitchenConventions } from './conventions';

@@ -1,8 +1,6 @@
 /**
  * What a kitchen works with: its scales and their steps, the bowls a batter is mixed in, and the griddles, pans, irons
- * and
- * ball pans it goes onto.
- * Sizes in centimetres and millilitres, steps and capacities in grams.
+ * and ball pans it goes onto. Sizes in centimetres and millilitres, steps and capacities in grams.
  */
 export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan', 'bowl'] as const;
 export type GearSort = (typeof GEAR_SORTS)[number];

@@ -1,7 +1,6 @@
 /**
  * What a scale can't honestly weigh: an amount of so few of its steps that half a step is more than the amount can
- * bear.
- * What to use instead: level spoons, a finer scale, a larger batch; salt by its crystal.
+ * bear. What to use instead: level spoons, a finer scale, a larger batch; salt by its crystal.
  */
 import Fraction from 'fraction.js';
 import { writeNumber } from '../quantity/number';

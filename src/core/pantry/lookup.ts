@@ -1,9 +1,8 @@
 /**
  * From the words on a card to an ingredient. Every word is answered for: it names the thing, changes what it is, says
- * what is
- * done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour (self-raising)"); a
- * name
- * with one that the pantry does not hold is not guessed at, it comes back as a question with the nearest.
+ * what is done to it, or says nothing. Words that change it count wherever they stand ("milk, 2 %", "flour
+ * (self-raising)"); a name with one that the pantry does not hold is not guessed at, it comes back as a question with
+ * the nearest.
  */
 import { distance } from 'fastest-levenshtein';
 import Fuse from 'fuse.js';
@@ -417,8 +416,8 @@ interface NameAsked {
 
 /**
  * Whether a name was put together from two things: it holds words from both sides of a comma or bracket in the order
- * they stand in. A name
- * turned round ("sugar, soft brown", "milk (coconut)") is one thing; "butter, milk" and "butter, oil" are two.
+ * they stand in. A name turned round ("sugar, soft brown", "milk (coconut)") is one thing; "butter, milk" and "butter,
+ * oil" are two.
  */
 function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[], index: Index): boolean {
   const parts = [0, ...breaks]

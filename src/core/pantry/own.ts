@@ -1,7 +1,6 @@
 /**
- * What a kitchen has besides the shipped tables: ingredients of its own, and measures it has weighed or answered for.
- * A measure says what one of a unit holds: grams where it holds for one ingredient ("my cup of flour"), millilitres
- * where
+ * What a kitchen has besides the shipped tables: ingredients of its own, and measures it has weighed or answered for. A
+ * measure says what one of a unit holds: grams where it holds for one ingredient ("my cup of flour"), millilitres where
  * it is a vessel for anything ("the blue ladle"), each with the bracket it was found in.
  */
 import type { Ingredient } from './ingredient';

@@ -1,8 +1,8 @@
 /**
  * An ingredient of the kitchen's own, from what its packet says or as a blend of others. The nutrition panel is taken
- * per
- * 100 g, per 100 ml or per serving; what it does not say stays unknown, and sums that can't be are refused at the field
- * that is likely wrong. Energy by 4, 9, 2 and 7 kcal per gram of protein and carbohydrate, fat, fibre and alcohol.
+ * per 100 g, per 100 ml or per serving; what it does not say stays unknown, and sums that can't be are refused at the
+ * field that is likely wrong. Energy by 4, 9, 2 and 7 kcal per gram of protein and carbohydrate, fat, fibre and
+ * alcohol.
  */
 
 import { US_CUP_ML } from './fill';

@@ -1,7 +1,6 @@
 /**
  * What a kitchen knows of an ingredient on its shelf: what a pack costs and holds, how much is on hand, when it was
- * opened
- * and until when it keeps. Grams, the house's money, days as yyyy-mm-dd.
+ * opened and until when it keeps. Grams, the house's money, days as yyyy-mm-dd.
  */
 export interface Stock {
   readonly ingredientId: string;

@@ -1,7 +1,6 @@
 /**
  * The dry side of a formula as a bag: what goes into it, what is added at the bench, and the water that powders ask
- * back.
- * Grams per one formula throughout; shares of the bag are from 0 to 1.
+ * back. Grams per one formula throughout; shares of the bag are from 0 to 1.
  */
 import { isShellEgg } from '../formula/eggs';
 import type { FormulaLine } from '../formula/formula';
@@ -32,8 +31,7 @@ interface AsPowder {
 /**
  * What stands for a wet thing. Skim milk 97 g + 903 g water, whole 125 + 875, whole egg 25 + 75, white 1 + 7 by the
  * conventions of the trade; half-fat milks are mixed of the two; buttermilk by its solids (its powder's own acid is
- * then
- * what counts, and the lift is worked with that).
+ * then what counts, and the lift is worked with that).
  */
 const AS_POWDER: Readonly<Record<string, AsPowder>> = {
   'milk-whole': { key: 'milk', powders: [['milk-powder-whole', 0.125]] },

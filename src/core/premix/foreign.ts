@@ -1,7 +1,6 @@
 /**
  * A bought mix, known by its panel alone: how much of it is flour, from its starch and protein, bracketed; the sugar,
- * salt and fat
- * beside it; and what is left, whose lift nobody has said. Grams in 100 g.
+ * salt and fat beside it; and what is left, whose lift nobody has said. Grams in 100 g.
  */
 import type { TallyPart } from '../formula/tally';
 import { type Composition, type Ingredient, NOTHING } from '../pantry/ingredient';

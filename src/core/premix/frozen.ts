@@ -1,7 +1,7 @@
 /**
  * What a lot was, for ever: written when it is made, from what the house, the pantry and the product were that day. Its
- * label,
- * its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes no bag.
+ * label, its allergens, its additions and its directions are read from here alone, so that a change elsewhere changes
+ * no bag.
  */
 
 import { usualTimes } from '../batch/heat';

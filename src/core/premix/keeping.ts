@@ -1,7 +1,6 @@
 /**
  * How long a mix keeps: the earliest of what is in it, of its own kind of mix, and of the house's rule. Months and
- * warnings
- * are conventions of the trade; what may be sold is the local food code's to say.
+ * warnings are conventions of the trade; what may be sold is the local food code's to say.
  */
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import type { Shelf } from '../pantry/stock';

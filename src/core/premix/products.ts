@@ -1,7 +1,6 @@
 /**
  * What one mix can become: griddle cakes, waffles, crepes by what is added to it. The mix stands as it is; liquid, egg
- * and
- * fat are worked so that the kind's ratios come into their zones, where the mix allows it, and where not, why.
+ * and fat are worked so that the kind's ratios come into their zones, where the mix allows it, and where not, why.
  */
 import { type Analysis, analyse } from '../analyse';
 import { bringsOf } from '../balance/brings';

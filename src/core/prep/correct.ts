@@ -1,9 +1,7 @@
 /**
  * A bowl that is too thick or too thin: how much milk or flour, by what is seen or by a measured test pour. What is
- * seen is the
- * truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved from there,
- * not from
- * the card (models.md, B: 1 % more milk is about 4 % thinner). Grams, Pa.s.
+ * seen is the truth: the model is first brought to it (as if so much flour or milk had gone in by mistake), and solved
+ * from there, not from the card (models.md, B: 1 % more milk is about 4 % thinner). Grams, Pa.s.
  */
 
 import { entriesOf } from '../batch/acts';
@@ -237,8 +235,7 @@ function inSteps(grams: number, most: number, step: number): readonly number[] {
 
 /**
  * What is really in a bowl, in the ratios it has: what was weighed, and what was stirred in after. Stirred into a bowl
- * that was
- * partly poured, it counts for as much as it was of what was left.
+ * that was partly poured, it counts for as much as it was of what was left.
  */
 export function inTheBowl(
   batch: { readonly sheet: readonly SheetLine[]; readonly weights: Weights; readonly entries: Batch['entries'] },

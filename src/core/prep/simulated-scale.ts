@@ -1,7 +1,7 @@
 /**
  * A scale that is not there: it settles, flickers within a step, drifts, has a capacity, can be tared and unplugged.
- * For
- * trying the weigh-in out, and for tests; what it shows is worked from when it was last touched. Grams, milliseconds.
+ * For trying the weigh-in out, and for tests; what it shows is worked from when it was last touched. Grams,
+ * milliseconds.
  */
 export interface SimulatedScale {
   /** What lies on it, and what its tare takes off. */

@@ -1,7 +1,6 @@
 /**
  * The weigh-in: how far an amount may be off, and what becomes of the rest when too much went in. What is weighed
- * stands;
- * what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
+ * stands; what is not yet weighed is worked anew, so that the ratios come back as far as they can. Grams.
  */
 
 import { bringsOf, perGram } from '../balance/brings';

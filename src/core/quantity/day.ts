@@ -149,8 +149,7 @@ export function momentIn(
 
 /**
  * A typed day as yyyy-mm-dd: "Sunday", "tomorrow", "27 Nov 2026", "Nov 27", "2026-11-27", or figures in the house's
- * order ("27/11/2026", "27.11.");
- * null where there is no such day.
+ * order ("27/11/2026", "27.11."); null where there is no such day.
  * @param today yyyy-mm-dd, for the year where none is typed
  */
 export function dayIn(text: string, u: Pick<Dating, 'days'>, today: string): string | null {

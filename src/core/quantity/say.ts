@@ -1,8 +1,7 @@
 /**
  * Numbers as they are said on screen and in findings: grams to what a kitchen scale can show, percent of flour to a
  * whole number (one decimal below 10), never more digits than are true. Units always follow the number, in what the
- * house
- * weighs and reads: grams or ounces, Celsius or Fahrenheit.
+ * house weighs and reads: grams or ounces, Celsius or Fahrenheit.
  */
 
 import { type Dating, FRESH_DATING } from './day';
@@ -106,8 +105,7 @@ const TENTHS_UNDER_G = 20;
 
 /**
  * An amount as it is written to be weighed: whole grams for what is large, the tenth under twenty and for what does
- * much in
- * little; a pinch is never rounded away.
+ * much in little; a pinch is never rounded away.
  * @param fine leavening, acid, salt and spice: to the tenth, however much it is
  */
 export function asWeighed(x: number, fine = false): { readonly grams: number; readonly measure: string } {

@@ -1,8 +1,7 @@
 /**
  * Two people change one row: what each changed since both saw the same is kept, and where it is the same thing both are
  * told. A row is looked at as paths to its smallest parts ("price", "moved.rest", "marks:tall", "gear:griddle-1"), so
- * that
- * two changes meet only where they really do.
+ * that two changes meet only where they really do.
  */
 
 /** How a field's value is parted; what is not named is one thing whole. */

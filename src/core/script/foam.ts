@@ -1,9 +1,7 @@
 /**
  * Foam: whipped whites, and every batter that they are folded into. It stands for so many minutes from the whip, and
- * from the fold on
- * as long again, on whatever style and whenever the batter rests; nothing but pouring belongs in that time. Minutes are
- * ours, a
- * kitchen's default: air sinks, it does not stop.
+ * from the fold on as long again, on whatever style and whenever the batter rests; nothing but pouring belongs in that
+ * time. Minutes are ours, a kitchen's default: air sinks, it does not stop.
  */
 export const FOAM_STANDS_MIN = 15;
 

@@ -1,8 +1,7 @@
 /**
  * What a batch holds, as far as sentences about making it name it: no sentence names an egg, a milk, a melted fat or a
- * leavening that the
- * batch hasn't. Worked from its sheet as it is, stand-ins and all; what is for the pan, the plate or beside it is not
- * the batter's.
+ * leavening that the batch hasn't. Worked from its sheet as it is, stand-ins and all; what is for the pan, the plate or
+ * beside it is not the batter's.
  */
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 

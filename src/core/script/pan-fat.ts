@@ -1,8 +1,7 @@
 /**
  * Fat in the pan: the one that is really taken. What was said at the heat stands over the card's own line, the card
- * over the house. Told
- * as the choice of the matter "Fat in the pan" (`schools.ts`), so that sheet, set out, notice, steps and causes read
- * one thing.
+ * over the house. Told as the choice of the matter "Fat in the pan" (`schools.ts`), so that sheet, set out, notice,
+ * steps and causes read one thing.
  */
 import type { KindId } from '../formula/kinds';
 import { effectOf, type Ways } from '../formula/ways';
@@ -51,8 +50,7 @@ const meltsIn = (sheet: readonly PanLine[]): boolean =>
 
 /**
  * A house's ways as a batch can be made by them: with the fat that is really taken in the pan, and without the melted
- * butter last where
- * there is none. An empty sheet says nothing.
+ * butter last where there is none. An empty sheet says nothing.
  * @param said what was said at the heat last; left out: nothing
  */
 export const waysMade = (ways: Ways, sheet: readonly PanLine[], said?: PanFatWay): Ways => {

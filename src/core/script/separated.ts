@@ -1,7 +1,7 @@
 /**
  * Eggs that are separated: their whites are whipped apart and folded in last. Yolks and whites stand by themselves on
- * everything that is
- * read while it is made, each by its own grams in its own bowl; off the shelf come the eggs they are of.
+ * everything that is read while it is made, each by its own grams in its own bowl; off the shelf come the eggs they are
+ * of.
  */
 import type { FormulaLine } from '../formula/formula';
 import { WHITE_SHARE } from '../pantry/egg-parts';

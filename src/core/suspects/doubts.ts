@@ -1,7 +1,6 @@
 /**
  * Doubt settled by the whole card: lines that can be read in two ways are tried in all of them, and where one set makes
- * the
- * whole clearly calmer (`trouble.ts`) it is one answer. A line that fits either way stays asked.
+ * the whole clearly calmer (`trouble.ts`) it is one answer. A line that fits either way stays asked.
  */
 import { type LineChoice, readLine } from '../card/line';
 import { numbersOf } from '../numbers';

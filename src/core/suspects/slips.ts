@@ -1,9 +1,7 @@
 /**
  * Slips of the pen: ways in which one line comes to say what nobody meant, each with what it costs to believe in it.
- * The cost
- * is the negative natural logarithm of how often the slip happens among cards that hold one (ours: 2 is about one in
- * seven,
- * 4 about one in fifty); a slip is suspected only where the whole becomes calmer by more than it costs.
+ * The cost is the negative natural logarithm of how often the slip happens among cards that hold one (ours: 2 is about
+ * one in seven, 4 about one in fifty); a slip is suspected only where the whole becomes calmer by more than it costs.
  */
 import type Fraction from 'fraction.js';
 import type { Line } from '../card/line';

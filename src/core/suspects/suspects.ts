@@ -1,9 +1,7 @@
 /**
  * The smallest lie: which single line, read as one slip of the pen, would make the whole calm. Every line is read again
- * in all
- * the ways it may have been meant (`slips.ts`); what the whole gains by it (`trouble.ts`) is held against how common
- * the slip
- * is. Where one line can't explain it, two are tried. Where nothing explains it, nothing is said.
+ * in all the ways it may have been meant (`slips.ts`); what the whole gains by it (`trouble.ts`) is held against how
+ * common the slip is. Where one line can't explain it, two are tried. Where nothing explains it, nothing is said.
  */
 import { type Line, type LineChoice, readLine } from '../card/line';
 import { asMany, withoutAmount } from '../card/rewrite';

@@ -1,9 +1,8 @@
 /**
  * How far a formula is from calm, as one number: what it costs to believe that a cook wants it so. Inside a zone next
- * to
- * nothing; outside, in proportion to the logarithm of how many times too much or too little, by how far good formulas
- * of our
- * own reach (`SPREAD`). A negative natural logarithm, like the cost of a slip, so that the two can be weighed.
+ * to nothing; outside, in proportion to the logarithm of how many times too much or too little, by how far good
+ * formulas of our own reach (`SPREAD`). A negative natural logarithm, like the cost of a slip, so that the two can be
+ * weighed.
  */
 
 import { raisedTwice } from '../findings/balance-rules';

@@ -1,7 +1,6 @@
 /**
  * Common formulas of our own, such as hang on kitchen walls, each fine by most cooks: what is said of them is no fault.
- * A row
- * that is not wholly calm says which notes a cook would nod at.
+ * A row that is not wholly calm says which notes a cook would nod at.
  */
 import type { KindId } from '../formula/kinds';
 

@@ -1,7 +1,6 @@
 /**
  * Random kitchens: a card, its ends, a house with its gear and ways, how it is measured, parted and driven. What two
- * parts of the app say of
- * such a batch is held together by laws (`kitchens.test.ts`, `script/held.test.ts`).
+ * parts of the app say of such a batch is held together by laws (`kitchens.test.ts`, `script/held.test.ts`).
  */
 import fc from 'fast-check';
 import type { Driver } from '../batch/driver';

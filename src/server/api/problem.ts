@@ -93,8 +93,7 @@ const MOST_PAGE_BYTES = 10_000_000;
 /**
  * A file sent as it is, by its content type.
  * @returns null where the type is none of the open formats; else its recipe: the only one, or the one that `?recipe=`
- * names
- * by its number; or the answer to give: 413, 400 for what is no text, 422 for what holds no recipe or several
+ * names by its number; or the answer to give: 413, 400 for what is no text, 422 for what holds no recipe or several
  */
 export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | null> {
   const type = request.headers.get('content-type') ?? '';

@@ -1,8 +1,7 @@
 /**
  * The one way to read what stands in a JSON column. A value is read field by field and item by item: what can't be read
- * is
- * left out and told, its neighbours stay, and nothing of it is ever written back from here. The raw value stays where
- * it is.
+ * is left out and told, its neighbours stay, and nothing of it is ever written back from here. The raw value stays
+ * where it is.
  */
 import type { z } from 'zod';
 import type { Unreadable } from '@/core/records/unreadable';

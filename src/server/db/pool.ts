@@ -1,7 +1,6 @@
 /**
  * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is
- * found as
- * soon as one that is gone: the client's own clock runs, not only the server's.
+ * found as soon as one that is gone: the client's own clock runs, not only the server's.
  */
 import { Client, type ClientBase, Pool, type PoolClient, type QueryResultRow } from 'pg';
 import type { TroubleKind } from '@/contract/trouble';

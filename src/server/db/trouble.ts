@@ -1,7 +1,6 @@
 /**
  * What can be wrong with the records, told apart so that the cook is told what is so: they are away and it goes on by
- * itself,
- * the disk is full, it took too long, or what was sent can't be kept as it stands.
+ * itself, the disk is full, it took too long, or what was sent can't be kept as it stands.
  */
 import { TROUBLE_WORDS, type TroubleKind } from '@/contract/trouble';
 

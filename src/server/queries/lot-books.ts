@@ -183,8 +183,7 @@ function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
 
 /**
  * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made
- * of is
- * the same in bags of every size of it; how many there are is this size's own.
+ * of is the same in bags of every size of it; how many there are is this size's own.
  */
 export const correctLot = (lotId: string, to: LotCorrection, who: string, why: string): Promise<MadeLot> =>
   booked(lotId, null, 'correct-lot', async (client) => {

@@ -68,8 +68,7 @@ const TWIN = 'There is one of that name already.';
 
 /**
  * Keeps a premix; without an id it is a new one, made once for a request. Another bag, of another version of its
- * formula too,
- * keeps the name and is the next edition once a lot was made of this one: its lots stay what they were.
+ * formula too, keeps the name and is the next edition once a lot was made of this one: its lots stay what they were.
  */
 export const keepPremix = (
   p: PremixFields & { readonly id: string | null; readonly versionId: string },

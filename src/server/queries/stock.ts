@@ -1,7 +1,6 @@
 /**
  * Taking from the shelf and putting back. What a batch or a lot takes is written once, in the transaction that makes
- * it;
- * rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each
+ * it; rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each
  * other.
  */
 import type { PoolClient } from 'pg';

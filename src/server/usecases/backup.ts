@@ -1,7 +1,6 @@
 /**
  * Backups: PostgreSQL's own dump of everything, taken at one moment, and read back before it counts as one. A backup
- * that could
- * not be read back is not kept as one.
+ * that could not be read back is not kept as one.
  */
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';

@@ -1,7 +1,6 @@
 /**
  * A batch that changes after it was begun, in itself alone: a stand-in for what is missing, told before it is taken and
- * undone
- * while nothing is weighed; more or fewer pieces; put away, or made again. The formula stays as it is.
+ * undone while nothing is weighed; more or fewer pieces; put away, or made again. The formula stays as it is.
  */
 
 import type { PoolClient } from 'pg';
@@ -243,8 +242,7 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
 
 /**
  * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what
- * was
- * taken. Only while nothing that it changes is weighed.
+ * was taken. Only while nothing that it changes is weighed.
  */
 export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done> {
   const open = await openBatch(batchId);
@@ -269,8 +267,7 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
 
 /**
  * Something stands in for the missing part of a line: what there is goes in, and the rest of it as another thing, on a
- * line of
- * its own; also when other lines are weighed. The line itself is then planned at what there is.
+ * line of its own; also when other lines are weighed. The line itself is then planned at what there is.
  */
 export async function standInPart(
   batchId: string,
@@ -444,8 +441,7 @@ export async function changeCovers(
 
 /**
  * Puts back what a batch took, off the shelf and out of lots: it was not made after all. Once, however often it is
- * asked; the
- * lots' books keep both.
+ * asked; the lots' books keep both.
  * @returns false when there is no such batch under way
  */
 export const putBack = (batchId: string): Promise<boolean> =>

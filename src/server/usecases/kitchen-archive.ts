@@ -1,9 +1,7 @@
 /**
  * The whole kitchen as one open file: a zip of JSON, a table each, with a JSON Schema beside them; and such a file read
- * back into
- * an empty kitchen. Records of an older age are laid out as they were then, brought up to date beside the kitchen, and
- * only then
- * put in.
+ * back into an empty kitchen. Records of an older age are laid out as they were then, brought up to date beside the
+ * kitchen, and only then put in.
  */
 
 import { createHash } from 'node:crypto';

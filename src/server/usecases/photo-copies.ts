@@ -1,7 +1,6 @@
 /**
  * Copies of a photograph, made from its pixels alone: turned the right way up, in everyday colours, and without
- * anything that was
- * written beside them (place, camera, time, thumbnails).
+ * anything that was written beside them (place, camera, time, thumbnails).
  */
 import sharp from 'sharp';
 import { MOST_PIXELS } from '@/core/judge/photographs';

@@ -1,7 +1,6 @@
 /**
  * Brings a backup back: into a database beside the one there is, read whole and compared with what was noted when it
- * was taken,
- * and only then put in its place.
+ * was taken, and only then put in its place.
  *   node --import tsx src/server/usecases/restore.ts FILE
  */
 import { spawnSync } from 'node:child_process';

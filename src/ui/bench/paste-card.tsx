@@ -40,8 +40,7 @@ const EXAMPLE = `Saturday griddle cakes
 
 /**
  * A place to paste or drop a whole card, or files of any open format. What is refused stays in the box; words go into
- * it first,
- * one recipe of another format goes onto an empty sheet at once, and several are a list before any is kept.
+ * it first, one recipe of another format goes onto an empty sheet at once, and several are a list before any is kept.
  */
 export function PasteCard({ formula, house, send, onDone, onReading, first, cards }: Props) {
   const [text, setText] = useState('');

@@ -1,8 +1,7 @@
 /**
  * The way to what is worked off the main thread: the solver, and the search for slips of the pen. The newest question
- * wins:
- * one that is passed by before its turn is never asked, and an answer that comes too late is dropped. Ending ends the
- * worker.
+ * wins: one that is passed by before its turn is never asked, and an answer that comes too late is dropped. Ending ends
+ * the worker.
  */
 import { type Remote, wrap } from 'comlink';
 import type { Bench } from '@/core/balance/bench';

@@ -12,8 +12,7 @@ const sending = later(() => Promise.all([import('./outbox'), import('./send')]))
 
 /**
  * On every page: what was told at the counter while the records were away goes in, whichever page is open when they are
- * back;
- * and where the browser has no room to keep what is typed, that is said.
+ * back; and where the browser has no room to keep what is typed, that is said.
  */
 export function OutboxSender({ tell }: { readonly tell: Tell }) {
   const [full, setFull] = useState(false);

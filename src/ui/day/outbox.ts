@@ -1,7 +1,6 @@
 /**
  * What of a batch's event log the server has not confirmed yet, kept in this browser (IndexedDB): an entry each, in the
- * order it was
- * told, whichever tab told it. What was refused is set aside, to be sent again or dropped by the cook.
+ * order it was told, whichever tab told it. What was refused is set aside, to be sent again or dropped by the cook.
  */
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { type Item, toldAt } from '@/core/day/event-log';

@@ -1,8 +1,7 @@
 'use client';
 /**
  * The event log of a batch on a screen: what is told shows at once, is kept in this browser until the server has it,
- * and is sent
- * in order, once; what other screens have told comes in a few seconds behind at most.
+ * and is sent in order, once; what other screens have told comes in a few seconds behind at most.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, ActEntry } from '@/core/batch/acts';

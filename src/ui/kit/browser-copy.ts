@@ -1,8 +1,7 @@
 'use client';
 /**
  * What is typed and not yet sent, kept in this browser so that a reload or a closed lid loses nothing. Drafts stand in
- * a place
- * of their own for each tab; what a closed tab has left is brought back by the next that asks for it.
+ * a place of their own for each tab; what a closed tab has left is brought back by the next that asks for it.
  */
 import { useEffect, useRef, useState } from 'react';
 
@@ -109,8 +108,7 @@ export const keepDraftOf = (name: string, value: unknown): boolean =>
 
 /**
  * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft
- * of
- * another tab that is open stays that tab's.
+ * of another tab that is open stays that tab's.
  * @param within ms after which a draft is too old to come back
  */
 export async function draftOf(name: string, within: number = Number.POSITIVE_INFINITY): Promise<unknown> {

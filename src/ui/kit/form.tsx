@@ -3,9 +3,8 @@ import { type ComponentProps, useEffect, useRef } from 'react';
 
 /**
  * A form that does something on this page. Submitted before the page hears it, the submission is kept by React (a form
- * whose action
- * is a function) and done once, after the fields have told what was typed in them meanwhile; `act` never runs twice at
- * a time.
+ * whose action is a function) and done once, after the fields have told what was typed in them meanwhile; `act` never
+ * runs twice at a time.
  */
 export function Form({
   act,

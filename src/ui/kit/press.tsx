@@ -4,10 +4,8 @@ import { useAwake } from './awake';
 
 /**
  * Every button of the app. The server draws it disabled, so that no press is swallowed by a page that does not hear it
- * yet; a button
- * that submits stays enabled, since its form (`form.tsx`) is kept by React until then. `data-waking` tells such a
- * button apart from
- * one that is off: it looks as it will.
+ * yet; a button that submits stays enabled, since its form (`form.tsx`) is kept by React until then. `data-waking`
+ * tells such a button apart from one that is off: it looks as it will.
  */
 export function Press({ disabled = false, type = 'button', ...rest }: ComponentProps<'button'>) {
   const waking = !useAwake() && type !== 'submit';

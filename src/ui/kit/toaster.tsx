@@ -14,8 +14,7 @@ export const say = (text: string, options?: ToastOptions): void => {
 
 /**
  * What was done, said for a moment at the foot of the page. It is read out and never takes the focus: the package hands
- * the
- * focus back when a key leaves a toast, so that Tab would never get past one.
+ * the focus back when a key leaves a toast, so that Tab would never get past one.
  */
 export function Toaster({ onUp }: { readonly onUp: () => void }) {
   useEffect(() => {

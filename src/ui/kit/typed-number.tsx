@@ -4,8 +4,7 @@ import { typedNumber } from '@/core/quantity/typed';
 
 /**
  * A number that stands in a text and can be typed over: it goes when Enter is pressed or the box is left, and comes
- * back as
- * it was on Esc. What can't be a number of that kind stays in the box, with the reason under it.
+ * back as it was on Esc. What can't be a number of that kind stays in the box, with the reason under it.
  */
 export function TypedNumber({
   label,

@@ -1,9 +1,7 @@
 /**
  * What a card's method tells, fact by fact: rests, portions, heat, minutes, pan fat, peaks. A sentence is read clause
- * by clause:
- * what is denied, left to taste, or said of other people's ways is a remark and no fact; and what a rest, a heat or a
- * fat is of
- * decides where it belongs.
+ * by clause: what is denied, left to taste, or said of other people's ways is a remark and no fact; and what a rest, a
+ * heat or a fat is of decides where it belongs.
  */
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
