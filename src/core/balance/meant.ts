@@ -122,10 +122,10 @@ export function slipsOn(b: Bench): readonly Slip[] {
   const { formula } = b;
   const q = searched(b);
   const { lines } = q;
-  const dismissed = new Set(heard(workedOn(b).analysis, formula).dismissed.map((f) => f.code));
   const now = workedOn(b).analysis;
-  const speaking = heard(now, formula).open;
-  const found = suspectsIn({ ...q, speaks: (f) => !dismissed.has(f.code) });
+  const { open, dismissed } = heard(now, formula);
+  const answered = new Set(dismissed.map((f) => f.code));
+  const found = suspectsIn({ ...q, speaks: (f) => !answered.has(f.code) });
   return found.flatMap((s): readonly Slip[] => {
     const said = s.rereads.flatMap((r): readonly (SlipLine & { readonly key: string; readonly thing: boolean })[] => {
       const line = lines[r.at];
@@ -136,20 +136,19 @@ export function slipsOn(b: Bench): readonly Slip[] {
     });
     const answer = answerFor(said);
     if (formula.dismissed.includes(answer)) return [];
-    const meant = said.reduce(
-      (f, l) =>
-        withEntries(
-          f,
-          f.entries.map((e) => (e.key === l.key ? reread(e, l.meant, l.thing) : e)),
-        ),
+    const meant = withEntries(
       formula,
+      formula.entries.map((e) => {
+        const l = said.find((x) => x.key === e.key);
+        return l ? reread(e, l.meant, l.thing) : e;
+      }),
     );
     const then = workedOn(withFormula(b, meant)).analysis;
     return [
       {
         lines: said.map(({ key: _, thing: __, ...l }) => l),
         ends: s.ends.length,
-        of: speaking.length,
+        of: open.length,
         left: s.left,
         rails: apart(now.rails, then.rails).map(([before, after]) => ({ before, after })),
         formula: meant,

@@ -141,8 +141,7 @@ export function suspectsIn<L extends SuspectLine>(q: SuspectsOf<L>): readonly Su
   const all = 1 + good.reduce((a, t) => a + Math.exp(gain(t)), 0);
   return named.flatMap((t) => {
     const left = found(t.lines, t.numbers);
-    const code = (f: Finding): string => f.code;
-    const stay = new Set(left.map(code));
+    const stay = new Set(left.map((f) => f.code));
     const ends = standing.filter((f) => !stay.has(f.code));
     // what stops the hand more than before is no explanation
     if (ends.length === 0 || left.some((f) => f.severity === 'stop' && !standing.some((s) => s.code === f.code)))

@@ -60,9 +60,7 @@ const SPICE_SPREAD = 0.35;
 const SPICE_APART = 0.3;
 const YIELD_SPREAD = 0.4;
 
-/**
- * Nobody writes a line for less than so much of a thing, percent of flour; nor lets one thing be nearly all there is.
- */
+/** Nobody writes a line for less than so much of a thing, percent of flour. */
 const WORTH_A_LINE: Partial<Readonly<Record<Category, number>>> = {
   flour: 1.5,
   starch: 1.5,
