@@ -1,0 +1,144 @@
+/**
+ * The ingredients that sentences tell: "Beat 2 eggs with 1 cup milk". What is done and where it goes are taken off, what the
+ * pan and the table take is theirs, and what is measured and not understood is asked about.
+ */
+import type { KitchenConventions } from '../pantry/conventions';
+import type { Language } from '../pantry/tables/other-names';
+import { itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
+import { type Line, readLine } from './line';
+
+/** Minutes, degrees and widths at the start of a text: no food. */
+export const CLOCK =
+  /^(?:about\s+)?[\d.,½¼¾/ –-]+\s*(?:(?:to|or)\s+\d+\s*)?(?:min(?:ute)?s?|hours?|hrs?|h|seconds?|secs?|°|degrees?|cm\b|mm\b|inch(?:es)?\b)(?:\b|\s|$)/i;
+
+/** What is done, before what it is done with. */
+export const DOES =
+  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
+/** Where it goes and how far it is taken, behind it. */
+const WHITHER =
+  /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
+/** "Cook spoonfuls in 15 g butter": what it is fried in. */
+const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d½¼¾]*\s(?:in|with)\s+(.*\S)$/iu;
+/**
+ * "Melt 30 g butter in the pan, pour the batter in": the pan's too; melted there and no more is said, it is the
+ * batter's.
+ */
+const IN_THE_PAN =
+  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
+/** A food by weight, measure or count. */
+export const A_MEASURE =
+  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
+
+/** "The yolks", "stir in the dry things": told before, and measured there. */
+const TOLD_ALREADY =
+  /^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
+
+/** A step without where it goes; "into two cups of milk" is more of it. */
+function withoutWhither(step: string): string {
+  const listed = step.replace(/\s+(?:in|into|to|onto|over|with)\s+(?=(.*))/gi, (all, then: string) =>
+    A_MEASURE.exec(then.slice(0, 30))?.index === 0 ? ', ' : all,
+  );
+  const m = WHITHER.exec(listed);
+  return m ? listed.slice(0, m.index) : listed;
+}
+
+export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
+export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
+const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
+/** "1/4 cup of batter for each": poured, not put in. */
+const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
+/** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
+const AT_TABLE =
+  /^(?:(?:then|now|finally|and|to)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
+const AT_THE_HEAT =
+  /^(?:(?:then|now|finally|and)[,\s]+)*(?:cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+const POURS = /^(?:(?:then|now|finally|and)[,\s]+)*(?:ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+/** "Flour to make a thin batter": no amount, and nothing goes without it. */
+const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
+
+export function enoughIn(said: string, house: KitchenConventions): readonly Line[] {
+  const enough = ENOUGH.exec(said)?.[0];
+  return enough === undefined ? [] : [readLine(enough, house)].filter((l) => l.ingredient !== null);
+}
+
+/**
+ * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood
+ * is asked about.
+ * @param then the sentence that follows
+ */
+export function toldIn(
+  text: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+  then = '',
+): readonly Line[] {
+  const read = (x: string): Line => readLine(x, house, {}, null, languages);
+  const sentences = text.split(/(?<=[.!?;])\s+/);
+  return sentences.flatMap((sentence, n) => {
+    const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
+    if (said.length > MOST_SENTENCE_CHARS) return [];
+    const after = sentences[n + 1] ?? then;
+    const fried = friedIn(said, after, read);
+    if (fried) return [fried];
+    const measured = measuredIn(said, house, languages, isMeasure);
+    const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) ? 'for the pan' : null;
+    if (beside !== null)
+      return measured.flatMap((m) => {
+        const line = read(`${m.text} ${beside}`);
+        return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
+      });
+    const bare = withoutWhither(said.replace(DOES, ''));
+    return (
+      putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more: enoughIn(said, house), read })
+    );
+  });
+}
+
+/** The fat that is fried in: "Melt 40 g butter in the pan. Pour in." @param after the sentence that follows */
+function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {
+  const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
+  const fat = (IN_THE_PAN.exec(next) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
+  const fried = fat === undefined ? null : read(`${fat} for frying`);
+  // warm milk in a pan is the batter's all the same
+  return fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat' ? fried : null;
+}
+
+/** A step whose seams part it wholly: "3 eggs, 125 ml milk and 60 g flour"; null where they don't. */
+function putIn(
+  bare: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly Line[] | null {
+  const read = (x: string): Line => readLine(x, house, {}, null, languages);
+  // "the yolks, 20 g sugar": what was told already is not told again
+  const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
+    (bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit),
+  );
+  const apart = bits.map(read);
+  if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
+  const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
+  const eggs = parted === undefined ? null : read(`${parted}, separated`);
+  return eggs?.status === 'read' ? [eggs] : null;
+}
+
+/** What is measured in a sentence, and what of it is not understood. */
+function measuredOrAsked({
+  said,
+  bare,
+  measured,
+  more,
+  read,
+}: {
+  readonly said: string;
+  readonly bare: string;
+  readonly measured: readonly Line[];
+  readonly more: readonly Line[];
+  readonly read: (x: string) => Line;
+}): readonly Line[] {
+  const known = measured.filter((m) => m.ingredient !== null);
+  // a portion of the batter is no part of it
+  const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
+  if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
+  if (!A_MEASURE.test(bare) || CLOCK.test(bare)) return [];
+  return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
+}
