@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
-import { LIMITS } from './scripts/limits.mjs';
+import { LIMITS, WORKERS } from './scripts/limits.mjs';
 
 const chromium = {
   // without a window it is lighter by a fifth; the whole one does where that is what there is
@@ -18,8 +18,8 @@ const chromium = {
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 3,
-  // each worker has a kitchen of its own, and no test counts on another's leavings
+  workers: WORKERS,
+  // each worker has a kitchen of its own, made anew for each test; no test counts on another's leavings
   fullyParallel: true,
   // a machine that stalls for half a minute is told apart from a fault; what needed a second try is said
   retries: process.env.CI ? 1 : 0,

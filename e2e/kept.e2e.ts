@@ -1,9 +1,6 @@
 /** After the heat: what is over is frozen, labelled, planned in and served. */
 import { axe, beginTime, choose, expect, newFormula, pdf, start, test } from './kitchen';
 
-// a kitchen of its own: no other job's batch stands at the hour of one of these
-test.use({ apart: 'kept' });
-
 test('a surplus frozen in parcels, labelled, told on Today and on the plan, served, and taken back', async ({
   page,
 }) => {

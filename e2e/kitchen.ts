@@ -1,6 +1,6 @@
 /**
- * A kitchen for each worker: its own database, copied from one that is set up whole, and its own server. Every page
- * fails its test on an error in the console.
+ * A kitchen for each worker: its own server and its own database, copied for each test from one that is set up whole.
+ * Every page fails its test on an error in the console.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
@@ -20,6 +20,8 @@ export interface Kitchen {
   /** Cuts the database off, and lets it back in. */
   readonly away: () => Promise<void>;
   readonly back: () => Promise<void>;
+  /** Puts the kitchen back as it was opened: what one test has left, in the house or in its records, is not the next's. */
+  readonly asNew: () => Promise<void>;
   readonly stopServer: () => Promise<void>;
   readonly startServer: () => Promise<void>;
   /** Asks the kitchen's own database. */
@@ -130,8 +132,11 @@ export async function openKitchen(
   template: 'furnished' | 'blank',
   name: string,
 ): Promise<{ kitchen: Kitchen; close: () => Promise<void> }> {
-  await sql(`drop database if exists ${name} with (force)`);
-  await sql(`create database ${name} template ${template}`);
+  const asNew = async (): Promise<void> => {
+    await sql(`drop database if exists ${name} with (force)`);
+    await sql(`create database ${name} template ${template}`);
+  };
+  await asNew();
   const databaseUrl = admin().replace(/[^/]+$/, name);
   const port = await freePort();
   const clock = join(tmpdir(), `even-crumb-clock-${process.pid}-${port}`);
@@ -150,6 +155,7 @@ export async function openKitchen(
       await sql(`select pg_terminate_backend(pid) from pg_stat_activity where datname = '${name}'`);
     },
     back: () => sql(`alter database ${name} allow_connections true`),
+    asNew,
     stopServer: async () => {
       await end(child);
       child = null;
@@ -191,12 +197,11 @@ interface Each {
   readonly expected: RegExp[];
   /** A profile of its own, for a test that turns the clock: it is turned for the whole profile. */
   readonly alone: boolean;
+  readonly leavings: undefined;
 }
 
-export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; apart: string }>({
+export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>({
   template: ['furnished', { option: true, scope: 'worker' }],
-  // jobs that count on the demo as it came have a kitchen that no other job was in
-  apart: ['', { option: true, scope: 'worker' }],
   kitchen: [
     async ({ template }, use, info) => {
       const { kitchen, close } = await openKitchen(template, `worker_${template}_${info.workerIndex}`);
@@ -214,6 +219,14 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank'; a
       await context.close();
     },
     { scope: 'worker' },
+  ],
+  // an auto fixture is the first to begin and the last to end: every page is closed by then
+  leavings: [
+    async ({ kitchen }, use) => {
+      await use(undefined);
+      await kitchen.asNew();
+    },
+    { auto: true },
   ],
   context: async ({ browser, kitchen, profile, alone, viewport }, use) => {
     kitchen.turnClock(null);

@@ -61,46 +61,6 @@ test('25 lines with a very long name print on one page', async ({ page }) => {
   expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 });
 
-test.describe('narrow', () => {
-  test.use({ viewport: { width: 768, height: 1024 } });
-  test('at 768 wide nothing runs out of the page', async ({ page }) => {
-    for (const path of [
-      '/',
-      '/on-hand?there=2+eggs',
-      '/log',
-      '/formulas/new',
-      '/sides',
-      '/sides/new',
-      '/premix',
-      '/premix/new',
-      '/premix/foreign',
-    ]) {
-      await page.goto(path);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
-        0,
-      );
-    }
-    await page.goto('/');
-    const prep = await page
-      .getByRole('region', { name: 'Under way' })
-      .getByRole('link', { name: /^Weigh/ })
-      .first()
-      .getAttribute('href');
-    for (const part of ['plan', 'prep', 'griddle', 'outcome']) {
-      await page.goto((prep ?? '').replace('prep', part));
-      await expect(page.getByText('Looking at the clock')).toHaveCount(0);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
-        0,
-      );
-    }
-    await page.goto('/');
-    await page.getByRole('link', { name: 'Iron-shed waffles' }).click();
-    await expect(page.getByRole('region', { name: 'Balance' })).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-    await axe(page);
-  });
-});
-
 test('on the screens used while working nothing to tap is under 44 px', async ({ page }) => {
   await page.goto('/');
   await page

@@ -2,8 +2,6 @@
 import type { Page } from '@playwright/test';
 import { axe, expect, test, toWeighIn } from './kitchen';
 
-test.use({ apart: 'weigh-in' });
-
 async function started(page: Page, name: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name, exact: true }).click();

@@ -30,8 +30,11 @@ export const say = (text) =>
 
 const children = new Set();
 
-/** Runs a command to its end. Its output is shown only when it fails, unless `loud`. Returns its exit code. */
-export function run(command, args, { env = {}, loud = false, cwd = ROOT } = {}) {
+/**
+ * Runs a command to its end. Its output is shown only when it fails, unless `loud`. Returns its exit code.
+ * @param mostMs what has not ended by then hangs: that is said, and it is ended
+ */
+export function run(command, args, { env = {}, loud = false, cwd = ROOT, mostMs = 0 } = {}) {
   return new Promise((done, fail) => {
     const child = spawn(command, args, {
       cwd,
@@ -43,9 +46,18 @@ export function run(command, args, { env = {}, loud = false, cwd = ROOT } = {}) 
     child.stdout?.on('data', (d) => (output = (output + d).slice(-20_000)));
     child.stderr?.on('data', (d) => (output = (output + d).slice(-20_000)));
     child.once('error', fail);
+    let hangs = false;
+    const watchdog =
+      mostMs > 0 &&
+      setTimeout(() => {
+        hangs = true;
+        say(`${args.slice(0, 2).join(' ')} hangs: not over after ${Math.round(mostMs / 60_000)} minutes. Ended.`);
+        child.kill('SIGTERM');
+      }, mostMs);
     child.once('exit', (code, signal) => {
+      clearTimeout(watchdog);
       children.delete(child);
-      if (code !== 0 && !loud && output && !signal) process.stdout.write(`${output.trimEnd()}\n`);
+      if (code !== 0 && !loud && output && (!signal || hangs)) process.stdout.write(`${output.trimEnd()}\n`);
       done(code ?? 128);
     });
   });

@@ -1,3 +1,5 @@
+export const WORKERS: number;
+export function slowness(): Promise<number>;
 export const LIMITS: {
   readonly unitTestMs: number;
   readonly browserTestMs: number;

@@ -3,20 +3,36 @@
 //   npm run test:e2e -- planning       only the browser tests of that file
 //   npm run test:unit -- src/core/lift  only the unit tests there
 //   npm run bench -- browser           only what is measured in the browser
+//   npm run test:all                   every width of every page as well, and the long soak
 //   --only unit | e2e | screenshots | bench
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { endChildren, ensureBuild, ensureModules, ensurePackages, isRoot, run, say, Told, wordsFor } from './lib.mjs';
+import { join, relative } from 'node:path';
+import {
+  endChildren,
+  ensureBuild,
+  ensureModules,
+  ensurePackages,
+  isRoot,
+  ROOT,
+  run,
+  say,
+  Told,
+  wordsFor,
+} from './lib.mjs';
+import { slowness } from './limits.mjs';
 import { startPostgres } from './postgres.mjs';
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : 'all';
 // what is left is handed on: names of files, and the runners' own flags
-const rest = process.argv.slice(2).filter((a, n, all) => a !== '--' && a !== '--only' && all[n - 1] !== '--only');
+const all = process.argv.includes('--all');
+const rest = process.argv
+  .slice(2)
+  .filter((a, n, every) => a !== '--' && a !== '--all' && a !== '--only' && every[n - 1] !== '--only');
 const wants = (what) => only === 'all' || only === what;
 const node = process.execPath;
-/** Unit tests of what prints or reads days and times. */
-const DATED = 'core/(quantity/day|batch/plan|premix/|day/)|server/print/';
+/** What a step of tests may take on a quiet machine before it counts as hanging, ms. */
+const STEP_MS = 1_200_000;
 
 let passed = 0;
 let failed = 0;
@@ -45,6 +61,12 @@ async function main() {
   await ensurePackages(only === 'unit' ? ['postgres'] : ['postgres', 'chromium']);
   await ensureModules();
   let bad = false;
+  /** [ms, file, name] of each test. */
+  const took = [];
+  const slow = await slowness();
+  process.env.EVEN_CRUMB_TEST_SLOWNESS = String(slow);
+  if (all) process.env.EVEN_CRUMB_TEST_ALL = '1';
+  const mostMs = STEP_MS * slow;
   const step = async (name, args) => {
     say(name);
     if ((await run(node, args)) === 0) return;
@@ -72,6 +94,7 @@ async function main() {
       {
         env: { DATABASE_URL: database.urlOf('unit'), NODE_ENV: 'test', EVEN_CRUMB_PG_BIN: database.bin },
         loud: only === 'unit',
+        mostMs,
       },
     );
     const result = readJson(out);
@@ -80,25 +103,8 @@ async function main() {
     failed += (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
     say(`unit tests: ${result?.numPassedTests ?? 0} passed, ${result?.numFailedTests ?? 0} failed`);
     if (code !== 0) bad = true;
-    // what prints or reads days and times holds wherever the kitchen stands
-    for (const zone of rest.length > 0 ? [] : ['America/Los_Angeles', 'Asia/Kathmandu']) {
-      const zoned = join(folder, 'jest-zone.json');
-      const args = [
-        'node_modules/jest/bin/jest.js',
-        '--json',
-        `--outputFile=${zoned}`,
-        '--silent',
-        `--testPathPatterns=${DATED}`,
-      ];
-      if ((await run(node, args, { env: { TZ: zone, NODE_ENV: 'test' } })) !== 0) bad = true;
-      const there = readJson(zoned);
-      passed += there?.numPassedTests ?? 0;
-      failed += (there?.numFailedTests ?? 0) + (there?.numRuntimeErrorTestSuites ?? 0);
-      if (!there || there.numPassedTests === 0) bad = true;
-      say(
-        `the same in ${zone}, where days are printed: ${there?.numPassedTests ?? 0} passed, ${there?.numFailedTests ?? 0} failed`,
-      );
-    }
+    for (const file of result?.testResults ?? [])
+      for (const t of file.assertionResults) took.push([t.duration ?? 0, relative(ROOT, file.name), t.fullName]);
   }
 
   if (
@@ -151,9 +157,11 @@ async function main() {
           PLAYWRIGHT_JSON_OUTPUT_FILE: out,
         },
         loud: only !== 'all',
+        mostMs: only === 'bench' ? 0 : mostMs,
       },
     );
-    const stats = readJson(out)?.stats;
+    const report = readJson(out);
+    const stats = report?.stats;
     if (!stats) bad = true;
     passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
     failed += stats?.unexpected ?? 0;
@@ -161,38 +169,50 @@ async function main() {
       `browser tests: ${(stats?.expected ?? 0) + (stats?.flaky ?? 0)} passed (${stats?.flaky ?? 0} at the second try), ${stats?.unexpected ?? 0} failed`,
     );
     if (code !== 0) bad = true;
-    if (stats?.unexpected || stats?.flaky)
-      for (const line of failures(readJson(out))) process.stdout.write(`${line}\n`);
+    if (stats?.unexpected || stats?.flaky) for (const line of failures(report)) process.stdout.write(`${line}\n`);
+    for (const { spec, test } of testsOf(report))
+      took.push([test.results.reduce((ms, r) => ms + r.duration, 0), `e2e/${spec.file}`, spec.title]);
+  }
+  if (all) {
+    say('soak');
+    if ((await run(node, ['scripts/soak.mjs'], { loud: true })) !== 0) bad = true;
+  }
+  if (wants('unit') || wants('e2e')) {
+    say('the slowest:');
+    for (const [ms, file, title] of took.sort((a, b) => b[0] - a[0]).slice(0, 10))
+      process.stdout.write(`${(ms / 1000).toFixed(1).padStart(8)} s  ${file}: ${title.slice(0, 90)}\n`);
   }
   await end(bad || failed > 0 || passed === 0 ? 1 : 0);
+}
+
+/** Every test of a report of the browser's, with the spec it belongs to. */
+function testsOf(report) {
+  const within = (suite) => [
+    ...(suite.specs ?? []).flatMap((spec) => spec.tests.map((test) => ({ spec, test }))),
+    ...(suite.suites ?? []).flatMap(within),
+  ];
+  return (report?.suites ?? []).flatMap(within);
 }
 
 /**
  * The names and first words of browser tests that failed, or needed a second try, and what the server said meanwhile.
  */
-function failures(report) {
-  const lines = [];
-  const walk = (suite) => {
-    for (const spec of suite.specs ?? [])
-      for (const t of spec.tests)
-        if (t.status === 'unexpected' || t.status === 'flaky') {
-          const first = t.results.find((r) => r.error);
-          const server = (first?.stderr ?? [])
-            .map((s) => s.text ?? '')
-            .join('')
-            .trim()
-            .split('\n')
-            .slice(-30);
-          lines.push(
-            `  ${t.status === 'flaky' ? 'SECOND TRY' : 'FAILED'} ${spec.file}: ${spec.title}`,
-            `    ${(first?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`,
-            ...server.filter((l) => l !== '').map((l) => `    server: ${l}`),
-          );
-        }
-    for (const s of suite.suites ?? []) walk(s);
-  };
-  for (const s of report.suites) walk(s);
-  return lines;
-}
+const failures = (report) =>
+  testsOf(report)
+    .filter(({ test }) => test.status === 'unexpected' || test.status === 'flaky')
+    .flatMap(({ spec, test }) => {
+      const first = test.results.find((r) => r.error);
+      const server = (first?.stderr ?? [])
+        .map((s) => s.text ?? '')
+        .join('')
+        .trim()
+        .split('\n')
+        .slice(-30);
+      return [
+        `  ${test.status === 'flaky' ? 'SECOND TRY' : 'FAILED'} ${spec.file}: ${spec.title}`,
+        `    ${(first?.error?.message ?? '').split('\n').slice(0, 12).join('\n    ')}`,
+        ...server.filter((l) => l !== '').map((l) => `    server: ${l}`),
+      ];
+    });
 
 main().catch((e) => end(1, wordsFor(e)));

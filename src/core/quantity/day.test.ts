@@ -14,6 +14,7 @@ import {
   sayTime,
   sayTimeAndDay,
   timeIn,
+  zoneHere,
 } from './day';
 
 const at = new Date(2026, 10, 20, 16, 5).getTime();
@@ -114,6 +115,18 @@ test('law: what is said is read back as the same, in every order and on both clo
         expect(Math.abs(momentOf(day, time, z) - Math.floor(ms / 60_000) * 60_000)).toBeLessThanOrEqual(3_600_000);
       },
     ),
+  );
+});
+
+test('law: where no zone is named, days and times are those of the machine’s own zone', () => {
+  const here = { zone: zoneHere() };
+  const none = { zone: '' };
+  fc.assert(
+    fc.property(fc.integer({ min: 946_684_800_000, max: 4_102_444_800_000 }), (ms) => {
+      const [day, time] = [localDay(ms, none), localTime(ms, none)];
+      expect([day, time]).toEqual([localDay(ms, here), localTime(ms, here)]);
+      expect(momentOf(day, time, none)).toBe(momentOf(day, time, here));
+    }),
   );
 });
 
