@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 
 export default function NotFound() {
   return (

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { clearDemoHere, copyOfFormula, dropPlanHere, lookAroundHere, putAwayFormula } from '@/app/actions';
 import { cleanText } from '@/contract/clean';
 import { VERDICTS } from '@/core/batch/batch';
@@ -15,6 +14,7 @@ import { stepsLeft } from '@/server/usecases/day';
 import { kitchenState } from '@/server/usecases/look-around';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { Doors } from '@/ui/today/doors';
 import { PlansKept } from '@/ui/today/plans-kept';
 import { ShelfView } from '@/ui/today/shelf';

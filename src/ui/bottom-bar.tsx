@@ -1,8 +1,8 @@
 'use client';
 import { BookOpen, CalendarDays, Menu, Package, Wheat } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import { Dialog } from './kit/dialog';
+import { Link } from './kit/link';
 import { MENU_ITEM } from './kit/menu';
 import { Press } from './kit/press';
 

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import type { TroubleKind } from '@/contract/trouble';
 import { RecordsAway } from './away';
@@ -6,6 +5,7 @@ import { BottomBar } from './bottom-bar';
 import { MarkIcon } from './drawings/mark';
 import { Keys } from './keys';
 import { lookOf } from './kit/button';
+import { Link } from './kit/link';
 
 type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 

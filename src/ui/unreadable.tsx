@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import type { Unreadable as One } from '@/core/records/unreadable';
+import { Link } from './kit/link';
 import { Notice } from './kit/notice';
 
 const SHOWN = 4;

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { endBatchHere, putAwayBatch, takeUpBatch } from '@/app/actions';
@@ -17,6 +16,7 @@ import { lotsOfBatch } from '@/server/queries/lot-books';
 import { stockNoted } from '@/server/queries/pantry';
 import { BatchHead } from '@/ui/batch/tabs';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { UnreadableNotice } from '@/ui/unreadable';
 import { when } from '@/ui/when';

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { careBackHere, noteCareHere, setHouse } from '@/app/actions';
 import { CARED, careOf } from '@/core/pantry/care';
 import { ownFill } from '@/core/pantry/fill';
@@ -11,6 +10,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { CareView } from '@/ui/house/care-view';
 import { HouseForm } from '@/ui/house/house-form';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'House' };

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { KEPT_CAUTION, KEPT_STATE_WORDS, keptWords, lotName, toUseFirst } from '@/core/batch/kept';
 import { sayDay } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
@@ -7,6 +6,7 @@ import { loadHouse } from '@/server/queries/house';
 import { keptLots } from '@/server/queries/kept';
 import { AwayPage, Frame } from '@/ui/frame';
 import { NearDay } from '@/ui/kept/near-day';
+import { Link } from '@/ui/kit/link';
 
 export const metadata: Metadata = { title: 'Kept' };
 

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { type LogRow, VERDICT_WORDS, VERDICTS, type Verdict } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
@@ -15,6 +14,7 @@ import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { LogFilterView } from '@/ui/log/filter';
 import { TrendLine } from '@/ui/versions/makings';
 import { TrendChart } from '@/ui/versions/trend-chart';

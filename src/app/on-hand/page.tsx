@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { readOnHand, sameThing, usingUpFrom } from '@/core/batch/on-hand';
 import { isShellEgg } from '@/core/formula/eggs';
@@ -13,6 +12,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/field';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { UsesUpView } from '@/ui/today/uses-up';
 

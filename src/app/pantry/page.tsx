@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { everyIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { PantryTable } from '@/ui/pantry/pantry-table';
 import { PantryParts } from '@/ui/pantry/parts';
 

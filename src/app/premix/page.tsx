@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { bagsLeft, firstToUse, isPast, leftBySize, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
@@ -7,6 +6,7 @@ import { loadHouse } from '@/server/queries/house';
 import { openLots, premixes } from '@/server/queries/premixes';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { BestBy } from '@/ui/premix/best-by';
 
 export const metadata: Metadata = { title: 'Premix' };

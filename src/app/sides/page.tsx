@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { linesOfSheet } from '@/core/batch/sheet';
 import { partsOf, sideLines } from '@/core/batch/sides';
 import { costOf } from '@/core/facts/account';
@@ -13,6 +12,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 
 export const metadata: Metadata = { title: 'Sauces and sides' };
 

@@ -1,11 +1,11 @@
 'use client';
-import Link from 'next/link';
 import type { Side } from '@/core/batch/sides';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Link } from '../kit/link';
 import { wrong } from './plan.state';
 
 export interface Beside {

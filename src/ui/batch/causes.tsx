@@ -1,9 +1,9 @@
-import Link from 'next/link';
 import { isFault, type Mark, markName } from '@/core/batch/came-out';
 import { causesOf } from '@/core/judge/diagnose';
 import type { Judged } from '@/core/judge/evidence';
 import { asRead } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { useUnits } from '../units';
 
 /** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */

@@ -1,8 +1,8 @@
 'use client';
-import Link from 'next/link';
 import { KEPT_STATE_WORDS, type KeptLot, keptWords, lotName } from '@/core/batch/kept';
 import { sayDay } from '@/core/quantity/day';
 import { counted } from '@/core/quantity/say';
+import { Link } from '../kit/link';
 import { useUnits } from '../units';
 import { readTaken, StorePart, type TakenTyped } from './store-part';
 

@@ -1,5 +1,4 @@
 import { Printer } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { unsettled } from '@/core/analyse-formula';
 import { inMeasures } from '@/core/batch/exactness';
@@ -16,6 +15,7 @@ import { grams } from '@/core/quantity/say';
 import { type Asking, RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Form } from '../kit/form';
+import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { sheetAbout } from './about';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { JoinPart } from '@/core/batch/acts';
@@ -22,6 +21,7 @@ import type { Refused } from '../kit/answer';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { Link } from '../kit/link';
 import { CheckView } from '../prep/check-view';
 import { doneIn } from '../prep/done';
 import { JoinView } from '../prep/join-view';

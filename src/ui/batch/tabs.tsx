@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import type { Batch } from '@/core/batch/batch';
 import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';
+import { Link } from '../kit/link';
 import { when } from '../when';
 import { type EndActs, EndBatch } from './end-batch';
 

@@ -1,10 +1,10 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import type { TakenSaid } from './taken-said';
 
 /** What a batch took off the shelf, what was short of it, and the way to put it back if it is not made after all. */

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import type { Finding } from '@/core/findings/finding';
+import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 
 /**

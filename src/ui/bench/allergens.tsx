@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../kit/link';
 
 /**
  * Who has to be told. @param said `allergensSaid`; `notice` where the notice to print is, null where there is none yet

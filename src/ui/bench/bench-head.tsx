@@ -1,6 +1,5 @@
 'use client';
 import { Redo2, Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type Formula, kindIdOf, MOST_NAME_CHARS, schoolIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
@@ -8,6 +7,7 @@ import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 import { Way, type WayStep } from '../kit/way';
 import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import type { Worked } from '@/core/analyse-formula';
 import {
   type AccountLine,
@@ -13,6 +12,7 @@ import {
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, money, type Units } from '@/core/quantity/say';
+import { Link } from '../kit/link';
 
 /** "a, b and 3 more". */
 const named = (names: readonly string[]): string =>

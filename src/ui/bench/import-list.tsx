@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useId, useRef, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
@@ -10,6 +9,7 @@ import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { Pick } from '../kit/press';
 import { toast, toastUndo } from '../kit/toast';
 

@@ -1,6 +1,5 @@
 'use client';
 import { GripVertical, Lock, LockOpen } from 'lucide-react';
-import Link from 'next/link';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { BenchLine } from '@/core/bench/sight';
 import { DRESSING_NAMES, type Formula, MOMENT_NAMES } from '@/core/formula/formula';
@@ -8,6 +7,7 @@ import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { lineKey } from '../keys-table';
 import { Button, lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 import { Press } from '../kit/press';
 import { useScaleless, useUnits } from '../units';
 import type { LineDiff } from './diff';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
@@ -13,6 +12,7 @@ import { asRead, minutesOrHours } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../time';

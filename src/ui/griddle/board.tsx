@@ -1,6 +1,5 @@
 'use client';
 import { Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { doneAtTheHeat, entriesOf, type Lit, VERDICTS_OF_TEST } from '@/core/batch/acts';
@@ -37,6 +36,7 @@ import { useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { useInstrument } from '../kit/instrument';
+import { Link } from '../kit/link';
 import { Switch } from '../kit/switch';
 import { useTime } from '../time';
 import { useUnits } from '../units';

@@ -1,9 +1,9 @@
 'use client';
-import Link from 'next/link';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button, lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 import { useTime } from '../time';
 
 const MIN_MS = 60_000;

@@ -1,10 +1,10 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { CARE_ACTS, CARE_WORDS, type Care } from '@/core/pantry/care';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
 
 interface Thing {

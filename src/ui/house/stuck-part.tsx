@@ -1,8 +1,8 @@
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 import type { NoteCare } from './care-view';
 

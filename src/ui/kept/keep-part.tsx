@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
@@ -26,6 +25,7 @@ import { DayField } from '../kit/date-fields';
 import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 
 interface Typed {

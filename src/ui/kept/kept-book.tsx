@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
@@ -9,6 +8,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
 
 interface Use {

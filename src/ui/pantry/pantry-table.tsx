@@ -8,7 +8,6 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import {
   allergenName,
@@ -22,6 +21,7 @@ import { type Keeping, keeping, pricePerG, type Shelf } from '@/core/pantry/stoc
 import { grams, money, PRICED_G, PRICED_NAME, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Link } from '../kit/link';
 import { Press } from '../kit/press';
 import { Day, useTime } from '../time';
 

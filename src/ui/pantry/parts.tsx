@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 
 const PARTS = [
   ['/pantry', 'Ingredients', 'ingredients'],

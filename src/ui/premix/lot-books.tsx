@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import {
@@ -19,6 +18,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 import { useTime } from '../time';
 import { useUnits } from '../units';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesAndSeconds } from '@/core/quantity/say';
@@ -7,6 +6,7 @@ import { useNow } from '../day/clock';
 import { liftAt } from '../griddle/bowl-clock';
 import { useAlarm } from '../kit/alarm';
 import { Button, lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 import { useTime } from '../time';
 
 const MIN = 60_000;

@@ -1,12 +1,12 @@
 'use client';
 import { ClipboardPaste, Eye, PencilLine } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { Link } from '../kit/link';
 import { Press } from '../kit/press';
 import { toast } from '../kit/toast';
 

@@ -1,6 +1,5 @@
 'use client';
 import { ArrowRight } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { sayMoment } from '@/core/quantity/day';
@@ -8,6 +7,7 @@ import type { Units } from '@/core/quantity/say';
 import { useAsking } from '../kit/asking';
 import { lookOf } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
+import { Link } from '../kit/link';
 
 interface Row {
   readonly id: string;

@@ -1,6 +1,5 @@
 'use client';
 import { OctagonX, Search } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useId, useRef, useState } from 'react';
 import { VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { KINDS, kindById, POUR_WORDS, schoolOf } from '@/core/formula/kinds';
@@ -11,6 +10,7 @@ import { PourDrawing } from '../drawings/pour';
 import { useAddressed } from '../kit/addressed';
 import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Link } from '../kit/link';
 import { Switch } from '../kit/switch';
 import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
 import { NOTHING_ASKED, type ShelfAsked, shelfAddress } from './shelf.state';

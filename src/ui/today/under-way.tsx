@@ -1,5 +1,4 @@
 import { ArrowRight } from 'lucide-react';
-import Link from 'next/link';
 import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { StepsOfDay } from '@/core/day/schedule';
@@ -8,6 +7,7 @@ import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 import { when } from '../when';
 
 /** Where the next thing is done, and what it is called. */

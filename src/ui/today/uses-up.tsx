@@ -1,5 +1,4 @@
 import Fraction from 'fraction.js';
-import Link from 'next/link';
 import type { OnHand, UsesUp } from '@/core/batch/on-hand';
 import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -8,6 +7,7 @@ import { writeNumber } from '@/core/quantity/number';
 import { counted, grams, millilitres, type Units } from '@/core/quantity/say';
 import { KindDrawing } from '../drawings/kind';
 import { lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 
 type Found = UsesUp<{ readonly formulaId: string; readonly number: number; readonly formula: Formula }>;
 

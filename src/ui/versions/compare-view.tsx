@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import { analyseFormula } from '@/core/analyse-formula';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import { type EndId, endOf, type Formula } from '@/core/formula/formula';
 import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, type Units } from '@/core/quantity/say';
+import { Link } from '../kit/link';
 import { Finishes } from './finishes';
 
 interface CompareSide {

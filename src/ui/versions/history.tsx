@@ -1,8 +1,8 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Link } from '../kit/link';
 import { Press } from '../kit/press';
 
 interface Row {

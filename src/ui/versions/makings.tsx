@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
@@ -9,6 +8,7 @@ import { COURSE_WORDS, type Course } from '@/core/judge/target';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { PhotoFigure } from '../photos/photo-figure';
 import type { AnswerChange } from './next-time';
 import { TrendChart } from './trend-chart';

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { VERDICT_WORDS } from '@/core/batch/batch';
@@ -8,6 +7,7 @@ import type { ChangeState, LastChange, LastOutcome } from '@/core/judge/came-bac
 import type { Units } from '@/core/quantity/say';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
 import { when } from '../when';
 

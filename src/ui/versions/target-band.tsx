@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import { WISHES } from '@/core/balance/moves';
 import { COURSE_WORDS, type Course, nearerFrom, type Score } from '@/core/judge/target';
 import { lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 
 /** Where a formula has a target: what its last judged making missed, and the wishes that lead nearer. */
 export function TargetBand({

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import {
   COOKED_WORDS,
@@ -21,6 +20,7 @@ import { AwayPage, Frame } from '@/ui/frame';
 import { KeptBook } from '@/ui/kept/kept-book';
 import { NearDay } from '@/ui/kept/near-day';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { when } from '@/ui/when';
 import { keptBack, keptGone } from '../actions';
 

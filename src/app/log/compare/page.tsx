@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { kindById } from '@/core/formula/kinds';
 import { standingOf } from '@/core/formula/ways';
@@ -16,6 +15,7 @@ import { loadHouse } from '@/server/queries/house';
 import { photosOf } from '@/server/queries/photos';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { PhotoFigure } from '@/ui/photos/photo-figure';
 import { CompareView } from '@/ui/versions/compare-view';
 import { when } from '@/ui/when';

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { takeOut, withTaken } from '@/core/batch/take-out';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -11,6 +10,7 @@ import { PrintButton } from '@/ui/batch/print-button';
 import { TakeOutView } from '@/ui/batch/take-out-view';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { PantryParts } from '@/ui/pantry/parts';
 
 export const metadata: Metadata = { title: 'Gather list' };

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
 import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
@@ -12,6 +11,7 @@ import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
 import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Link } from '@/ui/kit/link';
 import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
 import { PremixForm } from '@/ui/premix/premix-form';

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { saveFormula } from '@/app/actions';
 import { isFlour } from '@/core/pantry/ingredient';
 import { everyIngredient } from '@/core/pantry/pantry';
@@ -7,6 +6,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { ForeignMix } from '@/ui/premix/foreign-mix';
 
 export const metadata: Metadata = { title: 'A bought mix' };

@@ -1,6 +1,5 @@
 import { Download } from 'lucide-react';
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { cleanText } from '@/contract/clean';
 import { bagsLeft, entryWords, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
 import { codeKey, codesIn, gramsInLots, holdersOf, mayBe } from '@/core/premix/recall';
@@ -11,6 +10,7 @@ import { nearlyCalled, recalled } from '@/server/usecases/premix-lots';
 import { PrintButton } from '@/ui/batch/print-button';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { Day } from '@/ui/time';
 import { when } from '@/ui/when';
 

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { tellBook, wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
@@ -16,6 +15,7 @@ import { dayOf, touchedBefore } from '@/server/usecases/day';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Board } from '@/ui/griddle/board';
 import { Cautions } from '@/ui/kit/cautions';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 
 export const metadata: Metadata = { title: 'Griddle' };

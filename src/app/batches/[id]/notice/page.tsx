@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { batchPage } from '@/app/batches/load';
 import { waysOf } from '@/core/batch/batch';
 import { noticeOf } from '@/core/batch/notice';
@@ -8,6 +7,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { sayLongDay, sayMoment } from '@/core/quantity/day';
 import { NoticeCard } from '@/ui/batch/notice';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 
 export const metadata: Metadata = { title: 'Allergen notice' };
 

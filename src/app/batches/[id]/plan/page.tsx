@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
@@ -27,6 +26,7 @@ import { takenSaid } from '@/ui/batch/taken-said';
 import { TakenView } from '@/ui/batch/taken-view';
 import { eventLogFrom } from '@/ui/day/event-log-from';
 import { TimeLineView } from '@/ui/day/time-line';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 
 export const metadata: Metadata = { title: 'Plan' };

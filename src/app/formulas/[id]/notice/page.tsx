@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { noticeOfLines } from '@/core/batch/notice';
 import { kindIdOf, kitchenOf } from '@/core/formula/formula';
@@ -19,6 +18,7 @@ import { NoticeCard } from '@/ui/batch/notice';
 import { PrintButton } from '@/ui/batch/print-button';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 
 export const metadata: Metadata = { title: 'Allergen notice' };
 

@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { answerNextTime, keepPlanHere, makeBatch } from '@/app/actions';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
@@ -20,6 +19,7 @@ import { bagsFor } from '@/server/usecases/premix-lots';
 import { Plan } from '@/ui/batch/plan';
 import { AwayPage, Frame } from '@/ui/frame';
 import { NearDay } from '@/ui/kept/near-day';
+import { Link } from '@/ui/kit/link';
 import { Way } from '@/ui/kit/way';
 import { BestBy } from '@/ui/premix/best-by';
 import { UnreadableNotice } from '@/ui/unreadable';

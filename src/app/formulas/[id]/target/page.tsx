@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { saveTargetHere } from '@/app/actions';
 import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actions';
@@ -13,6 +12,7 @@ import { loadHouse } from '@/server/queries/house';
 import { photosOf } from '@/server/queries/photos';
 import { targetOf } from '@/server/queries/targets';
 import { AwayPage, Frame } from '@/ui/frame';
+import { Link } from '@/ui/kit/link';
 import { Photographs } from '@/ui/photos/photographs';
 import { TargetForm } from '@/ui/versions/target-form';
 import { TargetScore } from '@/ui/versions/target-score';

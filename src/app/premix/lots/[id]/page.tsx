@@ -1,6 +1,5 @@
 import { FileText } from 'lucide-react';
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -19,6 +18,7 @@ import { takingsOfLot } from '@/server/queries/stock';
 import { frozenLotById, frozenParts, goneFromPantry } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame';
 import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
