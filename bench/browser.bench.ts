@@ -3,10 +3,29 @@
  * 20 lines, beside a bare React field's; what each page asks for in script; and what a slow line and a slow device make
  * of it. Printed, not asserted.
  */
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { build } from 'esbuild';
-import { expect, pagesOf, rail, scriptOf, test } from '../e2e/kitchen';
+import { expect, pagesOf, rail, test } from '../e2e/kitchen';
 import { CARD } from './card';
+
+/** What a page asks for in script until it has loaded, as it comes over the line, bytes. */
+async function scriptOf(context: BrowserContext, to: string): Promise<number> {
+  const p = await context.newPage();
+  const session = await context.newCDPSession(p);
+  await session.send('Network.enable');
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+  const scripts = new Set<string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId));
+  session.on('Network.dataReceived', (e) => {
+    if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
+  });
+  await p.goto(to, { waitUntil: 'load' });
+  // what was asked for by then comes in
+  await p.waitForTimeout(500);
+  await p.close();
+  return bytes;
+}
 
 // one at a time: they are measured
 test.describe.configure({ mode: 'serial' });

@@ -266,17 +266,16 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
 
 /**
  * axe finds nothing on the page as it stands; without frames of others there is no need for a second page to sum up on.
+ * @param rules those alone; left out, all
  */
-export async function axe(page: Page): Promise<void> {
+export async function axe(page: Page, rules: readonly string[] = []): Promise<void> {
   // between two pages there is a moment without one
   await expect(page).toHaveTitle(/./);
   // what is still fading in has no contrast yet
   await page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)));
   const look = async (): Promise<readonly { readonly text: string; readonly toast: boolean }[]> => {
-    const { violations } = await new AxeBuilder({ page })
-      .options({ resultTypes: ['violations'] })
-      .setLegacyMode(true)
-      .analyze();
+    const asked = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true);
+    const { violations } = await (rules.length > 0 ? asked.withRules([...rules]) : asked).analyze();
     return violations.map((v) => {
       const at = v.nodes.map((n) => n.target.join(' '));
       return { text: `${v.id}: ${v.help} (${at.join(', ')})`, toast: at.every((t) => t.includes('data-title')) };
@@ -350,23 +349,4 @@ export async function pagesOf(page: Page): Promise<{ readonly formula: string; r
       hrefs.find((h) => new RegExp(`^/${what}/[0-9a-f-]{36}`).test(h)) ?? '',
     )?.[0] ?? '/';
   return { formula: first('formulas'), batch: first('batches') };
-}
-
-/** What a page asks for in script until it has loaded, as it comes over the line, bytes. */
-export async function scriptOf(context: BrowserContext, to: string): Promise<number> {
-  const p = await context.newPage();
-  const session = await context.newCDPSession(p);
-  await session.send('Network.enable');
-  await session.send('Network.setCacheDisabled', { cacheDisabled: true });
-  const scripts = new Set<string>();
-  let bytes = 0;
-  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId));
-  session.on('Network.dataReceived', (e) => {
-    if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
-  });
-  await p.goto(to, { waitUntil: 'load' });
-  // what was asked for by then comes in
-  await p.waitForTimeout(500);
-  await p.close();
-  return bytes;
 }

@@ -40,7 +40,7 @@ export function UsesUpView({
   return (
     <section aria-label="What uses it up">
       <h2 className="mb-2 text-xl">What uses it up</h2>
-      <ol className="grid gap-3 xl:grid-cols-2">
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,18rem),1fr))] gap-3">
         {found.map((u) => {
           const f = u.of.formula;
           const end = f.ends?.find((e) => e.id === u.end);
