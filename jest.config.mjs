@@ -2,6 +2,8 @@ import { LIMITS } from './scripts/limits.mjs';
 
 export default {
   testTimeout: LIMITS.unitTestMs,
+  // one a core: by itself jest leaves one free, half of a machine of two
+  maxWorkers: '100%',
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts'],

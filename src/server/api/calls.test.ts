@@ -1,4 +1,5 @@
 /** The JSON interface, called as a client does: a request in, a response out. */
+
 import fc from 'fast-check';
 import { z } from 'zod';
 import { POST as analysePost } from '@/app/api/v1/analyse/route';
@@ -10,14 +11,12 @@ import { analyseResponse, problemResponse, proposeResponse, readResponse, scaleR
 import type { TroubleKind } from '@/contract/trouble';
 import { FRESH_WAYS } from '@/core/formula/ways';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { changeHouse } from '../queries/house';
 import { troubled } from './problem';
 
-beforeAll(async () => {
-  await migrate();
-});
+beforeAll(() => ownDatabase('calls_kitchen'));
 afterAll(closePool);
 
 type Post = (r: Request) => Promise<Response>;

@@ -1,4 +1,5 @@
 /** The kitchen's records for other programs, and files of the open formats sent as they are, on the real database. */
+
 import { readFileSync } from 'node:fs';
 import { GET as batches } from '@/app/api/v1/batches/route';
 import { GET as oneFormula } from '@/app/api/v1/formulas/[id]/route';
@@ -15,19 +16,12 @@ import {
   problemResponse,
   readResponse,
 } from '@/contract/api';
-import { migrate } from '../db/migrate';
-import { closePool, query } from '../db/pool';
+import { ownDatabase } from '../db/own-database';
+import { closePool } from '../db/pool';
 
 // its own database, so that the tests of records can run beside it
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database api_kitchen');
-  await closePool();
-  url.pathname = '/api_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('api_kitchen');
 });
 afterAll(closePool);
 

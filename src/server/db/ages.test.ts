@@ -8,23 +8,13 @@ import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { migrate } from './migrate';
+import { ownDatabase } from './own-database';
 import { closePool, query } from './pool';
 
-const home = process.env.DATABASE_URL ?? '';
 afterEach(closePool);
 
 /** A database as the app had it when `upTo` was its newest migration. */
-async function age(upTo: string): Promise<void> {
-  if (!home) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  process.env.DATABASE_URL = home;
-  const name = `age_${upTo}`;
-  await query(`create database ${name}`);
-  await closePool();
-  const url = new URL(home);
-  url.pathname = `/${name}`;
-  process.env.DATABASE_URL = url.href;
-  await migrate(upTo);
-}
+const age = (upTo: string): Promise<void> => ownDatabase(`age_${upTo}`, upTo);
 
 const CONVENTIONS = {
   cup: 'us-customary',

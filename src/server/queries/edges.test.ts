@@ -1,6 +1,7 @@
 /**
  * What enters and leaves the records: nothing silently lost, nobody silently overwritten, and what can't be read told.
  */
+
 import { randomUUID } from 'node:crypto';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';
@@ -11,7 +12,7 @@ import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query, reach, transaction } from '../db/pool';
 import { putBack } from '../usecases/change-batch';
 import { startBatch } from '../usecases/start-batch';
@@ -34,14 +35,7 @@ let versionId = '';
 let formulaId = '';
 
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database edge_kitchen');
-  await closePool();
-  url.pathname = '/edge_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('edge_kitchen');
   const s = await saveVersion({ formulaId: null, basedOn: null, knownNewest: null, formula: FORMULA, changeNote: '' });
   if (!s.ok) throw new Error(s.message);
   ({ versionId, formulaId } = s.saved);

@@ -19,8 +19,8 @@ import { readPantry } from '@/core/exchange/pantry-csv';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { PANTRY } from '@/core/pantry/pantry';
 import { PANEL } from '@/core/testing/panel';
-import { migrate } from '../db/migrate';
-import { closePool, query } from '../db/pool';
+import { ownDatabase } from '../db/own-database';
+import { closePool } from '../db/pool';
 import { saveVersion } from './formulas';
 import { lastHouse, loadHouse } from './house';
 import { formulasWith, ownThings, stockNoted } from './pantry';
@@ -30,14 +30,7 @@ jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 
 // a database of its own: measures change what every line weighs
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database pantry_tests');
-  await closePool();
-  url.pathname = '/pantry_tests';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('pantry_tests');
 });
 afterAll(closePool);
 

@@ -8,6 +8,7 @@ import type { Tap } from '@/core/griddle/board';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { NOTHING_OWN } from '@/core/pantry/own';
 import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query, reach, transaction } from '../db/pool';
 import { RecordsTrouble } from '../db/trouble';
 import { rebalanceMix } from '../usecases/rebalance';
@@ -40,10 +41,7 @@ const versionsOf = async (id: string) => (await versionPage(id)).rows;
 const log = async (...of: Parameters<typeof logPage>) => (await logPage(...of)).rows;
 
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  await migrate();
-  await query('truncate formulas cascade');
+  await ownDatabase('records_kitchen');
 });
 afterAll(closePool);
 

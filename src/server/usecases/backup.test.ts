@@ -1,12 +1,13 @@
 /**
  * A backup taken, everything deleted, restored, and compared table by table; on the real database, with its own tools.
  */
+
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { loadHouse } from '../queries/house';
 import { backups, differing, digestOf, isBackupName, keepSoMany, nightlyIsDue, takeBackup } from './backup';
@@ -17,16 +18,9 @@ import { restore } from './restore';
 
 let folder = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database backup_kitchen');
-  await closePool();
-  url.pathname = '/backup_kitchen';
-  process.env.DATABASE_URL = url.href;
+  await ownDatabase('backup_kitchen');
   folder = mkdtempSync(join(tmpdir(), 'even-crumb-backups-'));
   process.env.EVEN_CRUMB_BACKUPS = folder;
-  await migrate();
   await loadDemo();
 });
 afterAll(async () => {

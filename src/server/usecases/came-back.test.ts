@@ -2,10 +2,11 @@
  * What an outcome asked to change: offered, tried by the next batch, judged; put off and taken up again. On the real
  * database.
  */
+
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { cameOf, trendOf } from '@/core/judge/came-back';
 import { heldAgainst, NO_TARGET, scoreOf } from '@/core/judge/target';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { writeOutcome } from '../queries/batches';
 import { answerChange, lastMakings, makingsOf, triedBy } from '../queries/came-back';
@@ -25,14 +26,7 @@ const FORMULA: Formula = {
 let formulaId = '';
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database came_back_kitchen');
-  await closePool();
-  url.pathname = '/came_back_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('came_back_kitchen');
   const saved = await saveVersion({
     formulaId: null,
     basedOn: null,

@@ -1,11 +1,12 @@
 /** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
+
 import { analyseFormula } from '@/core/analyse-formula';
 import { partsOf } from '@/core/batch/sides';
 import { findIngredient } from '@/core/pantry/pantry';
 import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';
 import { bagsLeft, firstToUse } from '@/core/premix/premix';
-import { migrate } from '../db/migrate';
-import { closePool, query } from '../db/pool';
+import { ownDatabase } from '../db/own-database';
+import { closePool } from '../db/pool';
 import { log, underWay } from '../queries/batches';
 import { formulaShelf, version } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
@@ -16,14 +17,7 @@ import { workedPremix } from './premix-lots';
 
 // its own database, so that the tests of records can run beside it
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database demo_kitchen');
-  await closePool();
-  url.pathname = '/demo_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('demo_kitchen');
   await loadDemo();
 });
 afterAll(closePool);

@@ -1,9 +1,10 @@
 /** Kept lots on the real database: their books add up, under two screens at once too. */
+
 import type { z } from 'zod';
 import { keepLotSchema } from '@/contract/kept';
 import { leftOf } from '@/core/batch/kept';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { careNotes, noteCare, stuckIn, takeCareBack } from '../queries/care';
 import { saveVersion } from '../queries/formulas';
@@ -24,14 +25,7 @@ const FORMULA: Formula = {
 let formulaId = '';
 let batchId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database kept_kitchen');
-  await closePool();
-  url.pathname = '/kept_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('kept_kitchen');
   const saved = await saveVersion({
     formulaId: null,
     basedOn: null,

@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { manifestSchema } from '@/contract/archive';
-import { migrate } from '../db/migrate';
+import { databaseAt, ownDatabase } from '../db/own-database';
 import { closePool, connectedTo, query, unhurried } from '../db/pool';
 import { keepPhoto } from '../queries/photos';
 import { differing, digestOf } from './backup';
@@ -17,29 +17,9 @@ import { kitchenArchive, readKitchenBack } from './kitchen-archive';
 import { kitchenState } from './look-around';
 import { copiesOf } from './photo-copies';
 
-const home = process.env.DATABASE_URL ?? '';
-
-/** A database of its own, as it was when `upTo` was the newest migration. */
-async function kitchen(name: string, upTo?: string): Promise<void> {
-  if (!home) throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  await closePool();
-  process.env.DATABASE_URL = home;
-  await query(`create database ${name}`);
-  await closePool();
-  const url = new URL(home);
-  url.pathname = `/${name}`;
-  process.env.DATABASE_URL = url.href;
-  await migrate(upTo);
-}
-const at = (name: string): string => {
-  const url = new URL(home);
-  url.pathname = `/${name}`;
-  return url.href;
-};
-
 let archive: Uint8Array;
 beforeAll(async () => {
-  await kitchen('whole_kitchen');
+  await ownDatabase('whole_kitchen');
   await loadDemo();
   // a picture goes with it
   const batch = (await query<{ id: string }>('select id from batches order by started_at limit 1'))[0]?.id;
@@ -90,10 +70,10 @@ test('what is in it says what it is, and describes every column of every table',
 });
 
 test('read back into an empty kitchen every table is the same, and the next row finds its number', async () => {
-  await kitchen('read_back_kitchen');
+  await ownDatabase('read_back_kitchen');
   expect((await kitchenState()).empty).toBe(true);
   expect(await readKitchenBack(archive)).toMatchObject({ ok: true });
-  const [was, is] = [await connectedTo(at('whole_kitchen'), digestOf), await unhurried(digestOf)];
+  const [was, is] = [await connectedTo(databaseAt('whole_kitchen'), digestOf), await unhurried(digestOf)];
   // the stamp of what is this kitchen's own is made anew, and migrations are this database's
   expect(differing(was, is)).toEqual(['kitchen', 'schema_migrations']);
   const stampless = (url: string) =>
@@ -102,7 +82,7 @@ test('read back into an empty kitchen every table is the same, and the next row 
       async (c) =>
         (await c.query('select key, value from kitchen where value::text !~ \'^"[0-9a-f-]{36}"$\' order by key')).rows,
     );
-  expect(await stampless(at('read_back_kitchen'))).toEqual(await stampless(at('whole_kitchen')));
+  expect(await stampless(databaseAt('read_back_kitchen'))).toEqual(await stampless(databaseAt('whole_kitchen')));
   // and it leaves again as it came
   const again = unzipSync(await kitchenArchive());
   for (const [file, bytes] of Object.entries(unzipSync(archive)))
@@ -120,7 +100,7 @@ test('read back into an empty kitchen every table is the same, and the next row 
 });
 
 test('what is no kitchen, or a broken one, is refused with words, and the empty kitchen stays as it was', async () => {
-  await kitchen('refusing_kitchen');
+  await ownDatabase('refusing_kitchen');
   const before = await unhurried(digestOf);
   expect(await said(strToU8('hello'))).toBe('It is no zip file.');
   expect(await said(archive.slice(0, Math.floor(archive.length / 2)))).toContain('only a part of a zip file');
@@ -174,7 +154,7 @@ test('what is no kitchen, or a broken one, is refused with words, and the empty 
 });
 
 test('a kitchen of an older age is brought up to date on its way in', async () => {
-  await kitchen('old_kitchen', '0009');
+  await ownDatabase('old_kitchen', '0009');
   const [formulaId, versionId] = [crypto.randomUUID(), crypto.randomUUID()];
   await query('insert into formulas (id) values ($1)', [formulaId]);
   await query(
@@ -182,7 +162,7 @@ test('a kitchen of an older age is brought up to date on its way in', async () =
     [versionId, formulaId],
   );
   const old = await kitchenArchive();
-  await kitchen('new_kitchen');
+  await ownDatabase('new_kitchen');
   expect(await readKitchenBack(old)).toMatchObject({ ok: true });
   expect(await query('select id, name, newest from formulas')).toEqual([
     { id: formulaId, name: 'Old cakes', newest: 1 },
@@ -191,7 +171,7 @@ test('a kitchen of an older age is brought up to date on its way in', async () =
 
 const KEPT = join(__dirname, 'fixtures');
 test.each(readdirSync(KEPT).filter((f) => f.endsWith('.zip')))('%s, kept from that version, is read', async (file) => {
-  await kitchen(`kept_${file.replace(/\W+/g, '_')}`);
+  await ownDatabase(`kept_${file.replace(/\W+/g, '_')}`);
   expect(await readKitchenBack(readFileSync(join(KEPT, file)))).toMatchObject({ ok: true });
   const state = await kitchenState();
   expect(state.empty).toBe(false);

@@ -1,8 +1,9 @@
 /** Photographs: copies made from their pixels alone, and kept on the real database. */
+
 import sharp from 'sharp';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { MOST_PHOTOS } from '@/core/judge/photographs';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { saveVersion } from '../queries/formulas';
 import { keepPhoto, photoAway, photoBack, photoFile, photoShows, photosOf, photosOfBatches } from '../queries/photos';
@@ -10,9 +11,7 @@ import { copiesOf } from './photo-copies';
 
 let formula = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  await migrate();
+  await ownDatabase('photo_kitchen');
   const saved = await saveVersion({
     formulaId: null,
     basedOn: null,
@@ -63,7 +62,7 @@ test('a small one is not blown up, a clear one stands on white, and PNG, WebP an
   if (!r.ok) throw new Error(r.says);
   expect([r.value.width, r.value.height, r.value.original]).toEqual([20, 10, null]);
   const first = await sharp(r.value.large).raw().toBuffer();
-  expect(first[0]).toBeGreaterThan(250);
+  await expect(first[0]).toBeGreaterThan(250);
   expect(await said(await plain(30, 30).webp().toBuffer())).toBe('taken');
   expect(await said(await plain(64, 64).avif().toBuffer())).toBe('taken');
 });

@@ -1,4 +1,5 @@
 /** Premixes, lots and bags on the real database: the books add up, whoever takes at the same moment. */
+
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
@@ -6,7 +7,7 @@ import { bagsLeft, FRESH_PREMIX, standingUses } from '@/core/premix/premix';
 import { holdersOf, recallCsv } from '@/core/premix/recall';
 import { piecesOfBags } from '@/core/premix/use';
 import { localDay } from '@/core/quantity/day';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById, besideOf } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
@@ -43,14 +44,7 @@ let versionId = '';
 let formulaId = '';
 let premixId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database premix_kitchen');
-  await closePool();
-  url.pathname = '/premix_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('premix_kitchen');
   const saved = await saveVersion({
     formulaId: null,
     basedOn: null,

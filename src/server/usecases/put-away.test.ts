@@ -2,8 +2,9 @@
  * What is copied, put away, deleted, given up or taken back, on the real database: nothing is lost, and everything
  * comes back.
  */
+
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
 import {
@@ -31,14 +32,7 @@ const FORMULA: Formula = {
 let formulaId = '';
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database away_kitchen');
-  await closePool();
-  url.pathname = '/away_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('away_kitchen');
   expect(await kitchenState()).toEqual({ empty: true, demo: false, first: null });
   const saved = await saveVersion({
     formulaId: null,

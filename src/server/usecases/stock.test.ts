@@ -1,8 +1,9 @@
 /** The shelf under batches that take from it, on the real database. */
+
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { offersFor } from '@/core/prep/mise';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
@@ -26,14 +27,7 @@ import { startBatch } from './start-batch';
 // its own database: the shelf is everybody's
 let versionId = '';
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  const url = new URL(process.env.DATABASE_URL);
-  await query('create database shelf_kitchen');
-  await closePool();
-  url.pathname = '/shelf_kitchen';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('shelf_kitchen');
   const formula = {
     ...EMPTY_FORMULA,
     name: 'Shelf cakes',

@@ -2,22 +2,16 @@
  * The records as tables for a sheet program, on the real database: what was entered stands in them, and nothing of it
  * runs.
  */
+
 import Papa from 'papaparse';
 import { GET as houseTable } from '@/app/house/export/route';
 import { GET as logTable } from '@/app/log/export/route';
-import { migrate } from '../db/migrate';
+import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { loadDemo } from './demo';
 
 beforeAll(async () => {
-  if (!process.env.DATABASE_URL)
-    throw new Error('these tests need a database: run them with npm test or npm run test:unit');
-  await query('create database tables_out');
-  await closePool();
-  const url = new URL(process.env.DATABASE_URL);
-  url.pathname = '/tables_out';
-  process.env.DATABASE_URL = url.href;
-  await migrate();
+  await ownDatabase('tables_out');
   await loadDemo();
 });
 afterAll(closePool);
