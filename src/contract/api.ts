@@ -7,6 +7,7 @@ import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
+import { ACT_VESSELS, FROM, VERBS } from '@/core/script/act';
 
 const conventions = z
   .strictObject({
@@ -247,6 +248,30 @@ const toldOut = z.object({
     .enum(TAKEN)
     .describe('Told; asked where it is left open how much; a remark where it is not done, or not here.'),
 });
+const share = z.number().describe('By weight: 1 is all of it.');
+const actOut = z.object({
+  id: z.string().describe('Verb and object, and a number from the second of its kind on.'),
+  verb: z.enum(VERBS),
+  of: z.string(),
+  on: z.array(z.number().int()).describe('Numbers of the lines that it treats and does not take.'),
+  takes: z.array(
+    z.union([
+      z.object({ line: z.number().int(), share }),
+      z.object({ mix: z.string().describe('As an earlier act gave it.'), share }),
+    ]),
+  ),
+  gives: z.array(z.string()).describe('Mixes that come out of it.'),
+  vessel: z.enum(ACT_VESSELS).nullable(),
+  minutes: z.object({ all: z.number(), hands: z.number() }).nullable().describe('For one mix, or one piece.'),
+  heatC: z.tuple([z.number(), z.number()]).nullable(),
+  portionMl: z.number().nullable(),
+  per: z.enum(['batch', 'mix', 'piece']),
+  until: z.string().nullable().describe('What to look for.'),
+  keepsMin: z.number().nullable(),
+  after: z.array(z.string()).describe('Acts that have to be over before.'),
+  from: z.enum(FROM).describe("Whose word it is: the card's, the formula's own, the house's, or the kind's usual."),
+  words: z.string().nullable().describe("The card's words."),
+});
 export const readResponse = z.object({
   title: z.string().nullable(),
   kind: z.enum(KIND_IDS).nullable().describe('The kind the card seems to be'),
@@ -272,6 +297,9 @@ export const readResponse = z.object({
     .optional()
     .describe('Where a file was sent: the card that was read out of it, whose lines are numbered'),
   told: z.array(toldOut).describe('What the method tells, each once.'),
+  acts: z
+    .array(actOut)
+    .describe('How the batter is made, from the cold to the plate; empty where its kind is not known.'),
 });
 
 const page = { next: z.string().nullable().describe('"after" of the next page; null: this is the last') };

@@ -1,10 +1,11 @@
 /** What a screen tells of a batch while it is made. */
 import { z } from 'zod';
-import { DONE_AT_THE_HEAT, DROPS, JOIN_PARTS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { DONE_AT_THE_HEAT, DROPS, MISE_STATES, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import { MOST_MIXES } from '@/core/batch/mixes';
 import { END_IDS } from '@/core/formula/formula';
 import { MATTERS } from '@/core/formula/schools';
 import { TAPPED } from '@/core/griddle/board';
+import { JOIN_PARTS } from '@/core/script/combine';
 import { litSchema } from './batch';
 import { amount, count, degreesC, moment } from './fields';
 

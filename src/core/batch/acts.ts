@@ -4,14 +4,11 @@
  */
 
 import type { Ways } from '../formula/ways';
+import type { JoinPart } from '../script/combine';
 
 /** How far a thing of the mise is: on the counter, not there, or something else in its place. */
 export const MISE_STATES = ['here', 'missing', 'stand-in'] as const;
 export type MiseState = (typeof MISE_STATES)[number];
-
-/** The parts that have to be ready before they meet. */
-export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
-export type JoinPart = (typeof JOIN_PARTS)[number];
 
 /** What a drop of water does on the surface. */
 export const DROPS = ['sits', 'dances', 'gone'] as const;

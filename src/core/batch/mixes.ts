@@ -10,8 +10,8 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import type { Numbers } from '../numbers';
 import type { Bowl } from '../pantry/gear';
 import { FOAM_STANDS_MIN } from '../script/foam';
+import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
 import type { Lit } from './acts';
-import { BETWEEN_S, onHeatS, USUAL_TIMES } from './heat';
 import { AS_USUAL, placesIn, surfacesFor } from './surface';
 
 /** The most one arm mixes at a time; ours. */

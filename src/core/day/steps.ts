@@ -4,16 +4,18 @@
  * what touches safety is the local food code's to say.
  */
 import { hasTestPiece } from '../batch/driver';
-import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import type { Life } from '../batch/mixes';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
-import { effectOf, restsChilled, type Ways } from '../formula/ways';
+import { effectOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import { foldsBeforeRest, howFar, joinParts, joinSteps } from '../prep/join';
+import type { ScriptAct, Verb } from '../script/act';
+import { foldsBeforeRest, joinSteps, whipsFirst } from '../script/combine';
 import { foamWaits } from '../script/foam';
 import { type HeldWords, heldBy, togetherNamed } from '../script/held';
+import { BETWEEN_S, heatZone, onHeatS, type SideTimes } from '../script/on-heat';
+import { scriptOf } from '../script/script';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -42,19 +44,10 @@ interface StepsAsked {
   readonly serve?: Pick<ServeAsked, 'methods' | 'kept' | 'units'>;
 }
 
-const OUT_MIN = 60;
-const MELT_MIN = 5;
-const COOL_MIN = 10;
-const SOFTEN_MIN = 60;
-const ROAST_MIN = 40;
-const ROAST_C = 180;
 const LINE_MIN = 1;
-const JOIN_MIN = 4;
-const WHIP_MIN = 8;
 /** Holding oven, and how long it and a surface take to warm. */
 const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
-const BAKE_C = 225;
 const HEAT_MIN = { griddle: 15, 'ball pan': 15, iron: 10, oven: 25 } as const;
 const HEAT_NAMES = {
   griddle: 'Heat the griddle',
@@ -68,7 +61,6 @@ const PLATE_MIN = 2;
 const MOST_LOADS = 24;
 
 const bare = (l: SheetLine): boolean => l.side === undefined && l.vessel !== 'topping' && l.grams !== null;
-const says = (l: SheetLine, what: RegExp): boolean => what.test(`${l.preparation} ${l.text}`);
 
 type HeatId = keyof typeof HEAT_MIN;
 const heatedFor = (kind: KindId): HeatId =>
@@ -111,8 +103,10 @@ interface Facts {
   readonly wet: number;
   /** What sentences may name of it. */
   readonly held: HeldWords;
-  /** What the lines say is done to something first. */
-  readonly says: (what: RegExp) => boolean;
+  /** The act of the script that a step is, for one mix; undefined where the script has none. */
+  readonly act: (verb: Verb, of?: string) => ScriptAct | undefined;
+  /** Degrees C the oven bakes at. */
+  readonly bakeC: number;
   readonly foamed: boolean;
   /** Whites are whipped before dry and wet meet. */
   readonly whipFirst: boolean;
@@ -137,11 +131,21 @@ interface Facts {
 function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Facts {
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
-  const has = (of: (l: SheetLine) => boolean): boolean => sheet.some(of);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number =>
     sheet.filter((l) => vessels.includes(l.vessel)).length;
   const { split } = batch;
   const baked = batch.kind === 'oven';
+  // no style of a kind changes what a step takes
+  const poured = pourings.map((p) => ({ name: p.name, kind: p.kind, school: '' }));
+  const [one = { name: null, kind: kindById(batch.kind).id, school: '' }, ...more] = poured;
+  const { acts } = scriptOf({
+    lines: sheet,
+    kind: kindById(batch.kind).id,
+    ways,
+    pourings: [one, ...more],
+    find,
+    units: { temperature: 'C' },
+  });
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
   const loads = loadsOfAll(pourings);
   return {
@@ -152,9 +156,10 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
     dry: linesIn('dry'),
     wet: linesIn('wet', 'fold-in'),
     held: heldBy(sheet, find),
-    says: (what) => has((l) => says(l, what)),
-    foamed: joinParts(sheet, find).includes('whites'),
-    whipFirst: effectOf(ways, 'whip', batch.kind).whipFirst === true,
+    act: (verb, of) => acts.find((x) => x.verb === verb && (of === undefined || x.of === of)),
+    bakeC: (([low, high]) => (low + high) / 2)(heatZone('oven', '')),
+    foamed: acts.some((x) => x.verb === 'whip'),
+    whipFirst: whipsFirst(ways, batch.kind),
     foldBeforeRest: foldsBeforeRest(ways, batch.kind),
     kind: kindById(batch.kind).id,
     baked,
@@ -188,66 +193,63 @@ interface Row {
   readonly ahead?: true;
 }
 
+/** A row for an act of the script: there where the act is, and as long. */
+const ofAct = (verb: Verb, row: Omit<Row, 'when' | 'min' | 'handsMin'>): Row => ({
+  ...row,
+  when: (f) => f.act(verb) !== undefined,
+  min: (f) => f.act(verb)?.minutes?.all ?? 0,
+  handsMin: (f) => f.act(verb)?.minutes?.hands ?? 0,
+  ovenC: (f) => f.act(verb)?.heatC?.[0] ?? null,
+});
+const heldMelted = (f: Facts): string => f.held.melted ?? 'fat';
+
 /** From the cold to the hot surface, in the order they are usually done. */
 const BEFORE: readonly Row[] = [
-  {
+  ofAct('let warm', {
     id: 'out',
-    when: (f) => f.held.cold.length > 0 && f.ways.warmth === 'counter' && !restsChilled(f.ways),
     name: (f) => `${togetherNamed(f.held.cold)} out of the cold`,
     why: 'Cold batter stays raw in the middle while the face browns. No longer out than the local food code lets.',
     who: 'child',
-    min: OUT_MIN,
-    handsMin: 2,
     slips: 'may be shorter: the batter then pours thicker',
-  },
-  {
+  }),
+  ofAct('roast', {
     id: 'roast',
-    when: (f) => f.says(/\broast|\bbaked?\b/i),
     name: 'Roast, then let it cool',
-    why: 'Water goes and sweetness stays; hot puree would set off the leavening.',
+    why: (f) => f.act('roast')?.says[0]?.why ?? '',
     who: 'cook',
-    min: ROAST_MIN + COOL_MIN,
-    handsMin: 5,
-    ovenC: ROAST_C,
     slips: 'earlier is fine, the day before too',
     ahead: true,
-  },
-  {
+  }),
+  ofAct('ripen', {
     id: 'ripen',
-    when: (f) => f.says(/\bripen/i),
     name: 'Ripen the fruit in the oven, in its skin',
-    why: 'Soft and sweet enough to mash smooth.',
+    why: (f) => f.act('ripen')?.says[0]?.why ?? '',
     who: 'helper',
-    min: 20,
-    handsMin: 2,
-    ovenC: 150,
     slips: 'earlier is fine',
     ahead: true,
-  },
-  {
+  }),
+  ofAct('soften', {
     id: 'soften',
-    when: (f) => f.held.softened !== null,
     name: (f) => `${togetherNamed([f.held.softened ?? ''])} out to soften`,
     why: 'It takes a finger’s mark: cold it stays in lumps, melted it does not hold air.',
     who: 'child',
-    min: SOFTEN_MIN,
-    handsMin: 1,
     slips: 'earlier is fine in a cool room',
-  },
-  {
-    id: 'melt',
-    when: (f) => f.held.melted !== null,
-    name: (f) => `Melt the ${f.held.melted}`,
-    why: 'So that it spreads through the batter.',
-    who: 'cook',
-    min: MELT_MIN,
-    handsMin: MELT_MIN,
-    slips: 'earlier is fine: warm it again',
-  },
-  {
+  }),
+  ...(['melt', 'brown'] as const).map((verb) =>
+    ofAct(verb, {
+      id: 'melt',
+      name: (f) => `${verb === 'melt' ? 'Melt' : 'Brown'} the ${heldMelted(f)}`,
+      why:
+        verb === 'melt'
+          ? 'So that it spreads through the batter.'
+          : 'Until it smells of nuts; then off the heat at once.',
+      who: 'cook',
+      slips: 'earlier is fine: warm it again',
+    }),
+  ),
+  ofAct('cool', {
     id: 'cool',
-    when: (f) => f.held.melted !== null,
-    name: (f) => `Let the ${f.held.melted} cool`,
+    name: (f) => `Let the ${heldMelted(f)} cool`,
     why: (f) =>
       f.held.egg
         ? 'Above 40 °C it sets the egg in threads.'
@@ -255,22 +257,17 @@ const BEFORE: readonly Row[] = [
           ? 'Above 40 °C it sets off the leavening.'
           : 'Lukewarm, it goes in smoothly.',
     who: 'helper',
-    min: COOL_MIN,
-    handsMin: 0,
     after: ['melt'],
-    keepsMin: 40,
+    keepsMin: (f) => f.act('cool')?.keepsMin ?? null,
     slips: 'not shorter; longer and it sets',
-  },
-  {
+  }),
+  ofAct('steep', {
     id: 'steep',
-    when: (f) => f.says(/\bsoak|\bsteep/i),
     name: 'Steep, covered and chilled overnight',
-    why: 'What drinks slowly has to have drunk before the batter is combined.',
+    why: (f) => f.act('steep')?.says[0]?.why ?? '',
     who: 'helper',
-    min: 720,
-    handsMin: 5,
     slips: 'longer is fine to the next day',
-  },
+  }),
   {
     id: 'dry',
     when: (f) => f.dry > 0,
@@ -292,7 +289,7 @@ const BEFORE: readonly Row[] = [
     min: (f) => 1 + LINE_MIN * f.wet,
     handsMin: (f) => 1 + LINE_MIN * f.wet,
     after: ['out', 'cool', 'soften', 'roast', 'ripen', 'steep'],
-    keepsMin: 60,
+    keepsMin: (f) => f.act('whisk', 'wet')?.keepsMin ?? null,
     slips: 'the day before only covered and cold',
     ahead: true,
   },
@@ -328,7 +325,7 @@ const BEFORE: readonly Row[] = [
     who: 'cook',
     min: (f) => HEAT_MIN[f.surface],
     handsMin: 1,
-    ovenC: (f) => (f.baked ? BAKE_C : null),
+    ovenC: (f) => (f.baked ? f.bakeC : null),
     keepsMin: 30,
     slips: 'earlier costs heat, later costs the first pieces',
   },
@@ -367,14 +364,17 @@ const bowlsIn = (f: Facts, w: number): string => {
   return f.mixes > 1 ? 'the bowls' : 'dry and wet';
 };
 
+/** Minutes of an act for all bowls of a wave. */
+const minutesIn = (f: Facts, w: number, verb: Verb): number => (f.act(verb)?.minutes?.all ?? 0) * f.inWave(w);
+
 /** The whites go in, before the rest or after it. */
 const FOLD: Row = {
   id: 'whip',
   name: (f, w) => `${f.whipFirst ? 'Fold the whites in' : 'Whip the whites, fold them in'}${tail(f, w)}`,
   why: (f) => `${joinSteps(f.kind, f.ways, ['whites']).at(-1) ?? ''} Foam sinks from the moment it is made.`,
   who: 'cook',
-  min: (f, w) => WHIP_MIN * f.inWave(w),
-  handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+  min: (f, w) => minutesIn(f, w, 'whip'),
+  handsMin: (f, w) => minutesIn(f, w, 'whip'),
   keepsMin: (f) => Math.max(0, foamWaits(0, pouringMin(f))),
   slips: 'not earlier: foam does not wait',
 };
@@ -387,18 +387,18 @@ const IN_A_WAVE: readonly Row[] = [
     name: (f, w) => `Whip the whites, into the cold${tail(f, w)}`,
     why: 'With clean beaters, before they have touched any fat; they wait for the rest of it.',
     who: 'cook',
-    min: (f, w) => WHIP_MIN * f.inWave(w),
-    handsMin: (f, w) => WHIP_MIN * f.inWave(w),
+    min: (f, w) => minutesIn(f, w, 'whip'),
+    handsMin: (f, w) => minutesIn(f, w, 'whip'),
     after: ['dry', 'wet'],
     slips: 'not much earlier: foam sinks as it waits',
   },
   {
     id: 'join',
     name: (f, w) => `Combine ${bowlsIn(f, w)}`,
-    why: (f) => `${joinSteps(f.kind, f.ways, ['dry', 'wet'])[0] ?? ''} Mix ${howFar(f.kind, f.ways, f.foamed).words}.`,
+    why: (f) => `${f.act('combine')?.says[0]?.do ?? ''} Mix ${f.act('combine')?.until ?? ''}.`,
     who: 'cook',
-    min: (f, w) => JOIN_MIN * f.inWave(w),
-    handsMin: (f, w) => JOIN_MIN * f.inWave(w),
+    min: (f, w) => minutesIn(f, w, 'combine'),
+    handsMin: (f, w) => minutesIn(f, w, 'combine'),
     after: ['dry', 'wet', 'check', 'label', 'whites'],
     keepsMin: (f) => (f.restMin > 0 ? 0 : keepsIn(f)),
     slips: (f) => (f.life.min === null ? 'may be earlier' : `not earlier: ${f.life.why}`),
@@ -509,7 +509,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
       who: 'cook',
       min: cycleMin * count,
       handsMin: count > 1 ? cycleMin * count : bound,
-      ovenC: baked ? BAKE_C : null,
+      ovenC: baked ? f.bakeC : null,
       after: [...ready, ...opens].filter((a) => ids.has(a) || a === out.at(-1)?.id),
       keepsMin: baked ? 3 : null,
       slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',

@@ -7,6 +7,7 @@ import { placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
+import { restDenied } from '../card/told/times';
 import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
@@ -280,6 +281,9 @@ export function offersFrom(
       says: rest.value >= 240 ? 'rests overnight' : `rests ${Math.round(rest.value)} minutes`,
       words: rest.words,
     });
+  const denied = rest ? null : restDenied(notes);
+  if (denied !== null)
+    out.push({ what: 'way', way: 'rest', value: 'none', says: wayName('rest', 'none'), words: denied });
   // of each matter the first school that the method speaks for
   for (const way of WAY_IDS) {
     for (const [value, choice] of choicesOf(way)) {

@@ -1,11 +1,11 @@
 /** The board: pieces from taps, the one next thing, places to scale, and times learned from taps. */
 
 import fc from 'fast-check';
-import { USUAL_TIMES } from '../batch/heat';
 import { ONE } from '../batch/split';
 import { surfacesFor } from '../batch/surface';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
+import { USUAL_TIMES } from '../script/on-heat';
 import {
   actFor,
   dueAt,

@@ -3,8 +3,8 @@
  * the tap is the truth, the clock only asks for a look. Times in milliseconds since 1970, durations in seconds.
  */
 
-import type { SideTimes } from '../batch/heat';
 import type { EndId } from '../formula/formula';
+import type { SideTimes } from '../script/on-heat';
 
 export const ACTS = ['pour', 'flip', 'pull'] as const;
 /** Besides what is done to pieces: a bowl whose dry and wet have met. */

@@ -2,7 +2,8 @@
  * Heat read three ways, the dial remembered, a surface that is not there; what is held, and what fits before a bell.
  */
 import type { Act, ActEntry } from '../batch/acts';
-import { adviceOn, dialOf, type HeatReading, heatZone, readingsIn } from './heat';
+import { heatZone } from '../script/on-heat';
+import { adviceOn, dialOf, type HeatReading, readingsIn } from './heat';
 import { bellOf, holdingOf, loadsBefore } from './hold';
 import { coldSurface, heatOn, probeOf } from './simulated-surface';
 

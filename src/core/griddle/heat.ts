@@ -1,25 +1,10 @@
 /**
  * How hot a surface is, by probe, by a drop of water or by its dial, what to do about it, and what a dial has meant
- * here before. Degrees Celsius; zones from domain practice (griddles 165 to 190, thick cakes cooler, thin and crepes
- * hotter).
+ * here before. Degrees Celsius.
  */
 import { type ActEntry, type Drop, entriesOf } from '../batch/acts';
-import type { KindId, Zone } from '../formula/kinds';
+import type { Zone } from '../formula/kinds';
 import { median } from '../quantity/middle';
-
-const ZONES: Readonly<Record<KindId, Zone>> = {
-  griddle: [165, 190],
-  small: [165, 190],
-  foam: [165, 177],
-  ball: [170, 185],
-  crepe: [190, 205],
-  waffle: [175, 195],
-  oven: [220, 230],
-};
-/** Schools that lie in a narrower part of it. */
-const SCHOOL_ZONES: Readonly<Record<string, Zone>> = { 'griddle tall': [170, 177], 'griddle thin': [190, 205] };
-
-export const heatZone = (kind: KindId, school: string): Zone => SCHOOL_ZONES[`${kind} ${school}`] ?? ZONES[kind];
 
 export const DROP_WORDS: Readonly<Record<Drop, string>> = {
   sits: 'sits and steams',

@@ -3,7 +3,7 @@
  * are left before a bell. Times in milliseconds since 1970.
  */
 import { type ActEntry, entriesOf } from '../batch/acts';
-import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
+import { BETWEEN_S, onHeatS, type SideTimes } from '../script/on-heat';
 
 const MIN = 60_000;
 /**

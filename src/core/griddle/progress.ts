@@ -2,11 +2,11 @@
  * How far a batch has come at the griddle: what is off, what is still to pour, and when the next bowl has to be joined.
  */
 import type { Batch } from '../batch/batch';
-import { BETWEEN_S, onHeatS, type SideTimes } from '../batch/heat';
 import { isTestPiece, testsIn } from '../batch/pieces';
 import type { Pouring } from '../batch/pourings';
 import { mixesIn } from '../batch/split';
 import type { Ingredient } from '../pantry/ingredient';
+import { BETWEEN_S, onHeatS, type SideTimes } from '../script/on-heat';
 import { dueAt, type Piece } from './board';
 
 /** Joining a bowl takes so long before it is needed, ms. */

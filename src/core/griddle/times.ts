@@ -2,11 +2,11 @@
 
 import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
-import { type SideTimes, usualTimes } from '../batch/heat';
 import { isTestPiece } from '../batch/pieces';
 import type { KindId } from '../formula/kinds';
-import { effectOf, FRESH_WAYS, type Ways } from '../formula/ways';
+import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
+import { type SideTimes, usualTimes } from '../script/on-heat';
 import { type Piece, piecesFrom, type Tap } from './board';
 
 interface Learned {
@@ -113,41 +113,6 @@ export function seenIn(batch: Pick<Batch, 'driver' | 'kind' | 'split' | 'piecesP
     pieces: off > 0 ? off : null,
     firstSideS: whole(learned(sides.first)),
     secondSideS: whole(learned(sides.second)),
-  };
-}
-
-/** What to look for, by kind: before the first side is turned, and before it comes off. Cues before clocks. */
-const CUES: Readonly<Record<KindId, { readonly first: string; readonly second: string }>> = {
-  griddle: { first: 'edge dull, bubbles open and stay open', second: 'springs back, no wet line at the edge' },
-  small: { first: 'edge dull, bubbles open and stay open', second: 'springs back' },
-  foam: { first: 'edge set, underside golden: turn once, gently', second: 'springs back, sides no longer wet' },
-  ball: { first: 'rim set: turn a quarter, and again until it is round', second: 'a skewer comes out clean' },
-  crepe: { first: 'edge lifts and browns, it slides free', second: 'freckled underneath' },
-  waffle: { first: 'the steam has all but stopped: only then open', second: '' },
-  oven: { first: 'puffed and deep golden at the rim; the door stays shut until then', second: '' },
-};
-
-export interface Cues {
-  /** Before each pour: the fat in the pan. */
-  readonly pour: string;
-  readonly first: string;
-  readonly second: string;
-  /** Large on the screen: what to look for, or the time. */
-  readonly asks: 'cue' | 'clock';
-  /** The second side has no clock. */
-  readonly secondByCue: boolean;
-}
-
-/** What to look for, and what is done before it is poured and after it is turned, by the house's ways. */
-export function cuesFor(kind: KindId, ways: Ways): Cues {
-  const turn = ways.flip === 'usual' ? undefined : effectOf(ways, 'flip', kind).turn;
-  const { first, second } = CUES[kind];
-  return {
-    pour: effectOf(ways, 'panFat', kind).pan?.pour ?? '',
-    first,
-    second: turn && second ? `${turn.step} Then: ${second}` : second,
-    asks: effectOf(ways, 'asks', kind).asks ?? 'cue',
-    secondByCue: ways.second === 'cue' && second !== '',
   };
 }
 

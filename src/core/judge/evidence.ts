@@ -3,7 +3,6 @@
  * to start from (a model of ours).
  */
 
-import type { SideTimes } from '../batch/heat';
 import {
   type KindId,
   POUR_WORDS,
@@ -21,6 +20,7 @@ import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import type { Numbers } from '../numbers';
 import { millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
+import type { SideTimes } from '../script/on-heat';
 
 /** What is known of a batch when it is judged. */
 export interface Judged {

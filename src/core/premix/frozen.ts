@@ -4,18 +4,16 @@
  * no bag.
  */
 
-import { usualTimes } from '../batch/heat';
 import { nutritionOf } from '../facts/account';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf, type TallyPart } from '../formula/tally';
 import { standingOf } from '../formula/ways';
-import { heatZone } from '../griddle/heat';
-import { cuesFor } from '../griddle/times';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { saturatesG } from '../pantry/tables/saturates';
-import { foldSteps, howFar, joinSteps } from '../prep/join';
 import { asRead, minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
+import { foldSteps, howFar, joinSteps } from '../script/combine';
+import { cuesFor, heatZone, usualTimes } from '../script/on-heat';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
 import type { Additions } from './products';
 import { eggWords, piecesOfMix } from './use';

@@ -13,10 +13,10 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { FRESH_WAYS } from '../formula/ways';
 import { addInsOf } from '../griddle/progress';
 import { findIngredient } from '../pantry/pantry';
+import { foldSteps, foldsBeforeRest, joinParts, joinSteps } from '../script/combine';
 import { counting } from '../testing/counted';
 import { linesOf } from '../testing/formulas';
 import { foldedAt, isLookedAt, openIn } from './check';
-import { foldSteps, foldsBeforeRest, joinParts, joinSteps } from './join';
 
 const entry = (at: number, act: Act): ActEntry => ({ id: String(at), at, act });
 

@@ -17,8 +17,8 @@ import { effectOf, toolsOf, type Ways } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
+import { joinParts } from '../script/combine';
 import { cardPanFat } from '../script/pan-fat';
-import { joinParts } from './join';
 
 export interface MiseThing {
   readonly key: string;

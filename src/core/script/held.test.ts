@@ -12,12 +12,12 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { standingOf, type Ways } from '../formula/ways';
 import { causesOf } from '../judge/diagnose';
 import { findIngredient } from '../pantry/pantry';
-import { joinParts, joinSteps, partWords } from '../prep/join';
 import { miseOf } from '../prep/mise';
 import { FRESH_UNITS } from '../quantity/say';
 import { linesOf } from '../testing/formulas';
 import { JUDGED_AS_USUAL } from '../testing/judged';
 import { anyCard, anyWays } from '../testing/kitchens';
+import { joinParts, joinSteps, partWords } from './combine';
 import { heldBy } from './held';
 import { waysMade } from './pan-fat';
 

@@ -6,7 +6,7 @@
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 
 /** What a line of a sheet says of it. */
-interface HeldLine {
+export interface HeldLine {
   readonly vessel: string;
   readonly side?: string | undefined;
   readonly grams: number | null;
@@ -38,19 +38,31 @@ const nameOf = (i: Ingredient): string => (butterish(i) ? 'butter' : kitchenName
 const named = (list: readonly Ingredient[]): string | null =>
   list.length === 0 ? null : [...new Set(list.map(nameOf))].slice(0, 2).join(' and ');
 
+type Find = (id: string) => Ingredient | undefined;
+const saidOf = (l: HeldLine): string => `${l.preparation} ${l.text}`;
+const partsOf = (l: HeldLine, find: Find): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
+
+/** What of a line is melted: fat or chocolate whose line says so, and butter in the wet bowl. */
+const meltedOf = (l: HeldLine, find: Find): readonly Ingredient[] =>
+  MELTED.test(saidOf(l))
+    ? partsOf(l, find).filter((i) => i.category === 'fat' || /chocolate/.test(i.id))
+    : l.vessel === 'wet' && !NOT_MELTED.test(saidOf(l))
+      ? partsOf(l, find).filter(butterish)
+      : [];
+const softenedOf = (l: HeldLine, find: Find): readonly Ingredient[] =>
+  SOFTENED.test(saidOf(l)) ? partsOf(l, find).filter((i) => i.category === 'fat') : [];
+
+/** In a bowl, and of the batter's own. */
+const inABowl = (l: HeldLine): boolean =>
+  l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && l.grams !== null;
+/** Whether a line is melted before it goes in, or softened. */
+export const meltsFrom = (l: HeldLine, find: Find): boolean => inABowl(l) && meltedOf(l, find).length > 0;
+export const softensFrom = (l: HeldLine, find: Find): boolean => inABowl(l) && softenedOf(l, find).length > 0;
+
 /** @param sheet the lines of a batch @param find the pantry */
-export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredient | undefined): HeldWords {
-  const lines = sheet
-    .filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && l.grams !== null)
-    .map((l) => ({ l, says: `${l.preparation} ${l.text}`, of: (l.parts ?? []).flatMap((p) => find(p.id) ?? []) }));
-  const all = lines.flatMap((x) => x.of);
-  const melts = lines.flatMap((x) =>
-    MELTED.test(x.says)
-      ? x.of.filter((i) => i.category === 'fat' || /chocolate/.test(i.id))
-      : x.l.vessel === 'wet' && !NOT_MELTED.test(x.says)
-        ? x.of.filter(butterish)
-        : [],
-  );
+export function heldBy(sheet: readonly HeldLine[], find: Find): HeldWords {
+  const lines = sheet.filter(inABowl);
+  const all = lines.flatMap((l) => partsOf(l, find));
   const egg = all.some((i) => i.category === 'egg');
   return {
     egg,
@@ -61,8 +73,8 @@ export function heldBy(sheet: readonly HeldLine[], find: (id: string) => Ingredi
         ...all.filter((i) => COLD.includes(i.category)).map((i) => kitchenName(i).toLowerCase()),
       ]),
     ],
-    melted: named(melts),
-    softened: named(lines.flatMap((x) => (SOFTENED.test(x.says) ? x.of.filter((i) => i.category === 'fat') : []))),
+    melted: named(lines.flatMap((l) => meltedOf(l, find))),
+    softened: named(lines.flatMap((l) => softenedOf(l, find))),
   };
 }
 

@@ -10,8 +10,8 @@ import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import type { Ways } from '../formula/ways';
-import { cuesFor } from '../griddle/times';
 import { findIngredient } from '../pantry/pantry';
+import { cuesFor } from './on-heat';
 import { cardPanFat } from './pan-fat';
 
 const find = (id: string) => findIngredient(id);

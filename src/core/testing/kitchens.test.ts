@@ -10,10 +10,11 @@ import { bowlOf } from '../day/bowl';
 import { daySteps } from '../day/day';
 import { workSteps } from '../day/method';
 import { findIngredient } from '../pantry/pantry';
-import { foldsBeforeRest, joinParts } from '../prep/join';
 import { miseOf } from '../prep/mise';
+import { foldsBeforeRest, joinParts } from '../script/combine';
 import { FOAM_STANDS_MIN } from '../script/foam';
 import { waysMade } from '../script/pan-fat';
+import { scriptOf } from '../script/script';
 import { type AnyKitchen, anyKitchen } from './kitchens';
 
 const find = (id: string) => findIngredient(id);
@@ -186,5 +187,70 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       told.findIndex((s) => /^Rest /.test(s)),
     ];
     if (whites && rest) expect(foldAt < restAt).toBe(foldsBeforeRest(ways, k.kind));
+  });
+});
+
+test('the script: each line is taken whole and once, nothing before it is given, and the day takes as long as it says', () => {
+  law(120, (k, { planned }) => {
+    const sheet = bowlLines(planned.sheet, 1).concat(
+      planned.sheet.filter((l) => l.side === undefined && (l.vessel === 'pan' || l.vessel === 'topping' || l.forEnd)),
+    );
+    const ways = waysMade(k.house.ways, sheet);
+    const batch = {
+      sheet,
+      weights: {},
+      entries: [],
+      split: ONE,
+      kind: k.kind,
+      school: k.formula.school,
+      driver: k.driver,
+      piecesPlanned: planned.pieces?.all ?? null,
+      portionMl: 60,
+    };
+    const bowl = bowlOf(batch, ways, k.house.gear, find);
+    const { acts } = scriptOf({
+      lines: sheet,
+      kind: k.kind,
+      ways,
+      pourings: bowl.pourings,
+      find,
+      units: k.house.units,
+    });
+    // each line, and each mix but the last, goes somewhere; whole, and once
+    const taken = new Map<string, number>();
+    const given = new Set<string>();
+    const done = new Set<string>();
+    for (const a of acts) {
+      for (const t of a.takes) {
+        if (t.of === 'mix') expect(given).toContain(t.id);
+        taken.set(`${t.of} ${t.id}`, (taken.get(`${t.of} ${t.id}`) ?? 0) + t.share);
+      }
+      for (const id of a.after) expect(done).toContain(id);
+      expect(done).not.toContain(a.id);
+      done.add(a.id);
+      for (const g of a.gives) {
+        expect(given).not.toContain(g);
+        given.add(g);
+      }
+    }
+    const all = [
+      ...sheet.map((l) => `line ${l.key}`),
+      ...[...given].filter((g) => g !== 'served').map((g) => `mix ${g}`),
+    ];
+    expect(Object.fromEntries(taken)).toEqual(Object.fromEntries(all.map((id) => [id, 1])));
+    // the day's steps are its acts: there where they are, and as long
+    const steps = daySteps(batch, bowl, ways, [], find, k.house.units, { gear: k.house.gear });
+    for (const [verb, id] of [
+      ['let warm', 'out'],
+      ['soften', 'soften'],
+      ['cool', 'cool'],
+      ['combine', 'join1'],
+      ['rest', 'rest1'],
+      ['whip', ways.whip === 'first' ? 'whites1' : 'whip1'],
+    ] as const) {
+      const act = acts.find((a) => a.verb === verb);
+      const step = steps.find((x) => x.id === id);
+      expect([id, step?.min]).toEqual([id, act?.minutes?.all]);
+    }
   });
 });

@@ -306,7 +306,7 @@ test('the OpenAPI document names the calls and is made from the same schemas', a
   );
 });
 
-test('read tells what the method tells, and analyse what it names that is not on the list', async () => {
+test('read tells what the method tells and how it is made, and analyse what it names that is not on the list', async () => {
   const text = [
     'Boathouse cakes',
     '250 g flour',
@@ -316,12 +316,27 @@ test('read tells what the method tells, and analyse what it names that is not on
     'Whisk the flour with the baking powder, milk and eggs, and stir in the vanilla.',
     'Others rest theirs for an hour, I leave mine ten minutes. Ladle 60 ml for each.',
   ].join('\n');
-  const { told } = readResponse.parse((await call(readPost, { text })).answer);
+  const { told, acts } = readResponse.parse((await call(readPost, { text })).answer);
   expect(told.map((f) => [f.fact, f.value, f.unit, f.of, f.taken])).toEqual([
     ['rest', 10, 'min', 'batter', 'told'],
     ['portion', 60, 'ml', 'piece', 'told'],
     ['rest', 60, 'min', 'batter', 'remark'],
   ]);
+  // the making as acts, lines by their numbers
+  expect(acts.map((a) => [a.verb, a.from, ...a.takes.map((t) => ('line' in t ? t.line : t.mix))])).toEqual([
+    ['let warm', 'usual'],
+    ['whisk', 'usual', 2, 5],
+    ['whisk', 'usual', 3, 4],
+    ['combine', 'usual', 'dry', 'wet'],
+    ['rest', 'told', 'batter'],
+    ['preheat', 'usual'],
+    ['grease', 'usual'],
+    ['pour', 'told', 'batter 2'],
+    ['turn', 'usual', 'griddle cakes, poured'],
+    ['take off', 'usual', 'griddle cakes, turned'],
+    ['plate', 'usual', 'griddle cakes'],
+  ]);
+  expect(acts.find((a) => a.verb === 'pour')).toMatchObject({ portionMl: 60, words: 'Ladle 60 ml for each' });
   const { findings } = analyseResponse.parse(
     (await call(analysePost, { text, kind: 'griddle', school: 'even' })).answer,
   );

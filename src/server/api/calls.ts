@@ -35,6 +35,8 @@ import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
+import type { ScriptAct } from '@/core/script/act';
+import { actsOfCard } from '@/core/script/of-card';
 import { suspectsIn } from '@/core/suspects/suspects';
 import { reach } from '../db/pool';
 import { lastHouse, loadHouse } from '../queries/house';
@@ -130,9 +132,33 @@ export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.
       })),
       ignored: ignored.map((i) => ({ ...i })),
       told: factsTold(notes, h.value).map(({ said: _, ...f }) => f),
+      acts: actsOut(
+        actsOfCard(
+          {
+            title: title ?? '',
+            notes,
+            lines: lines
+              .filter((l) => roles.get(l.section) !== 'side')
+              .map((l) => ({ ...l, key: String(l.lineNumber) })),
+          },
+          h.value,
+          (id) => findIngredient(id, h.value.own),
+        ),
+      ),
     },
   };
 }
+
+/** Acts as programs read them: lines by their numbers on the card. */
+const actsOut = (acts: readonly ScriptAct[]): z.infer<typeof readResponse>['acts'] =>
+  acts.map(({ says: _, ...a }) => ({
+    ...a,
+    on: a.on.map(Number),
+    takes: a.takes.map(({ of, id, share }) => (of === 'line' ? { line: Number(id), share } : { mix: id, share })),
+    gives: [...a.gives],
+    after: [...a.after],
+    heatC: a.heatC === null ? null : [...a.heatC],
+  }));
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
 interface Worked {

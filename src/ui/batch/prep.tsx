@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { JoinPart } from '@/core/batch/acts';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -13,6 +12,7 @@ import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { isLookedAt } from '@/core/prep/check';
 import type { StandInOffer } from '@/core/prep/mise';
+import type { JoinPart } from '@/core/script/combine';
 import type { HeldWords } from '@/core/script/held';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';

@@ -1,9 +1,9 @@
 'use client';
 import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { SideTimes } from '@/core/batch/heat';
 import type { Progress } from '@/core/griddle/progress';
 import { counted, minutesAndSeconds } from '@/core/quantity/say';
+import type { SideTimes } from '@/core/script/on-heat';
 import { Button } from '../kit/button';
 import { useTime } from '../time';
 

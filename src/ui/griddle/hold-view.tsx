@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import type { SideTimes } from '@/core/batch/heat';
 import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
 import { dayAfter, localDay, localTime, momentOf } from '@/core/quantity/day';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
+import type { SideTimes } from '@/core/script/on-heat';
 import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';

@@ -1,8 +1,7 @@
-import type { SideTimes } from '@/core/batch/heat';
 import type { MeasuredWith } from '@/core/batch/taken';
 import { type BoardStep, dueAt, type Piece } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
-import type { Cues } from '@/core/griddle/times';
+import type { Cues, SideTimes } from '@/core/script/on-heat';
 import { useAsTaken } from './as-taken';
 import { ACT_WORDS, clock } from './words';
 

@@ -1,7 +1,7 @@
 'use client';
-import type { SideTimes } from '@/core/batch/heat';
 import type { Surface } from '@/core/batch/surface';
 import { type BoardStep, dueAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
+import type { SideTimes } from '@/core/script/on-heat';
 import { Press } from '../kit/press';
 import { clock } from './words';
 

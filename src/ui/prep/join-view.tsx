@@ -1,11 +1,11 @@
 'use client';
 import { Check } from 'lucide-react';
-import { entriesOf, type JoinPart } from '@/core/batch/acts';
+import { entriesOf } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
 import { effectOf, type Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
-import { howFar, joinSteps, partWords } from '@/core/prep/join';
 import { asRead } from '@/core/quantity/say';
+import { howFar, type JoinPart, joinSteps, partWords } from '@/core/script/combine';
 import type { HeldWords } from '@/core/script/held';
 import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';

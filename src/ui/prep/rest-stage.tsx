@@ -10,7 +10,7 @@ import { piecesFrom } from '@/core/griddle/board';
 import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt } from '@/core/prep/check';
 import { inTheBowl } from '@/core/prep/correct';
-import { foldSteps, foldsBeforeRest } from '@/core/prep/join';
+import { foldSteps, foldsBeforeRest } from '@/core/script/combine';
 import { partingWords } from '../batch/about';
 import type { OpenEventLog } from '../day/use-event-log';
 import { CorrectView } from './correct-view';

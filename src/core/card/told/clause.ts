@@ -57,7 +57,7 @@ const OPTIONAL =
   /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
-  /\b(?:others?|some (?:people|cooks|folks)|my (?:sister|brother|mother|mum|aunt|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
+  /\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|my (?:sister|brother|mother|mum|aunt|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
 /** Where the talk comes back to this card's own way. */
 const MINE = /\b(?:mine|i|we|ours?|this one|here)\b/i;
 

@@ -1,5 +1,5 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
-import { type Clause, hundredths, middle, type ToldFact, timesIn } from './clause';
+import { type Clause, clausesOf, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
 import { OVEN } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
@@ -19,6 +19,24 @@ const RESTS =
 const CHILLS = /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST = /\b(?:bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+
+const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
+const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
+
+/** A rest that is said not to be; and what else does not stand or wait. */
+const TO_REST = /\b(?:rest|rested|resting|stand|standing|sit|sitting|wait|waiting)\b/i;
+const OF_OTHERS = /\b(?:whites?|foam|meringue|on the (?:heat|stove|hob|table|plate)|them|serv\w+)\b/i;
+
+/** The words of a method by which the batter is not rested; null where it says no such thing. */
+export function restDenied(notes: string): string | null {
+  const ofBatter = ({ text }: Clause): boolean =>
+    !NO_REST.test(text) && !OF_OTHERS.test(text) && !RESTS_OF.some(([re]) => re.test(text));
+  const denies = (c: Clause): boolean =>
+    isDenied(c.text)
+      ? TO_REST.test(c.text)
+      : c.taken === 'told' && AT_ONCE.test(c.text) && GOES_ON.test(c.text) && !CHILLS.test(c.text);
+  return clausesOf(notes).find((c) => ofBatter(c) && denies(c))?.text ?? null;
+}
 
 export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefined): readonly ToldFact[] {
   const chills = CHILLS.test(text);
@@ -63,7 +81,11 @@ function bothSides(c: Clause): readonly ToldFact[] {
   const times = timesIn(c.text);
   const [time] = times;
   if (!time) return [];
-  const second = /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text);
+  const second =
+    /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text) ??
+    /\bon (?:one|the first)(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=\S+(?:\s+minutes?)? on the (?:other|second))/i.exec(
+      c.text,
+    );
   const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
   // "turn after two minutes, one minute more"
   if (AFTER.test(c.text.slice(0, time.at))) return [minutes('firstSide', time.min, c)];
@@ -79,7 +101,8 @@ const goesOn = (c: Clause, before: Clause | undefined): boolean =>
 function secondSide(c: Clause, before: Clause | undefined): number | null {
   const min =
     timesIn(c.text)[0]?.min ??
-    (NUMBER_FIRST.test(c.text) ? middle(c.text.replace(/^about\s+/i, ''))?.value : undefined);
+    (NUMBER_FIRST.test(c.text) ? middle(c.text.replace(/^about\s+/i, ''))?.value : undefined) ??
+    middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
   if (min === undefined || min > MOST_A_SIDE) return null;
   return TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }

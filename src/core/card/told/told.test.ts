@@ -1,6 +1,7 @@
 /** What a method tells, fact by fact, and what of it is no act: what is denied, left to taste, or another's way. */
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
 import { FACTS, TAKEN } from './clause';
+import { restDenied } from './times';
 import { factsTold } from './told';
 
 /** "rest 30 min batter"; a remark and what is asked say so. */
@@ -25,6 +26,9 @@ test.each([
   ['Leave the batter overnight in the fridge.', 'chill 720 min'],
   ['Chill it for at least an hour.', 'chill 60 min'],
   ['Let stand 20 to 30 minutes, covered.', 'rest 25 min batter'],
+  ['Cook three minutes, then about two on the other side.', 'firstSide 3 min, secondSide 2 min'],
+  ['Cook 3 minutes, then turn and give the other side two.', 'firstSide 3 min, secondSide 2 min'],
+  ['Cook 3 minutes on one side and 2 on the other.', 'firstSide 3 min, secondSide 2 min'],
   ['Others rest theirs, mine goes straight on.', ''],
   ['Don’t overmix.', ''],
   ['Chill it if you like for an hour.', 'remark: chill 60 min'],
@@ -186,4 +190,28 @@ test('a whole method: each fact once, what is told before what is asked, remarks
     expect(TAKEN).toContain(f.taken);
     expect(notes).toContain(f.words);
   }
+});
+
+test('a batter that is not rested is told so, and nothing else that does not stand or goes in at once', () => {
+  const denied = [
+    'Others rest theirs, mine goes straight on.',
+    'No need to rest it.',
+    'Don’t let it stand.',
+    'Do not let the batter rest.',
+    'Use at once.',
+    'Pour the batter straight away.',
+  ];
+  const not = [
+    'Rest it twenty minutes.',
+    'Do not let the butter stand.',
+    'Don’t leave it on the heat.',
+    'Serve at once.',
+    'Turn them immediately.',
+    'The rest goes in at once.',
+    'You can use it straight away or chill it overnight.',
+    'Add the milk all at once and whisk.',
+    'Do not leave the whites standing.',
+  ];
+  expect(denied.filter((s) => restDenied(s) === null)).toEqual([]);
+  expect(not.filter((s) => restDenied(s) !== null)).toEqual([]);
 });

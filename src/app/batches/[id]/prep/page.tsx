@@ -7,7 +7,7 @@ import { bowlLines } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
 import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
-import { joinParts } from '@/core/prep/join';
+import { joinParts } from '@/core/script/combine';
 import { heldBy } from '@/core/script/held';
 import { versionById } from '@/server/queries/formulas';
 import { tapsOf } from '@/server/queries/griddle';

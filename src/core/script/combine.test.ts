@@ -6,8 +6,8 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { choicesOf, type SchoolIdOf } from '../formula/schools';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
-import { howFar, joinParts, joinSteps } from './join';
-import { type MiseWith, miseOf, miseStates } from './mise';
+import { type MiseWith, miseOf, miseStates } from '../prep/mise';
+import { howFar, joinParts, joinSteps } from './combine';
 
 const KNOWN: MiseWith = { measured: { ...FRESH_KITCHEN, exactness: 'gram' }, bowls: [], mixMl: 1300 };
 

@@ -1,32 +1,35 @@
 /** Dry meets wet: what has to be ready, in which order it is done, and how far each kind is mixed. Defaults of ours. */
-import type { JoinPart } from '../batch/acts';
-import type { SheetLine } from '../batch/sheet-line';
 import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, standingOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import type { HeldWords } from '../script/held';
+import type { HeldLine, HeldWords } from './held';
+
+/** The parts that have to be ready before they meet. */
+export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
+export type JoinPart = (typeof JOIN_PARTS)[number];
+
+/** Whether a line is of whites that are whipped apart: whites to be folded in, or eggs whose line says so. */
+export const isWhipped = (l: HeldLine, find: (id: string) => Ingredient | undefined): boolean =>
+  (l.parts ?? []).some((p) => {
+    const i = find(p.id);
+    return (
+      i?.category === 'egg' &&
+      ((i.id === 'egg-white' && l.vessel === 'fold-in') ||
+        /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`))
+    );
+  });
 
 /** What a batch joins: whites only where they are whipped apart. */
 export function joinParts(
-  lines: readonly SheetLine[],
+  lines: readonly HeldLine[],
   find: (id: string) => Ingredient | undefined,
 ): readonly JoinPart[] {
-  const has = (of: (l: SheetLine) => boolean): boolean => lines.some((l) => l.grams !== null && of(l));
-  // whites by themselves, or of eggs that are separated
-  const whites = (l: SheetLine): boolean =>
-    (l.parts ?? []).some((p) => {
-      const i = find(p.id);
-      return (
-        i?.category === 'egg' &&
-        ((i.id === 'egg-white' && l.vessel === 'fold-in') ||
-          /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`))
-      );
-    });
+  const has = (of: (l: HeldLine) => boolean): boolean => lines.some((l) => l.grams !== null && of(l));
   return [
     ...(has((l) => l.vessel === 'dry') ? (['dry'] as const) : []),
     ...(has((l) => l.vessel === 'wet') ? (['wet'] as const) : []),
-    ...(has(whites) ? (['whites'] as const) : []),
+    ...(has((l) => isWhipped(l, find)) ? (['whites'] as const) : []),
   ];
 }
 
@@ -83,6 +86,9 @@ export function howFar(kind: KindId, ways: Ways, whites = true): HowFar {
   return far ? { words: far.words, count: Math.round(hand.count * turns), unit: 'turns' } : hand;
 }
 
+/** Whites are whipped before dry and wet meet, and wait in the cold. */
+export const whipsFirst = (ways: Ways, kind: KindId): boolean => effectOf(ways, 'whip', kind).whipFirst === true;
+
 /** Whites go in before the batter rests, and not after. */
 export const foldsBeforeRest = (ways: Ways, kind: KindId): boolean =>
   effectOf(ways, 'whip', kind).foldBeforeRest === true;
@@ -94,7 +100,7 @@ const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 /** What is done with the whites when their turn has come. */
 export function foldSteps(kind: KindId, ways: Ways): readonly string[] {
   const { peaks, fold } = whitesOf(kind, ways);
-  const first = effectOf(ways, 'whip', kind).whipFirst
+  const first = whipsFirst(ways, kind)
     ? 'Whisk the whites through once more'
     : `Whip the whites to ${peaks}, with clean beaters in a clean bowl`;
   return [`${first}.`, `${capital(fold)}, from below, turning the bowl; stop while streaks show.`];
@@ -103,7 +109,7 @@ export function foldSteps(kind: KindId, ways: Ways): readonly string[] {
 /** What is done, in order. */
 export function joinSteps(kind: KindId, ways: Ways, parts: readonly JoinPart[]): readonly string[] {
   const { peaks, fold } = whitesOf(kind, ways);
-  const whipFirst = effectOf(ways, 'whip', kind).whipFirst === true;
+  const whipFirst = whipsFirst(ways, kind);
   const rests = standingOf(ways, kindById(kind)).restMin > 0;
   const when = !rests
     ? 'Last of all'

@@ -1,0 +1,99 @@
+/**
+ * An act: one thing that is done while a batter is made. A script is acts in their order; each says what it takes
+ * (lines of the sheet, or mixes that earlier acts gave, whole or in shares by weight), what comes out, in what it
+ * happens, how long and how hot, what to look for, how long what comes out keeps, and whose word it is. Minutes,
+ * degrees Celsius, millilitres.
+ */
+
+export const VERBS = [
+  'let warm',
+  'roast',
+  'ripen',
+  'steep',
+  'soften',
+  'melt',
+  'brown',
+  'cool',
+  'separate',
+  'whisk',
+  'whip',
+  'combine',
+  'stir in',
+  'fold',
+  'rest',
+  'part',
+  'preheat',
+  'grease',
+  'pour',
+  'put on',
+  'turn',
+  'take off',
+  'bake',
+  'plate',
+] as const;
+export type Verb = (typeof VERBS)[number];
+
+/** What a mix stands in. A mix stays where the act that gave it left it. */
+export const ACT_VESSELS = [
+  'large bowl',
+  'second bowl',
+  'clean bowl',
+  'blender',
+  'pot',
+  'counter',
+  'cold',
+  'tub',
+  'surface',
+  'oven',
+  'plate',
+] as const;
+type ActVessel = (typeof ACT_VESSELS)[number];
+
+/** Whose word an act is: the card's, the formula's own way, the house's, or what the kind is used to. */
+export const FROM = ['told', 'asked', 'house', 'usual'] as const;
+export type From = (typeof FROM)[number];
+
+/** Whose word it is, and the card's words where they are the card's. */
+export interface Origin {
+  readonly from: From;
+  readonly words: string | null;
+}
+
+/** A share, by weight, of a line or of a mix; of a line without an amount it is what there is. */
+export interface ScriptTake {
+  readonly of: 'line' | 'mix';
+  /** Key of the line, or name of the mix. */
+  readonly id: string;
+  readonly share: number;
+}
+
+export interface ScriptAct extends Origin {
+  /** Verb, object, and from the second of its kind on a number: an edit finds it again by this. */
+  readonly id: string;
+  readonly verb: Verb;
+  /** What it is done to, in a word: a mix, "griddle", "piece", or things by name. */
+  readonly of: string;
+  /** Lines that it treats and does not take: what comes out of the cold. */
+  readonly on: readonly string[];
+  readonly takes: readonly ScriptTake[];
+  /** Mixes that come out of it. */
+  readonly gives: readonly string[];
+  readonly vessel: ActVessel | null;
+  /** In all, and of it, from the beginning, with hands bound, for one mix. Null: the sheet's lines or the heat say. */
+  readonly minutes: { readonly all: number; readonly hands: number } | null;
+  readonly heatC: readonly [low: number, high: number] | null;
+  readonly portionMl: number | null;
+  readonly per: 'batch' | 'mix' | 'piece';
+  /** What to look for: it is over when that is seen. */
+  readonly until: string | null;
+  /** Minutes that what comes out keeps where it stands; null: as long as one likes. */
+  readonly keepsMin: number | null;
+  /** Acts that have to be over before. */
+  readonly after: readonly string[];
+  /** What the sheet says of it, sentence by sentence, and why; empty: the sheet is silent. */
+  readonly says: readonly { readonly do: string; readonly why: string }[];
+}
+
+export interface Script {
+  readonly acts: readonly ScriptAct[];
+}

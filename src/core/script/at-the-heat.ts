@@ -1,0 +1,178 @@
+/** From the bowl to the plate: one base parted for its ends, and each end poured, turned and taken off. */
+import { kindById } from '../formula/kinds';
+import type { WayId } from '../formula/schools';
+import { temperature } from '../quantity/say';
+import type { ScriptAct, Verb } from './act';
+import {
+  cardTold,
+  type Given,
+  line,
+  listed,
+  mix,
+  type PouredAs,
+  type ScriptLine,
+  type SoFar,
+  sentence,
+} from './making';
+import { cuesFor, heatZone, usualTimes } from './on-heat';
+
+/** One base for two ends is parted; each gets what is its own. @returns the batter of each pouring */
+export function endsOf({ q, acts, own }: SoFar, batter: string): readonly string[] {
+  if (q.pourings.length === 1) {
+    const one = own.filter((l) => l.forEnd !== undefined && l.moment === undefined);
+    if (one.length === 0) return [batter];
+    acts.put('stir in', listed(one), {
+      takes: [mix(batter), ...one.map(line)],
+      gives: ['finished batter'],
+      vessel: 'large bowl',
+      says: [{ do: sentence(`stir in the ${listed(one)}`), why: '' }],
+    });
+    return ['finished batter'];
+  }
+  const nameOf = (p: PouredAs, n: number): string => p.name ?? String(n + 1);
+  const parts = q.pourings.map((p, n) => `batter for ${nameOf(p, n)}`);
+  acts.put('part', 'batter', {
+    takes: [mix(batter)],
+    gives: parts,
+    vessel: 'second bowl',
+    says: [{ do: sentence(`part the batter: ${q.pourings.map(nameOf).join(', ')}`), why: '' }],
+  });
+  return q.pourings.map((p, n) => {
+    const part = parts[n] ?? batter;
+    const finish = own.filter((l) => l.forEnd === p.name && l.moment === undefined);
+    if (finish.length === 0) return part;
+    const finished = `${part}, finished`;
+    acts.put('stir in', listed(finish), {
+      takes: [mix(part), ...finish.map(line)],
+      gives: [finished],
+      vessel: 'second bowl',
+      says: [{ do: sentence(`into the part for ${nameOf(p, n)}: ${listed(finish)}`), why: '' }],
+    });
+    return finished;
+  });
+}
+
+/** One of what is poured, at its turn. */
+interface AtHeat {
+  readonly p: PouredAs;
+  /** The batter it is poured from. */
+  readonly batter: string;
+  /** What goes on all that is poured goes on with the first. */
+  readonly first: boolean;
+  /** Of two ends each is named. */
+  readonly named: boolean;
+  /** Another of its kind was told before: the sheet says nothing twice. */
+  readonly again: boolean;
+  /** Two kinds are poured: the heat is said of each by name. */
+  readonly kinds: boolean;
+}
+
+const unless = <T>(not: boolean, says: readonly T[]): readonly T[] => (not ? [] : says);
+
+/** The surface hot and greased. @returns what has to be over before it is poured */
+function ready({ q, acts, own, sourceOf }: SoFar, { p, first, again, kinds }: AtHeat): readonly string[] {
+  const oven = p.kind === 'oven';
+  const surface = oven ? 'oven' : p.kind === 'waffle' ? 'iron' : p.kind === 'ball' ? 'ball pan' : 'griddle';
+  const heat = cardTold(q, 'heat', oven ? ['oven'] : ['surface']);
+  const [low, high] = heat ? [heat.value, heat.value] : heatZone(p.kind, p.school);
+  const { pour } = cuesFor(p.kind, q.ways);
+  const vessel = oven ? 'oven' : 'surface';
+  const hot = [...new Set([low, high])].map((c) => temperature(c, q.units)).join(' to ');
+  const preheat = acts.put('preheat', surface, {
+    vessel,
+    heatC: [low, high],
+    per: 'batch',
+    until: oven ? null : 'a drop of water dances',
+    ...(heat && { source: heat.source }),
+    says: unless(again, [
+      {
+        do: `${kinds && p.name ? sentence(p.name).replace(/\.$/, ': heat') : 'Heat:'} ${hot}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
+        why: oven ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
+      },
+    ]),
+  });
+  const lines = first ? own.filter((l) => l.vessel === 'pan') : [];
+  if (lines.length === 0 && !pour) return [preheat.id];
+  const grease = acts.put('grease', surface, {
+    takes: lines.map(line),
+    vessel,
+    per: oven ? 'batch' : 'piece',
+    after: [preheat.id],
+    says: unless(again || !pour, [{ do: sentence(pour), why: '' }]),
+    source: sourceOf('panFat'),
+  });
+  return [preheat.id, grease.id];
+}
+
+/** Poured, put on, turned or baked, and off. @returns the name of its pieces */
+export function onTheHeat(m: SoFar, at: AtHeat): string {
+  const { q, acts, own, sourceOf } = m;
+  const { p, first, named, again } = at;
+  const vessel: ScriptAct['vessel'] = p.kind === 'oven' ? 'oven' : 'surface';
+  const after = ready(m, at);
+  const cues = cuesFor(p.kind, q.ways);
+  const times = usualTimes(p.kind, q.ways);
+  const stem = `${kindById(p.kind).pieces}${named ? ` ${p.name}` : ''}`;
+  let pieces = at.batter;
+  const next = (verb: Verb, of: string, gives: string, given: Given): void => {
+    acts.put(verb, of, {
+      vessel,
+      per: 'piece',
+      ...given,
+      takes: [mix(pieces), ...(given.takes ?? [])],
+      gives: [gives],
+    });
+    pieces = gives;
+  };
+  /** What goes on at a moment: of this end, and with the first that is poured what is of both. */
+  const putOn = (says: string, gives: string, ...moments: readonly string[]): void => {
+    const lines: readonly ScriptLine[] = own.filter(
+      (l) =>
+        l.moment !== undefined &&
+        moments.includes(l.moment) &&
+        (l.forEnd === undefined ? first : !named || l.forEnd === p.name),
+    );
+    if (lines.length > 0)
+      next('put on', listed(lines), gives, {
+        takes: lines.map(line),
+        says: [{ do: sentence(`${says}, put on ${listed(lines)}`), why: '' }],
+      });
+  };
+  next('pour', kindById(p.kind).pieces, `${stem}, poured`, {
+    portionMl: p.portionMl ?? null,
+    after,
+    source: sourceOf('portion'),
+  });
+  putOn('as it is poured', `${stem}, topped as poured`, 'poured', 'top');
+  putOn('before it is turned', `${stem}, topped before the turn`, 'flip');
+  /** Minutes of a side: as the card told, else as the kind is used to. */
+  const side = (fact: 'firstSide' | 'secondSide' | 'bake', usualS: number, matter: WayId) => {
+    const told = cardTold(q, fact);
+    return { min: told?.value ?? usualS / 60, source: told?.source ?? sourceOf(matter) };
+  };
+  if (cues.second) {
+    const [one, two] = [side('firstSide', times.first, 'flip'), side('secondSide', times.second ?? 0, 'second')];
+    next('turn', 'piece', `${stem}, turned`, {
+      minutes: { all: one.min, hands: one.min },
+      until: cues.first,
+      says: unless(again, [{ do: sentence(cues.first), why: '' }]),
+      source: one.source,
+    });
+    next('take off', 'piece', stem, {
+      minutes: { all: two.min, hands: two.min },
+      until: cues.second,
+      says: unless(again, [{ do: sentence(cues.second), why: 'The look tells, not the clock.' }]),
+      source: two.source,
+    });
+  } else {
+    const baked = side('bake', times.first, 'asks');
+    next('bake', 'piece', stem, {
+      minutes: { all: baked.min, hands: Math.min(1, baked.min) },
+      heatC: acts.acts.find((a) => after.includes(a.id))?.heatC ?? null,
+      until: cues.first,
+      says: unless(again, [{ do: sentence(cues.first), why: 'Opened or turned early, it tears and falls.' }]),
+      source: baked.source,
+    });
+  }
+  return stem;
+}

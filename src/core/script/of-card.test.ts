@@ -1,0 +1,96 @@
+import { readCard } from '../card/card';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { findIngredient } from '../pantry/pantry';
+import { COMMON } from '../testing/common';
+import type { ScriptAct } from './act';
+import { actsOfCard } from './of-card';
+
+function actsOf(text: string): readonly ScriptAct[] {
+  const card = readCard(text, FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.error.message);
+  const { title, lines, ignored } = card.value;
+  return actsOfCard(
+    {
+      title: title ?? '',
+      lines: lines.map((l) => ({ ...l, key: String(l.lineNumber) })),
+      notes: ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n'),
+    },
+    FRESH_CONVENTIONS,
+    (id) => findIngredient(id),
+  );
+}
+const act = (acts: readonly ScriptAct[], verb: string): ScriptAct | undefined => acts.find((a) => a.verb === verb);
+
+const LINES = '250 g flour\n12 g baking powder\n3 g salt\n3 eggs, separated\n30 g sugar\n400 ml milk\n110 g butter';
+const WAFFLES = `Lock-keeper's waffles\n${LINES}\n\n`;
+
+test('what the card tells stands over the kind’s usual, with its words', () => {
+  const acts = actsOf(
+    `${WAFFLES}Melt the butter and let it cool ten minutes. Whip the whites to firm peaks and fold them in in thirds. Heat the iron to 190 C. Pour 120 ml each.`,
+  );
+  expect(acts.map((a) => `${a.id}: ${a.from}`)).toEqual([
+    'let warm egg and whole milk: usual',
+    'melt butter: usual',
+    'cool butter: told',
+    'separate eggs: usual',
+    'whisk dry: usual',
+    'whisk wet: usual',
+    'combine dry and wet: usual',
+    'rest batter: usual',
+    'whip whites: told',
+    'fold foam: told',
+    'preheat iron: told',
+    'grease iron: usual',
+    'pour waffles: told',
+    'bake piece: usual',
+    'plate piece: usual',
+  ]);
+  expect(act(acts, 'preheat')).toMatchObject({ heatC: [190, 190], words: 'Heat the iron to 190 C' });
+  expect(act(acts, 'pour')).toMatchObject({ portionMl: 120 });
+  // the bowls: flour, powder, salt and sugar; milk with the yolks and the cooled butter
+  expect(act(acts, 'whisk')?.takes.map((t) => t.id)).toEqual(['2', '3', '4', '6']);
+  expect(acts.find((a) => a.id === 'whisk wet')?.takes.map((t) => t.id)).toEqual(['7', 'yolks', 'cooled fat']);
+});
+
+test('a rest that is denied is no act; one that is told is as long as it is told', () => {
+  const cakes = 'Cakes\n2 cups flour\n1 tbsp baking powder\n1 3/4 cups milk\n2 eggs\n';
+  expect(act(actsOf(`${cakes}\nNo need to rest it.`), 'rest')).toBeUndefined();
+  expect(act(actsOf(`${cakes}\nRest it a quarter of an hour.`), 'rest')).toMatchObject({
+    minutes: { all: 15, hands: 0 },
+    from: 'told',
+    words: 'Rest it a quarter of an hour',
+  });
+  // another's way is no act
+  expect(act(actsOf(`${cakes}\nMy sister rests hers overnight.`), 'rest')).toMatchObject({ from: 'usual' });
+});
+
+test('minutes a side, and what is put on before the turn', () => {
+  const acts = actsOf(
+    'Cakes\n2 cups flour\n1 tbsp baking powder\n1 3/4 cups milk\n2 eggs\n50 g chocolate chips\n\nCook three minutes, then about two on the other side. Sprinkle the chocolate chips on just before you turn them.',
+  );
+  expect([act(acts, 'turn')?.minutes?.all, act(acts, 'take off')?.minutes?.all]).toEqual([3, 2]);
+  expect(act(acts, 'put on')?.takes.map((t) => t.id)).toEqual(['griddle cakes, poured', '6']);
+});
+
+test('a card of no kind that is known has no acts', () => {
+  expect(actsOf('Note\n1 onion')).toEqual([]);
+});
+
+test('law: of every common card each line that is read is taken once, and nothing before it is given', () => {
+  for (const c of COMMON) {
+    const text = `${c.name}\n${c.lines.join('\n')}`;
+    const acts = actsOf(text);
+    if (acts.length === 0) continue;
+    const given = new Set<string>();
+    for (const a of acts) {
+      for (const t of a.takes) if (t.of === 'mix') expect([c.name, given.has(t.id)]).toEqual([c.name, true]);
+      for (const g of a.gives) given.add(g);
+    }
+    const card = readCard(text, FRESH_CONVENTIONS);
+    const read = card.ok
+      ? card.value.lines.filter((l) => l.ingredient && l.side === null).map((l) => String(l.lineNumber))
+      : [];
+    const taken = acts.flatMap((a) => a.takes.flatMap((t) => (t.of === 'line' ? [t.id] : [])));
+    expect([c.name, [...taken].sort()]).toEqual([c.name, [...read].sort()]);
+  }
+});
