@@ -9,6 +9,7 @@ import type { Batch } from '../batch/batch';
 import { HEAD_SHARE } from '../batch/mixes';
 import { linesBehind, ONCE } from '../batch/once';
 import { kindsIn } from '../batch/pourings';
+import { scriptOfBatch } from '../batch/script-of';
 import { goesOnScale, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { asTaken, type MeasuredWith } from '../batch/taken';
@@ -17,7 +18,7 @@ import { effectOf, toolsOf, type Ways } from '../formula/ways';
 import type { Bowl } from '../pantry/gear';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
-import { joinParts } from '../script/combine';
+import type { Verb } from '../script/act';
 import { cardPanFat } from '../script/pan-fat';
 
 export interface MiseThing {
@@ -202,8 +203,9 @@ function doingOf(
   const measures = sheet.flatMap((l) => (l.measure === null ? [] : [l.measure]));
   const says = (what: RegExp) => sheet.some((l) => l.side === undefined && what.test(`${l.preparation} ${l.text}`));
   const holdsMl = w.mixMl === null ? null : w.mixMl / (1 - HEAD_SHARE);
-  const has = (...vessels: readonly SheetLine['vessel'][]) =>
-    sheet.some((l) => l.grams !== null && l.side === undefined && vessels.includes(l.vessel));
+  const { acts } = scriptOfBatch(batch, ways, find);
+  const does = (verb: Verb, of?: string): boolean =>
+    acts.some((a) => a.verb === verb && (of === undefined || a.of === of));
   return {
     kind,
     mixes: mixesIn(batch.split),
@@ -211,14 +213,15 @@ function doingOf(
     cups: cupsIn(measures),
     spoons: sheet.some((l) => Boolean(l.spoons) || /\bt(?:b)?sp\b/.test(l.measure ?? '')),
     sifts: says(/\bsift/i),
-    melts: says(/\bmelt/i) || toolsOf(ways, kind).wanted.has('butter-pot'),
-    whips: joinParts(
-      sheet.filter((l) => l.side === undefined),
-      find,
-    ).includes('whites'),
-    dry: has('dry'),
-    wet: has('wet', 'fold-in'),
-    meetsIn: effectOf(ways, 'joining', kind).blends ? 'blender' : ways.joining === 'sprinkle' ? 'wet' : 'dry',
+    melts: does('melt') || does('brown'),
+    whips: does('whip'),
+    dry: does('whisk', 'dry'),
+    wet: does('whisk', 'wet'),
+    meetsIn: acts.some((a) => a.verb === 'combine' && a.vessel === 'blender')
+      ? 'blender'
+      : ways.joining === 'sprinkle'
+        ? 'wet'
+        : 'dry',
     holdsMl,
     bowl:
       holdsMl === null

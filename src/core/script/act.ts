@@ -67,6 +67,12 @@ export interface ScriptTake {
   readonly share: number;
 }
 
+/** A sentence of the sheet, and why; the why is empty where the doing says it. */
+export interface WorkStep {
+  readonly do: string;
+  readonly why: string;
+}
+
 export interface ScriptAct extends Origin {
   /** Verb, object, and from the second of its kind on a number: an edit finds it again by this. */
   readonly id: string;
@@ -91,9 +97,12 @@ export interface ScriptAct extends Origin {
   /** Acts that have to be over before. */
   readonly after: readonly string[];
   /** What the sheet says of it, sentence by sentence, and why; empty: the sheet is silent. */
-  readonly says: readonly { readonly do: string; readonly why: string }[];
+  readonly says: readonly WorkStep[];
 }
 
 export interface Script {
   readonly acts: readonly ScriptAct[];
 }
+
+/** How a batter is worked, in the order of the hands, and why: for the sheet, and for a card on paper. */
+export const methodIn = ({ acts }: Script): readonly WorkStep[] => acts.flatMap((a) => a.says);

@@ -1,10 +1,11 @@
 /** A sentence is true of its batch: over random batches none names what the batch hasn't. */
+
 import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { MARKS, occursOn } from '../batch/came-out';
 import { plannedSheet, readyFor } from '../batch/plan';
+import { scriptOfBatch } from '../batch/script-of';
 import { ONE } from '../batch/split';
-import { workSteps } from '../day/method';
 import { stepsOf } from '../day/steps';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KIND_IDS, kindById } from '../formula/kinds';
@@ -13,10 +14,10 @@ import { standingOf, type Ways } from '../formula/ways';
 import { causesOf } from '../judge/diagnose';
 import { findIngredient } from '../pantry/pantry';
 import { miseOf } from '../prep/mise';
-import { FRESH_UNITS } from '../quantity/say';
 import { linesOf } from '../testing/formulas';
 import { JUDGED_AS_USUAL } from '../testing/judged';
 import { anyCard, anyWays } from '../testing/kitchens';
+import { methodIn } from './act';
 import { joinParts, joinSteps, partWords } from './combine';
 import { heldBy } from './held';
 import { waysMade } from './pan-fat';
@@ -82,10 +83,7 @@ function saidOf(
   );
   const said = [
     ...steps.flatMap((s) => [s.name, s.why, s.slips]),
-    ...workSteps({ sheet, kind, school: formula.school, ways: made, units: FRESH_UNITS, find }).flatMap((s) => [
-      s.do,
-      s.why,
-    ]),
+    ...methodIn(scriptOfBatch({ sheet, kind, school: formula.school }, made, find)).flatMap((s) => [s.do, s.why]),
     ...mise.tools.flatMap((t) => [t.name, t.instead]),
     ...mise.ingredients.flatMap((t) => [t.name]),
     ...parts.map((p) => partWords(p, held).is),

@@ -2,15 +2,16 @@
 import fc from 'fast-check';
 import { noticeOf, panFatIds } from '../batch/notice';
 import { type Planned, plannedSheet, type Ready, readyFor } from '../batch/plan';
+import { scriptOfBatch } from '../batch/script-of';
 import { linesOfSheet, usesOf } from '../batch/sheet';
 import { bowlLines, plannedG } from '../batch/sheet-line';
 import { mixesIn, ONE } from '../batch/split';
 import { takeOut } from '../batch/take-out';
 import { bowlOf } from '../day/bowl';
 import { daySteps } from '../day/day';
-import { workSteps } from '../day/method';
 import { findIngredient } from '../pantry/pantry';
 import { miseOf } from '../prep/mise';
+import { methodIn } from '../script/act';
 import { foldsBeforeRest, joinParts } from '../script/combine';
 import { FOAM_STANDS_MIN } from '../script/foam';
 import { waysMade } from '../script/pan-fat';
@@ -179,7 +180,7 @@ test('the day: every piece that is planned is off at the end, and foam never sta
     if (whites && rest && foldsBeforeRest(ways, k.kind))
       expect(rest.keepsMin ?? 0).toBeLessThanOrEqual(FOAM_STANDS_MIN - rest.min);
     // sheet and day fold on the same side of the rest
-    const told = workSteps({ sheet, kind: k.kind, school: k.formula.school, ways, units: k.house.units, find }).map(
+    const told = methodIn(scriptOfBatch({ sheet, kind: k.kind, school: k.formula.school }, ways, find)).map(
       (s) => s.do,
     );
     const [foldAt, restAt] = [

@@ -7,9 +7,9 @@ import { RAW, sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
-import type { WorkStep } from '@/core/day/method';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, type Units } from '@/core/quantity/say';
+import type { WorkStep } from '@/core/script/act';
 import { Boxes, look, Paper, RIM } from './paper';
 
 const MOST_BOXES = 12;

@@ -1,7 +1,7 @@
 /** A formula as a card: on one page, or on two index cards; amounts in cups and in grams, method, yield, allergens. */
 import { Text, View } from '@react-pdf/renderer';
 import type { NoticeOf } from '@/core/batch/notice';
-import type { WorkStep } from '@/core/day/method';
+import type { WorkStep } from '@/core/script/act';
 import { look, Paper } from './paper';
 
 interface PrintedLine {

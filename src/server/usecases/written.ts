@@ -1,9 +1,9 @@
 /** A version of a formula as a file of one of the open formats, or made ready for its card on paper. */
 
 import { plannedSheet, type Ready, readyFor } from '@/core/batch/plan';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { ONE } from '@/core/batch/split';
 import { methodOf } from '@/core/card/method';
-import { type WorkStep, workSteps } from '@/core/day/method';
 import { asCsv, asJsonLd, asMarkdown, asText, timesFormula, type Written } from '@/core/exchange/write';
 import { atEnd, END_IDS, type EndId, type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { type KindId, kindById, type School, schoolOf, usualPortionMl } from '@/core/formula/kinds';
@@ -12,6 +12,7 @@ import type { Version } from '@/core/formula/version';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Result } from '@/core/result';
+import { methodIn, type WorkStep } from '@/core/script/act';
 
 export const TEXT_FORMATS = ['text', 'markdown', 'jsonld', 'csv'] as const;
 type TextFormat = (typeof TEXT_FORMATS)[number];
@@ -82,7 +83,9 @@ export function toWrite(
   const steps = own
     ? sentences(own)
     : grams.ok
-      ? workSteps({ sheet: grams.value.sheet, kind, school: school.id, ways, units: house.units, find })
+      ? methodIn(
+          scriptOfBatch({ sheet: grams.value.sheet, kind, school: school.id, portionMl }, ways, find, house.units),
+        )
       : [];
   return { ok: true, value: { formula, end, kind, school, portionMl, ready: ready.value, sheetIn, steps } };
 }

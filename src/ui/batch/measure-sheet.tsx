@@ -1,8 +1,8 @@
 import { RAW, sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
-import type { WorkStep } from '@/core/day/method';
 import type { Units } from '@/core/quantity/say';
+import type { WorkStep } from '@/core/script/act';
 
 interface Props {
   readonly title: string;

@@ -5,8 +5,9 @@ import { HURRIED } from '@/core/batch/batch';
 import { type Driver, hasTestPiece, portionOf, wantedPieces } from '@/core/batch/driver';
 import type { KeptLot } from '@/core/batch/kept';
 import { acrossOf, lifeOf, paceOf } from '@/core/batch/mixes';
-import { oneMix, plannedSheet, readyFor } from '@/core/batch/plan';
-import { endsAsked, pouringsOf } from '@/core/batch/pourings';
+import { plannedSheet, readyFor } from '@/core/batch/plan';
+import { endsAsked } from '@/core/batch/pourings';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { type Side, sideLines } from '@/core/batch/sides';
 import { mixesIn, ONE } from '@/core/batch/split';
@@ -17,7 +18,6 @@ import { meansOf } from '@/core/batch/worth';
 import { piecesOf } from '@/core/batter/volume';
 import { bowlOf } from '@/core/day/bowl';
 import { daySteps } from '@/core/day/day';
-import { workSteps } from '@/core/day/method';
 import type { Step } from '@/core/day/step';
 import { atEnd, type Formula, kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
@@ -32,6 +32,7 @@ import type { Shelf } from '@/core/pantry/stock';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 /** Everything the Plan page works out from what is typed; the sheet follows every keystroke. */
 import { typedNumber } from '@/core/quantity/typed';
+import { methodIn } from '@/core/script/act';
 import { waysMade } from '@/core/script/pan-fat';
 import { readBags } from './bags-part';
 import { readBeside } from './beside-part';
@@ -298,24 +299,14 @@ export function usePlan(q: PlanOf) {
     atTable,
     besideRead,
     sheet,
-    method: workSteps({
-      sheet: oneMix(sheet),
-      kind: made.kind,
-      school: school.id,
-      ...(driver?.by === 'both' && {
-        pourings: pouringsOf({
-          driver,
-          kind: made.kind,
-          school: school.id,
-          piecesPlanned: pieces,
-          portionMl: poured,
-          split: split?.split ?? ONE,
-        }),
-      }),
-      ways: madeBy,
-      units,
-      find,
-    }),
+    method: methodIn(
+      scriptOfBatch(
+        { sheet, kind: made.kind, school: school.id, portionMl: poured, ...(driver && { driver }) },
+        madeBy,
+        find,
+        units,
+      ),
+    ),
     stepG,
     account,
     steps: stepsNow(),

@@ -4,14 +4,14 @@ import { batchPage } from '@/app/batches/load';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { oneMix } from '@/core/batch/plan';
-import { pouringsOf } from '@/core/batch/pourings';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { mixesIn } from '@/core/batch/split';
 import { litOf, surfacesFor } from '@/core/batch/surface';
 import { withTaken } from '@/core/batch/take-out';
-import { workSteps } from '@/core/day/method';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
+import { methodIn } from '@/core/script/act';
 import { besideOf } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptTakenBy } from '@/server/queries/kept';
@@ -77,15 +77,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             split={b.split}
             oneBowl={b.exactness === 'eye'}
             units={house.units}
-            method={workSteps({
-              sheet: oneMix(b.sheet),
-              kind: b.kind,
-              school: b.school,
-              pourings: pouringsOf(b),
-              ways: day.ways,
-              units: house.units,
-              find,
-            })}
+            method={methodIn(scriptOfBatch(b, day.ways, find, house.units))}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           {beside.length > 0 ? (

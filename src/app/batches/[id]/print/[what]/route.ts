@@ -5,16 +5,16 @@ import { kitLabels } from '@/core/batch/kits';
 import { noticeOf } from '@/core/batch/notice';
 import { fetchedByWave } from '@/core/batch/packs';
 import { oneMix } from '@/core/batch/plan';
-import { pouringsOf } from '@/core/batch/pourings';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { forCooks, linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { takeOut, withTaken } from '@/core/batch/take-out';
-import { workSteps } from '@/core/day/method';
 import { timeLine } from '@/core/day/schedule';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { localDay, sayDay, sayLongDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
+import { methodIn } from '@/core/script/act';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach, transaction } from '@/server/db/pool';
@@ -65,15 +65,7 @@ export async function GET(
         split: b.split,
         oneBowl: b.exactness === 'eye',
         units,
-        method: workSteps({
-          sheet: oneMix(b.sheet),
-          kind: b.kind,
-          school: b.school,
-          pourings: pouringsOf(b),
-          ways: waysOf(b, house),
-          units,
-          find,
-        }),
+        method: methodIn(scriptOfBatch(b, waysOf(b, house), find, units)),
       }),
       b.name,
     );
