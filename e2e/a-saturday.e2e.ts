@@ -235,6 +235,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
       await kitchen.away();
       await go('Turned', 'Turn', from, from + 3);
       await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
+      await expect.poll(() => unsent(page)).toBe(4);
       await kitchen.back();
       await page.reload();
       await go('Turned', 'Turn', from + 4, to);

@@ -3,7 +3,7 @@
  * a while.
  */
 import type { Page } from '@playwright/test';
-import { axe, beginTime, choose, expect, pass, test } from './kitchen';
+import { axe, beginTime, choose, expect, pass, test, unsent } from './kitchen';
 
 test.use({ alone: true });
 
@@ -74,6 +74,8 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
     await page.getByRole('button', { name: `Turned: ${n}` }).click();
   }
   await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
+  // shown at once, and kept in the browser a moment later
+  await expect.poll(() => unsent(page)).toBe(2);
   await kitchen.back();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Place 2: piece 2, second side/ })).toBeVisible();

@@ -21,6 +21,7 @@ export const entrySchema = z.object({
   ingredientId: z.string().max(60).optional(),
   vessel: z.enum(VESSELS).optional(),
   stands: z.enum(['weight', 'volume']).optional(),
+  foam: z.enum(['soft', 'firm']).optional(),
   off: z.boolean().optional(),
   pinned: z.boolean().optional(),
   opened: z.iso.date('The day it was opened: year, month and day.').optional(),

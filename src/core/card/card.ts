@@ -18,6 +18,7 @@ import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
 import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, toldIn } from './prose';
 import { withoutLead } from './split';
+import { clausesOf } from './told/clause';
 
 interface CardLine extends Line {
   /** 1-based line of the text. */
@@ -486,6 +487,26 @@ function settleGroups(
   return { sections: settled, lines: moved };
 }
 
+/** A clause that whips the whites, in either order of its words. */
+const WHIPS =
+  /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b/i;
+
+/** Lines of whites, or else of whole eggs, whose whites the method whips apart. */
+function withWhipped<L extends CardLine>(
+  lines: readonly L[],
+  notes: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly L[] {
+  const clause = clausesOf(notes).find((c) => c.taken === 'told' && WHIPS.test(c.text));
+  if (!clause || lines.some((l) => l.foam)) return lines;
+  const eggs = lines.filter((l) => l.use === 'batter' && l.side === null && l.ingredient?.category === 'egg');
+  const whites = eggs.filter((l) => l.ingredient?.id === 'egg-white');
+  const of = whites.length > 0 ? whites : eggs.filter((l) => l.ingredient?.id !== 'egg-yolk');
+  const foam = /\b(?:firm|stiff)/i.test(clause.sentence) ? 'firm' : 'soft';
+  return lines.map((l) => (of.includes(l) ? { ...l, ...readLine(l.text, house, { foam }, null, languages) } : l));
+}
+
 /**
  * Reads a pasted card.
  * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
@@ -570,7 +591,9 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
   }
   const settled = settleGroups(sections, lines, house, languages);
-  return { ok: true, value: { title, lines: doubtFractions(settled.lines), ignored, sections: settled.sections } };
+  const notes = ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
+  const whipped = withWhipped(doubtFractions(settled.lines), notes, house, languages);
+  return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }
 
 /** Where a section's lines go, in the words of the sheet. */

@@ -35,6 +35,8 @@ export interface LineChoice {
   readonly vessel?: Vessel | undefined;
   /** Written twice and they disagree: which of the two counts. */
   readonly stands?: 'weight' | 'volume' | undefined;
+  /** Its whites are whipped apart, as the method tells: how far. */
+  readonly foam?: Peaks | null | undefined;
 }
 
 export interface Line {
@@ -256,9 +258,12 @@ export function readLine(
   languages: ReadonlySet<Language> | null = null,
 ): Line {
   const settled =
-    choice.ingredientId === undefined && choice.vessel === undefined && choice.stands === undefined
+    choice.ingredientId === undefined &&
+    choice.vessel === undefined &&
+    choice.stands === undefined &&
+    choice.foam === undefined
       ? ''
-      : `${choice.ingredientId} ${choice.vessel} ${choice.stands}`;
+      : `${choice.ingredientId} ${choice.vessel} ${choice.stands} ${choice.foam}`;
   const key = `${houseKey(house)}\n${settled}\n${hint ?? ''}\n${languages ? [...languages].join('') : ''}\n${text}`;
   const known = read.get(key);
   if (known) return known;
@@ -328,7 +333,7 @@ function readAnew(
   const i = chosen ?? found(s.name);
   const written = instead?.amount ? [instead.amount] : s.amounts;
   const combined = written.map((a) => combine(a, house));
-  const foam = foamOf(i, s.text);
+  const foam = foamOf(i, s.text) ?? (i?.category === 'egg' && i.id !== 'egg-yolk' ? (choice.foam ?? null) : null);
   const vessel =
     choice.vessel ??
     (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));

@@ -190,3 +190,27 @@ test.each([
 ] as const)('%s is of the kind %s', (title, kind) => {
   expect(guessKind(title, [], '')?.kind).toBe(kind);
 });
+
+test('whites that the method alone whips are whipped on their line, as far as it says; denied or another’s they are not', () => {
+  const lines = 'Cakes\n2 cups flour\n1 tbsp baking powder\n1 cup milk\n2 eggs\n\n';
+  const foamIn = (text: string) => {
+    const c = entriesFromCard(text, FRESH_CONVENTIONS);
+    return c.ok ? c.value.entries.flatMap((e) => (e.foam ? [`${e.text}: ${e.foam}`] : [])) : [c.message];
+  };
+  expect(foamIn(`${lines}Separate the eggs. Whip the whites to stiff peaks and fold them in last.`)).toEqual([
+    '2 eggs: firm',
+  ]);
+  expect(foamIn(`${lines}Beat the egg whites until they hold soft peaks.`)).toEqual(['2 eggs: soft']);
+  expect(foamIn('Cakes\n2 cups flour\n1 cup milk\n2 egg yolks\n3 egg whites\n\nWhip the whites stiff.')).toEqual([
+    '3 egg whites: firm',
+  ]);
+  for (const not of [
+    'Don’t whip the whites.',
+    'Some people whip the whites apart.',
+    'You can whip the whites if you like.',
+    'Beat the eggs well.',
+  ])
+    expect([not, foamIn(lines + not)]).toEqual([not, []]);
+  // the line says it itself: nothing is settled beside it
+  expect(foamIn(`${lines.replace('2 eggs', '2 eggs, separated')}Whip the whites stiff.`)).toEqual([]);
+});

@@ -73,6 +73,7 @@ export function entriesFromCard(
       text,
       ...(alone.vessel !== l.vessel && { vessel: l.vessel }),
       ...(l.ingredient && alone.ingredient?.id !== l.ingredient.id && { ingredientId: l.ingredient.id }),
+      ...(l.foam && alone.foam !== l.foam && { foam: l.foam }),
       ...(group && { group }),
       ...(forked && section?.role === 'sweet' && { end: 'a' as const }),
       ...(forked && section?.role === 'savoury' && { end: 'b' as const }),

@@ -39,8 +39,8 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     use: line.use,
     vessel: line.vessel,
     preparation: line.preparation,
-    // a line that names its peaks has them; else they are as the cook whips
-    foam: line.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
+    // a line or a method that names its peaks has them; else they are as the cook whips
+    foam: line.foam && !e.foam && !/\b(?:soft|firm|stiff)\b/i.test(line.text) ? k.ways.whites : line.foam,
     findings: line.findings,
     suggestions: line.suggestions,
     words: line.words,

@@ -218,7 +218,7 @@ export const MATTERS = {
       last: { name: 'last of all, after the rest', does: { whipFirst: false } },
       'before-rest': {
         name: 'last, but before the rest',
-        card: /\bfold\b[^.;\n]{0,40}\bwhites\b[^;\n]{0,40}\b(?:rest|stand|sit)\b/i,
+        card: /\bfold\b[^.;\n]{0,40}\bwhites\b[^;\n]{0,40}(?<!\bthe )\b(?:rest|stand|sit)\b/i,
         does: { whipFirst: false, foldBeforeRest: true },
         against: { foam: 'what is folded in before the rest sinks while it stands' },
       },

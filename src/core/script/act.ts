@@ -23,12 +23,14 @@ export const VERBS = [
   'rest',
   'part',
   'preheat',
+  'fry first',
   'grease',
   'pour',
   'put on',
   'turn',
   'take off',
   'bake',
+  'hold',
   'plate',
 ] as const;
 export type Verb = (typeof VERBS)[number];

@@ -11,8 +11,10 @@ import {
   mix,
   type PouredAs,
   type ScriptLine,
+  SOME,
   type SoFar,
   sentence,
+  toBowl,
 } from './making';
 import { cuesFor, heatZone, usualTimes } from './on-heat';
 
@@ -22,7 +24,7 @@ export function endsOf({ q, acts, own }: SoFar, batter: string): readonly string
     const one = own.filter((l) => l.forEnd !== undefined && l.moment === undefined);
     if (one.length === 0) return [batter];
     acts.put('stir in', listed(one), {
-      takes: [mix(batter), ...one.map(line)],
+      takes: [mix(batter), ...one.map(toBowl)],
       gives: ['finished batter'],
       vessel: 'large bowl',
       says: [{ do: sentence(`stir in the ${listed(one)}`), why: '' }],
@@ -43,7 +45,7 @@ export function endsOf({ q, acts, own }: SoFar, batter: string): readonly string
     if (finish.length === 0) return part;
     const finished = `${part}, finished`;
     acts.put('stir in', listed(finish), {
-      takes: [mix(part), ...finish.map(line)],
+      takes: [mix(part), ...finish.map(toBowl)],
       gives: [finished],
       vessel: 'second bowl',
       says: [{ do: sentence(`into the part for ${nameOf(p, n)}: ${listed(finish)}`), why: '' }],
@@ -67,10 +69,40 @@ interface AtHeat {
   readonly kinds: boolean;
 }
 
+/** Minutes that fruit fries before the batter, where nobody says. */
+const FRY_MIN = 5;
+
 const unless = <T>(not: boolean, says: readonly T[]): readonly T[] => (not ? [] : says);
 
+/** What is fried first where the batter goes over it. @returns the act, where there is one */
+function fried(
+  { acts, own }: SoFar,
+  { first }: AtHeat,
+  vessel: ScriptAct['vessel'],
+  preheat: string,
+): readonly string[] {
+  const sides = first ? own.filter((l) => l.goes?.to === 'fried') : [];
+  const [side] = sides;
+  if (!side?.goes) return [];
+  const fats = own.filter((l) => (l.fryShare?.share ?? 0) > SOME);
+  const min = side.goes.min ?? FRY_MIN;
+  return [
+    acts.put('fry first', listed(sides), {
+      takes: [...sides.map((l) => line(l)), ...fats.map((l) => line(l, l.fryShare?.share))],
+      gives: [`fried ${listed(sides)}`],
+      vessel,
+      minutes: { all: min, hands: min },
+      after: [preheat],
+      says: [{ do: sentence(`fry the ${listed(sides)} first, in the pan the batter goes into`), why: '' }],
+      source: { from: 'told', words: side.goes.words },
+    }).id,
+  ];
+}
+
 /** The surface hot and greased. @returns what has to be over before it is poured */
-function ready({ q, acts, own, sourceOf }: SoFar, { p, first, again, kinds }: AtHeat): readonly string[] {
+function ready(m: SoFar, at: AtHeat): readonly string[] {
+  const { q, acts, own, sourceOf } = m;
+  const { p, first, again, kinds } = at;
   const oven = p.kind === 'oven';
   const surface = oven ? 'oven' : p.kind === 'waffle' ? 'iron' : p.kind === 'ball' ? 'ball pan' : 'griddle';
   const heat = cardTold(q, 'heat', oven ? ['oven'] : ['surface']);
@@ -91,17 +123,24 @@ function ready({ q, acts, own, sourceOf }: SoFar, { p, first, again, kinds }: At
       },
     ]),
   });
-  const lines = first ? own.filter((l) => l.vessel === 'pan') : [];
-  if (lines.length === 0 && !pour) return [preheat.id];
+  const after = [preheat.id, ...fried(m, at, vessel, preheat.id)];
+  const takes = first
+    ? own.flatMap((l) => {
+        const share = l.vessel === 'pan' ? 1 : (l.panShare?.share ?? 0);
+        return share > SOME ? [line(l, share)] : [];
+      })
+    : [];
+  if (takes.length === 0 && !pour) return after;
+  const told = first ? own.find((l) => l.panShare)?.panShare?.words : undefined;
   const grease = acts.put('grease', surface, {
-    takes: lines.map(line),
+    takes,
     vessel,
     per: oven ? 'batch' : 'piece',
-    after: [preheat.id],
+    after,
     says: unless(again || !pour, [{ do: sentence(pour), why: '' }]),
-    source: sourceOf('panFat'),
+    source: told === undefined ? sourceOf('panFat') : { from: 'told', words: told },
   });
-  return [preheat.id, grease.id];
+  return [...after, grease.id];
 }
 
 /** Poured, put on, turned or baked, and off. @returns the name of its pieces */
@@ -134,11 +173,13 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
     );
     if (lines.length > 0)
       next('put on', listed(lines), gives, {
-        takes: lines.map(line),
+        takes: lines.map(toBowl),
         says: [{ do: sentence(`${says}, put on ${listed(lines)}`), why: '' }],
       });
   };
+  const under = acts.acts.flatMap((a) => (a.verb === 'fry first' && first ? a.gives.map((g) => mix(g)) : []));
   next('pour', kindById(p.kind).pieces, `${stem}, poured`, {
+    takes: under,
     portionMl: p.portionMl ?? null,
     after,
     source: sourceOf('portion'),

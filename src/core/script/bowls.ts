@@ -19,6 +19,7 @@ import {
   type ScriptLine,
   type SoFar,
   sentence,
+  toBowl,
 } from './making';
 import { EGG_PART } from './separated';
 
@@ -67,11 +68,11 @@ function firstOf({ q, acts, held, own }: SoFar): readonly string[] {
   const soft = own.filter((l) => softensFrom(l, q.find));
   if (soft.length > 0)
     acts.put('soften', listed(soft), { on: soft.map((l) => l.key), vessel: 'counter', per: 'batch' });
-  const melts = own.filter((l) => ofTheBase(l) && meltsFrom(l, q.find));
+  const melts = own.filter((l) => ofTheBase(l) && meltsFrom(l, q.find) && l.goes?.to !== 'late');
   if (melts.length === 0) return [];
   const browns = melts.some((l) => /\bbrown(?:ed)?\b/i.test(`${l.preparation} ${l.text}`));
   acts.put(browns ? 'brown' : 'melt', held.melted ?? 'fat', {
-    takes: melts.map(line),
+    takes: melts.map(toBowl),
     gives: ['fat'],
     vessel: 'pot',
     until: browns ? 'it smells of nuts, the specks at the bottom are hazel' : null,
@@ -112,19 +113,24 @@ function parted({ q, acts, own }: SoFar): Parted {
   if (whipped.some((l) => !isWhite(l, q.find)))
     acts.put('separate', 'eggs', {
       on: base.filter((l) => l.key.includes(EGG_PART)).map((l) => l.key),
-      takes: eggs.map(line),
+      takes: eggs.map((l) => line(l)),
       gives: eggs.length > 0 ? ['yolks', 'whites'] : [],
       vessel: 'clean bowl',
       keepsMin: 30,
     });
   const apart = eggs.length > 0;
-  const others = base.filter((l) => !whipped.includes(l));
+  const others = base.filter((l) => !whipped.includes(l) && l.goes?.to !== 'foam');
+  const intoFoam = base.filter((l) => l.goes?.to === 'foam');
   return {
     dry: others.filter((l) => l.vessel === 'dry'),
     wet: others.filter((l) => l.vessel === 'wet'),
     late: others.filter((l) => l.vessel === 'fold-in'),
     yolks: apart ? [mix('yolks')] : [],
-    whites: [...whipped.filter((l) => !eggs.includes(l)).map(line), ...(apart ? [mix('whites')] : [])],
+    whites: [
+      ...whipped.filter((l) => !eggs.includes(l)).map((l) => line(l)),
+      ...(apart ? [mix('whites')] : []),
+      ...intoFoam.map((l) => line(l)),
+    ],
   };
 }
 
@@ -137,7 +143,7 @@ function inTheirBowls(
   const parts: JoinPart[] = [];
   if (dry.length > 0) {
     acts.put('whisk', 'dry', {
-      takes: dry.map(line),
+      takes: dry.map(toBowl),
       gives: ['dry'],
       vessel: 'large bowl',
       says: [
@@ -151,7 +157,7 @@ function inTheirBowls(
   }
   if (wet.length + yolks.length + fat.length > 0) {
     acts.put('whisk', 'wet', {
-      takes: [...wet.map(line), ...yolks, ...fat],
+      takes: [...wet.map(toBowl), ...yolks, ...fat],
       gives: ['wet'],
       vessel: 'second bowl',
       after: acts.acts.filter((a) => a.on.length > 0 && a.verb !== 'separate').map((a) => a.id),
@@ -212,6 +218,9 @@ function whip({ q, acts, sourceOf }: SoFar, takes: readonly ScriptTake[], says =
   });
 }
 
+/** Where a card has its batter stand. */
+const ON_COUNTER = /\b(?:counter|worktop|sill|room temperature|warm place)\b/i;
+
 /** The batter from the bowl to the heat: add-ins, whites and rest, in the order of the ways. @returns its name then */
 function standing(m: SoFar, { late, whites }: Parted): string {
   const { q, acts, held, own, sourceOf } = m;
@@ -241,9 +250,11 @@ function standing(m: SoFar, { late, whites }: Parted): string {
   const rest = (): void => {
     const { restMin } = standingOf(ways, kindById(kind));
     if (restMin === 0) return;
-    const chilled = restsChilled(ways);
+    const source = sourceOf('rest');
+    const told = source.from === 'told' ? (source.words ?? '') : '';
+    const chilled = /\b(?:chill|fridge|refrigerat|cold)/i.test(told) || (restsChilled(ways) && !ON_COUNTER.test(told));
     next('rest', 'batter', {
-      vessel: chilled ? 'cold' : 'large bowl',
+      vessel: chilled ? 'cold' : ON_COUNTER.test(told) ? 'counter' : 'large bowl',
       minutes: { all: restMin, hands: 0 },
       says: [
         {
@@ -251,19 +262,20 @@ function standing(m: SoFar, { late, whites }: Parted): string {
           why: `Flour drinks and the bubbles of stirring go${held.leavened ? '; longer, and the leavening spends itself' : ''}.`,
         },
       ],
-      source: sourceOf('rest'),
+      source,
     });
   };
   if (late.length > 0)
     next('stir in', listed(late), {
-      takes: late.map(line),
+      takes: late.map(toBowl),
       says: [{ do: sentence(`stir in the ${listed(late)}, a few turns only`), why: '' }],
     });
   for (const act of foldsBeforeRest(ways, kind) ? [fold, rest] : [rest, fold]) act();
   const after = own.filter((l) => l.moment === 'rest' && l.forEnd === undefined);
   if (after.length > 0)
-    next('fold', listed(after), {
-      takes: after.map(line),
+    next(after.every((l) => l.goes?.to === 'late') ? 'stir in' : 'fold', listed(after), {
+      ...(after[0]?.goes?.to === 'late' && { source: { from: 'told', words: after[0].goes.words } }),
+      takes: after.map(toBowl),
       says: [{ do: sentence(`fold in ${listed(after)}`), why: 'Early, it colours the batter and sinks.' }],
     });
   return batter;

@@ -16,6 +16,19 @@ export interface ScriptLine extends HeldLine {
   readonly moment?: string | undefined;
   /** Of two ends made from one base, the one it is of alone. */
   readonly forEnd?: string | undefined;
+  /** Where a method puts it, against what the line alone says: into the foam, fried first, or when the rest is over. */
+  readonly goes?:
+    | { readonly to: 'foam' | 'fried' | 'late'; readonly words: string; readonly min?: number | null }
+    | undefined;
+  /** Of a fat: what of it stays for the pan, and what something is fried in first. */
+  readonly panShare?: Portioned | undefined;
+  readonly fryShare?: Portioned | undefined;
+}
+
+/** A share of a line by weight, with the words that part it off. */
+interface Portioned {
+  readonly share: number;
+  readonly words: string;
 }
 
 /** One of what is poured from the bowl. */
@@ -117,8 +130,14 @@ export const sentence = (s: string): string => `${s.charAt(0).toUpperCase()}${s.
 const bare = (name: string): string => name.replace(/ \(.*\)$/, '').toLowerCase();
 export const listed = (lines: readonly ScriptLine[]): string => lines.map((l) => bare(l.name)).join(', ');
 /** Goes into the bowl with the others, for all that is made of it. */
-export const ofTheBase = (l: ScriptLine): boolean => l.moment === undefined && l.forEnd === undefined;
-export const line = (l: ScriptLine): ScriptTake => ({ of: 'line', id: l.key, share: 1 });
+export const ofTheBase = (l: ScriptLine): boolean =>
+  l.moment === undefined && l.forEnd === undefined && l.goes?.to !== 'fried' && bowlShare(l) > SOME;
+export const line = (l: ScriptLine, share = 1): ScriptTake => ({ of: 'line', id: l.key, share });
+/** What of a line goes into its bowl: less what is parted off for the pan. */
+const bowlShare = (l: ScriptLine): number => 1 - (l.panShare?.share ?? 0) - (l.fryShare?.share ?? 0);
+export const toBowl = (l: ScriptLine): ScriptTake => line(l, bowlShare(l));
+/** Parts of a line that are less than this are rounding. */
+export const SOME = 1e-6;
 export const mix = (id: string, share = 1): ScriptTake => ({ of: 'mix', id, share });
 
 /** What the card told of one thing, with where it comes from; null where it told nothing. @param of what it is of */

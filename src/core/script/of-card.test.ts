@@ -72,6 +72,55 @@ test('minutes a side, and what is put on before the turn', () => {
   expect(act(acts, 'put on')?.takes.map((t) => t.id)).toEqual(['griddle cakes, poured', '6']);
 });
 
+const taken = (acts: readonly ScriptAct[], id: string) =>
+  acts.find((a) => a.id === id)?.takes.map((t) => `${t.id}${t.share === 1 ? '' : ` ${t.share.toFixed(2)}`}`);
+
+test('apples fried first in the pan the batter goes into, in a part of the butter; the rest of it for the pan', () => {
+  const acts = actsOf(
+    `Winter oven pancake with apples
+3 eggs
+120 g flour
+180 ml milk
+50 g butter
+2 apples, sliced
+
+Heat the oven to 220 C with the skillet in it. Fry the apples in 20 g of the butter in the skillet for 5 minutes. Blend eggs, milk and flour until smooth and let it stand 20 minutes. Melt the rest of the butter in the hot skillet, pour the batter over the apples and bake 20 minutes.`,
+  );
+  // 20 g of 50 g of butter are 0.4 of it
+  expect(taken(acts, 'fry first apple')).toEqual(['6', '5 0.40']);
+  expect(act(acts, 'fry first')).toMatchObject({ minutes: { all: 5, hands: 5 }, vessel: 'oven', from: 'told' });
+  expect(taken(acts, 'grease oven')).toEqual(['5 0.60']);
+  expect(taken(acts, 'pour oven pancakes')).toEqual(['batter 2', 'fried apple']);
+  expect(act(acts, 'melt')).toBeUndefined();
+  expect(act(acts, 'rest')).toMatchObject({ minutes: { all: 20, hands: 0 } });
+});
+
+test('whites that only the method whips, with the sugar beaten in', () => {
+  const acts = actsOf(
+    'Souffle cakes\n2 egg yolks\n20 ml milk\n30 g cake flour\n1/2 tsp baking powder\n3 egg whites\n25 g sugar\n\nWhisk yolks with milk, sift in the flour and powder. Whip the whites with the sugar to stiff peaks. Fold a third of the whites in, then the rest.',
+  );
+  expect(taken(acts, 'whip whites')).toEqual(['6', '7']);
+  expect(act(acts, 'whip')).toMatchObject({ until: 'firm peaks', from: 'told' });
+  expect(act(acts, 'fold')?.after).toContain('whip whites');
+});
+
+test('a yeast batter overnight on the counter, egg and soda in the morning', () => {
+  const acts = actsOf(
+    'Overnight waffles\n2 cups milk, warmed\n1 stick butter, melted\n2 tsp yeast\n2 cups flour\n1 tsp sugar\n2 eggs\n1/4 tsp baking soda\n\nThe night before, stir it all together but for eggs and soda. Cover and leave on the counter overnight. In the morning beat in the eggs and the soda. Bake in a hot waffle iron 5 minutes.',
+  );
+  expect(act(acts, 'rest')).toMatchObject({ minutes: { all: 720, hands: 0 }, vessel: 'counter', from: 'told' });
+  expect(taken(acts, 'stir in large egg, baking soda')).toEqual(['batter 2', '7', '8']);
+});
+
+test('a rest in the cold, and pieces held warm at the heat that is told', () => {
+  const acts = actsOf(
+    'Crepes\n250 g flour\n500 ml milk\n4 eggs\n\nChill 1 hour. Pour 60 ml, swirl, cook 1 minute, turn, 30 seconds. Keep warm in a 95 C oven.',
+  );
+  expect(act(acts, 'rest')).toMatchObject({ minutes: { all: 60, hands: 0 }, vessel: 'cold' });
+  expect(act(acts, 'pour')).toMatchObject({ portionMl: 60, from: 'told' });
+  expect(act(acts, 'hold')).toMatchObject({ heatC: [95, 95], takes: [{ id: 'crepes' }] });
+});
+
 test('a card of no kind that is known has no acts', () => {
   expect(actsOf('Note\n1 onion')).toEqual([]);
 });

@@ -10,6 +10,7 @@ import type { ScriptAct } from './act';
 import type { ScriptAsked, ScriptLine } from './making';
 import { cardPanFat } from './pan-fat';
 import { scriptOf } from './script';
+import { asTold } from './told-lines';
 
 interface CardRead {
   readonly title: string;
@@ -56,11 +57,12 @@ export function actsOfCard(
         ...(moment !== undefined && moment !== 'bowl' && { moment }),
       };
     });
+  const placed = asTold(asLines, notes, house, find);
   const kind = kindById(guess.kind);
   const school = schoolOf(kind, guess.school);
   const ways = { ...FRESH_WAYS, panFat: cardPanFat(asLines) ?? FRESH_WAYS.panFat, ...chosen } as Ways;
   const asked: ScriptAsked = {
-    lines: asLines,
+    lines: placed,
     kind: kind.id,
     ways,
     pourings: [

@@ -7,7 +7,7 @@ import type { Script } from './act';
 import { endsOf, onTheHeat } from './at-the-heat';
 import { toTheHeat } from './bowls';
 import { heldBy } from './held';
-import { line, mix, noActs, type ScriptAsked, type SoFar } from './making';
+import { cardTold, line, mix, noActs, type ScriptAsked, type SoFar } from './making';
 
 /** The card's word over the formula's own way, over the house's, over what the kind is used to. */
 function sourceIn({ told, asked, ways }: ScriptAsked): SoFar['sourceOf'] {
@@ -38,9 +38,20 @@ export function scriptOf(q: ScriptAsked): Script {
       kinds,
     }),
   );
+  const hold = cardTold(q, 'heat', ['holding']);
+  const held = hold ? ['held'] : [];
+  if (hold)
+    acts.put('hold', 'piece', {
+      takes: pieces.map((p) => mix(p)),
+      gives: held,
+      vessel: 'oven',
+      heatC: [hold.value, hold.value],
+      per: 'piece',
+      source: hold.source,
+    });
   const topping = own.filter((l) => l.vessel === 'topping' && l.moment === undefined);
   acts.put('plate', 'piece', {
-    takes: [...pieces.map((p) => mix(p)), ...topping.map(line)],
+    takes: [...(hold ? held : pieces).map((p) => mix(p)), ...topping.map((l) => line(l))],
     gives: ['served'],
     vessel: 'plate',
     per: 'piece',

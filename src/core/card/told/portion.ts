@@ -87,6 +87,10 @@ const BY =
   /\bby (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
+/** "Pour 60 ml, swirl, cook a minute": so much and of nothing, in a sentence that goes on at the heat. */
+const POURS_ALONE = /^(?:then |and )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
+const AT_THE_HEAT = /\b(?:swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
+
 export function portionsTold(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
@@ -95,7 +99,8 @@ export function portionsTold(c: Clause, house: KitchenConventions): readonly Tol
     .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
-  if (!POURS.test(text) || !PER_PIECE.test(text)) return widths;
+  const alone = POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence);
+  if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) return widths;
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
   if (ml !== undefined)

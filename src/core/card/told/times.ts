@@ -47,7 +47,10 @@ export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefi
   if (!time) return [];
   const what = text.replace(/\b(?:while|until|till)\b.*/i, '');
   const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
-  const of = RESTS_OF.find(([re]) => re.test(what))?.[1] ?? (inButter ? 'butter' : 'batter');
+  // with the flour in it, it is the batter
+  const of =
+    RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1] ??
+    (inButter ? 'butter' : 'batter');
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
   return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];

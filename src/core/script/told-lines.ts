@@ -1,0 +1,102 @@
+/**
+ * Where a card's method puts its lines, against what each line alone says: sugar beaten into the whites, apples fried
+ * first in the pan, so much of the butter for the pan, eggs in the morning. Only what is told as done; what is denied,
+ * left to taste or another's way moves nothing.
+ */
+import { type Clause, clausesOf, timesIn } from '../card/told/clause';
+import type { KitchenConventions } from '../pantry/conventions';
+import type { Ingredient } from '../pantry/ingredient';
+import { nounsOf } from '../pantry/nouns';
+import { weigh } from '../pantry/weigh';
+import { readAmount } from '../quantity/amount';
+import type { ScriptLine } from './making';
+
+type Find = (id: string) => Ingredient | undefined;
+
+/** Whether a text names a line's ingredient, by a noun of its. */
+function names(text: string, l: ScriptLine, find: Find): boolean {
+  const nouns = (l.parts ?? []).flatMap((p) => {
+    const i = find(p.id);
+    return i ? [...nounsOf(i)] : [];
+  });
+  return nouns.some((n) => new RegExp(`\\b${n.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b`, 'i').test(text));
+}
+const categoryOf = (l: ScriptLine, find: Find): string | undefined => find(l.parts?.[0]?.id ?? '')?.category;
+const isFat = (l: ScriptLine, find: Find): boolean => categoryOf(l, find) === 'fat';
+
+const WHIPS_WITH =
+  /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}\b(?:with|and|adding|raining in|together with)\b([^.;]*)|\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i;
+const FRIES =
+  /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+)\b[^.;]*/iu;
+const IN_FAT = /\bin\s+(?:about\s+)?([^.;]*?)\s*(?:of\s+)?(?:the\s+)?(?:butter|oil|lard|fat)\b/i;
+const REST_FOR_PAN =
+  /\b(?:the rest of|the remaining|remaining|the other half of)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:pan|skillet|griddle|iron|dish)\b|\b(?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:fry|grease|brush)\b/i;
+const HALF_FOR_PAN =
+  /\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)?[^.;]{0,30}\bfor the (?:pan|skillet|griddle|iron)\b|\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)\b[^.;]{0,30}\b(?:in|into) the (?:hot )?(?:pan|skillet)\b/i;
+const LATE =
+  /\b(?:in the morning|next (?:morning|day)|just before (?:you )?(?:cook|bak|fry|pour)\w*|after the rest)\b/i;
+const GOES_IN = /\b(?:beat|stir|whisk|add|mix|fold)\b/i;
+
+/** The share of a fat that a text speaks of: a half, a third, or an amount of it; null where it does not say. */
+function shareIn(said: string, l: ScriptLine, house: KitchenConventions, find: Find): number | null {
+  if (/\bhalf\b/i.test(said)) return 0.5;
+  if (/\ba third\b/i.test(said)) return 1 / 3;
+  const read = readAmount(said.trim());
+  const i = find(l.parts?.[0]?.id ?? '');
+  const of = read && i ? weigh(read.amount, i, null, house) : null;
+  return of?.ok && l.grams && of.value.grams > 0 && of.value.grams <= l.grams ? of.value.grams / l.grams : null;
+}
+
+/** Where one clause moves a line; null where it leaves it. */
+function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
+  const category = categoryOf(l, find);
+  if (category === 'sugar') {
+    const beside = WHIPS_WITH.exec(c.text);
+    if (beside && names(beside[1] ?? beside[2] ?? '', l, find)) return { goes: { to: 'foam', words: c.text } };
+  }
+  if (isFat(l, find)) {
+    if (HALF_FOR_PAN.test(c.text)) return { panShare: { share: 0.5, words: c.text } };
+    const fried = FRIES.exec(c.text);
+    const said = fried ? IN_FAT.exec(fried[0])?.[1] : undefined;
+    const share = said === undefined ? null : shareIn(said, l, house, find);
+    if (share !== null) return { fryShare: { share, words: c.text } };
+  }
+  if (LATE.test(c.sentence) && GOES_IN.test(c.text) && l.moment === undefined && names(c.text, l, find))
+    return { moment: 'rest', goes: { to: 'late', words: c.text } };
+  return null;
+}
+
+/** Fruit that is fried in the pan before the batter goes over it. */
+function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptLine['goes'] {
+  if (categoryOf(l, find) !== 'fruit-veg') return undefined;
+  const c = clauses.find((x) => {
+    const m = FRIES.exec(x.text);
+    return m !== null && names(m[1] ?? '', l, find);
+  });
+  return c && { to: 'fried', words: c.text, min: timesIn(c.text)[0]?.min ?? null };
+}
+
+/** Lines as a card's method has them. @param notes what stands around the lines of the card */
+export function asTold(
+  lines: readonly ScriptLine[],
+  notes: string,
+  house: KitchenConventions,
+  find: Find,
+): readonly ScriptLine[] {
+  const clauses = clausesOf(notes).filter((c) => c.taken === 'told');
+  const anyFried = lines.some((l) => friedBy(clauses, l, find));
+  const restForPan = clauses.find((c) => REST_FOR_PAN.test(c.text));
+  return lines.map((l) => {
+    if (l.vessel === 'pan' || l.vessel === 'topping') return l;
+    const goes = friedBy(clauses, l, find);
+    if (goes) return { ...l, goes };
+    let moved: ScriptLine = l;
+    for (const c of clauses) moved = { ...moved, ...movedBy(c, moved, house, find) };
+    // a fat that something is fried in, where nothing is, stays in its bowl
+    const fryShare = anyFried ? moved.fryShare : undefined;
+    const left = 1 - (fryShare?.share ?? 0);
+    const panShare =
+      isFat(l, find) && restForPan && fryShare ? { share: left, words: restForPan.text } : moved.panShare;
+    return { ...moved, fryShare, panShare };
+  });
+}
