@@ -57,9 +57,11 @@ const OPTIONAL =
   /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
-  /\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|my (?:sister|brother|mother|mum|aunt|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
+  /\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
 /** Where the talk comes back to this card's own way. */
-const MINE = /\b(?:mine|i|we|ours?|this one|here)\b/i;
+const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
+/** A sentence that begins so is left to the cook as a whole. */
+const IF_YOU = /^if (?:you|there is|there[’']s|time|needed|necessary)\b/i;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE = /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but)\s+/giu;
@@ -83,7 +85,7 @@ export function clausesOf(notes: string): readonly Clause[] {
       return parts.map((text): Clause => {
         if (OTHERS.test(text)) others = true;
         else if (MINE.test(text)) others = false;
-        const remark = others || DENIED.test(text) || OPTIONAL.test(text);
+        const remark = others || DENIED.test(text) || OPTIONAL.test(text) || IF_YOU.test(sentence);
         return { text: text.trim().replace(/[.!?]+$/, ''), sentence, taken: remark ? 'remark' : 'told' };
       });
     });
@@ -92,10 +94,13 @@ export function clausesOf(notes: string): readonly Clause[] {
 const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba quarter of an hour\b|\ba quarter[- ]hour\b/i, 15],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
-  [/\b(?:half an|a half) hour\b/i, 30],
+  [/\b(?:half an|a half) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i, 30],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
-  [/\bover ?night\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/i, 720],
-  [/\ban hour or (?:so|two|more)\b|\ban hour\b|\bone hour\b/i, 60],
+  [
+    /\bover ?night\b|\b(?:a|the|one) (?:whole )?night\b(?! before)|\ball night\b|\büber nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/i,
+    720,
+  ],
+  [/\ban hour or (?:so|two|more)\b|\ban hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i, 60],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
   [/\ba minute and a half\b/i, 1.5],
@@ -103,9 +108,9 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba day\b/i, 1440],
 ];
 const PER: readonly (readonly [RegExp, number])[] = [
-  [/^[\s-]*(?:min(?:ute)?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],
-  [/^[\s-]*(?:hours?|hrs?\.?|h)(?![\p{L}])/iu, 60],
-  [/^[\s-]*(?:seconds?|secs?\.?)(?![\p{L}])/iu, 1 / 60],
+  [/^[\s-]*(?:min(?:ut(?:e[ns]?|os?))?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],
+  [/^[\s-]*(?:hours?|hrs?\.?|h|stunden?|std\.?|heures?|horas?)(?![\p{L}])/iu, 60],
+  [/^[\s-]*(?:seconds?|secs?\.?|sekunden?|secondes?|segundos?)(?![\p{L}])/iu, 1 / 60],
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];
 const AMOUNT_WORD =

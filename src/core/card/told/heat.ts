@@ -11,7 +11,10 @@ const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
 
 /** What a heat is of: the thing nearest before it, or else behind. */
 function heatOf(text: string, sentence: string, at: number): string {
-  if (HOLDING.test(text)) return 'holding';
+  // of two heats in one clause each has the last that is done before it
+  const done = [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
+  if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
+  if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
   const kinds: readonly (readonly [RegExp, string])[] = [
     [OVEN, 'oven'],
     [SURFACE, 'surface'],
@@ -53,6 +56,7 @@ function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, a
 }
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
+const ON_DIAL = /\bon (?:a )?(?:low|medium|high)\b/i;
 const DIAL =
   /\b(low|medium|moderate|high)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
 const NUMBERED = /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b/i;
@@ -62,7 +66,11 @@ function dialIn({ text }: Clause): string | null {
   const number = NUMBERED.exec(text)?.[1];
   if (number !== undefined) return number;
   const m = DIAL.exec(text);
-  if (!m || !(/\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) || (SURFACE.test(text) && m[2]))) return null;
+  if (
+    !m ||
+    !(/\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) || (SURFACE.test(text) && m[2]) || ON_DIAL.test(text))
+  )
+    return null;
   return m[0]
     .replace(/\s*(?:heat|flame|setting)$/i, '')
     .replace(/\s*(?:-|–)\s*/, ' ')

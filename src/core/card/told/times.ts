@@ -15,8 +15,9 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|set aside|put (?:it )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?rise|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
-const CHILLS = /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box)\b/i;
+  /\b(?:ruhen|quellen|gehen lassen|reposer|reposar|descansar|rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?rise|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+const CHILLS =
+  /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST = /\b(?:bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
 
@@ -38,11 +39,21 @@ export function restDenied(notes: string): string | null {
   return clausesOf(notes).find((c) => ofBatter(c) && denies(c))?.text ?? null;
 }
 
+/** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
+const GIVEN_TIME =
+  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)/i;
+
 export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefined): readonly ToldFact[] {
+  // how long it keeps is no rest
+  if (/\bkeeps?\b(?! it\b| the batter\b)/i.test(text)) return [];
+  const waits = GIVEN_TIME.test(text);
   const chills = CHILLS.test(text);
-  if (!chills && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
+  if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
   // "let it rest, some ten minutes"
-  const after = then?.sentence === sentence && /^(?:some|about|for|at least|say)\b/i.test(then.text) ? then.text : '';
+  const after =
+    then?.sentence === sentence && /^(?:some|about|around|roughly|for|at least|say)\b/i.test(then.text)
+      ? then.text
+      : '';
   const time = timesIn(text)[0] ?? timesIn(after)[0];
   if (!time) return [];
   const what = text.replace(/\b(?:while|until|till)\b.*/i, '');
@@ -57,14 +68,17 @@ export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefi
 }
 
 const EACH_SIDE = /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b/i;
+/** What browns before it is in the batter lies on no side. */
+const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS = /\b(?:cook|fry|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown))\b/i;
 const TURNED = /\b(?:turn|flip|other side|second side|(?:then|and) (?:about )?(?:one|two|three|\d))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?after (?:about )?$/i;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
-const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bmore$|\bmore\b[^.]*$/i;
+const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$/i;
 const NUMBER_FIRST = /^(?:about\s+)?(?:\d|one|two|three|four|five)/i;
+const TAKES = /\btakes? (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
 const BAKED = /\b(?:waffle iron|in the iron|moderate oven|hot oven|gas (?:mark )?\d)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
@@ -92,7 +106,7 @@ function bothSides(c: Clause): readonly ToldFact[] {
   const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
   // "turn after two minutes, one minute more"
   if (AFTER.test(c.text.slice(0, time.at))) return [minutes('firstSide', time.min, c)];
-  if (!last && !EACH_SIDE.test(c.text)) return [];
+  if (!last && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence))) return [];
   return [minutes('firstSide', time.min, c), minutes('secondSide', last ? last.value : (times[1]?.min ?? time.min), c)];
 }
 
@@ -105,6 +119,7 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
   const min =
     timesIn(c.text)[0]?.min ??
     (NUMBER_FIRST.test(c.text) ? middle(c.text.replace(/^about\s+/i, ''))?.value : undefined) ??
+    middle(/\b(?:give it|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
     middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
   if (min === undefined || min > MOST_A_SIDE) return null;
   return TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
@@ -115,8 +130,12 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
   const [time] = timesIn(c.text);
   if (!time) return null;
   if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  if (OVEN.test(c.text) || BAKED.test(c.sentence)) return { fact: minutes('bake', time.min, c), isFirst: false };
-  if (!COOKS.test(c.sentence) && !(TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text))) return null;
+  const waffle = /\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text));
+  if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle)
+    return { fact: minutes('bake', time.min, c), isFirst: false };
+  if (!COOKS.test(c.sentence) && !TAKES.test(c.text) && !(TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text)))
+    return null;
+  if (time.min > MOST_A_SIDE || FAT_BROWNS.test(c.text)) return null;
   if (TURNED_FIRST.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
   return { fact: minutes('firstSide', time.min, c), isFirst: TURNED.test(rest) || TURNED.test(then?.text ?? '') };
@@ -135,7 +154,7 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
       isFirst = both.length === 1;
       continue;
     }
-    if (RESTS.test(c.text) && !COOKS.test(c.text)) continue;
+    if ((RESTS.test(c.text) && !COOKS.test(c.text)) || GIVEN_TIME.test(c.text)) continue;
     const second = isFirst ? secondSide(c, before) : null;
     if (second !== null) {
       out.push(minutes('secondSide', second, c));

@@ -12,7 +12,7 @@ import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
 
 const FAT_NAME =
-  '(butter and (?:a little )?oil|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|cooking spray|spray|margarine|fat)';
+  '((?:a mix(?:ture)? of )?butter and (?:a little )?oil|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|cooking spray|spray|margarine|fat)';
 const PAN_FAT: readonly RegExp[] = [
   new RegExp(
     `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
@@ -27,6 +27,18 @@ const PAN_FAT: readonly RegExp[] = [
     'i',
   ),
 ];
+/** Fat told by its verb alone: a buttered paper, a spray, a swirl of oil. */
+const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
+  [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:a )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
+  [/\bspray (?:the )?(?:pan|griddle|iron|skillet|plates?)\b/i, 'spray', 'sprayed'],
+  [
+    /\b(?:swirl|film|drop|splash|dash|slick|knob|bit|little) of (oil|butter|lard|fat)\b[^,;.]{0,20}\b(?:heat|shimmer|pan|skillet)/i,
+    '',
+    'a little',
+  ],
+  [/\bgive the (?:pan|griddle|skillet) a \w+ of (oil|butter|lard|fat)\b/i, '', 'a little'],
+];
+
 const FAT_IDS: readonly (readonly [RegExp, string])[] = [
   [/clarified|ghee/i, 'butter-clarified'],
   [/butter/i, 'butter-unsalted'],
@@ -39,17 +51,25 @@ const FAT_IDS: readonly (readonly [RegExp, string])[] = [
 ];
 
 function panFatIn({ text, taken }: Clause): readonly ToldFact[] {
-  if (/\b(?:dry|ungreased|no fat|without (?:any )?fat)\b/i.test(text) && SURFACE.test(text))
+  if (
+    /\b(?:dry|ungreased|no fat|without (?:any )?fat)\b/i.test(text) &&
+    (SURFACE.test(text) || /\bno fat (?:is )?(?:needed|required|necessary)\b/i.test(text))
+  )
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
   const verb = /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+)?(?:pan|griddle|skillet|iron|plate)\b/i.exec(text);
   const lightly = /\b(?:lightly|well)[- ](oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
     text,
   );
-  const fat = said?.[2] ?? verb?.[1] ?? lightly?.[1];
+  const by = FAT_BY_VERB.map(([re, is, how]) => ({ m: re.exec(text), is, how })).find((x) => x.m !== null);
+  const fat = said?.[2] ?? verb?.[1] ?? lightly?.[1] ?? (by && (by.is || by.m?.[1]?.replace(/^oiled$/i, 'oil')));
   if (!fat) return [];
   const id = FAT_IDS.find(([re]) => re.test(fat))?.[1];
-  const how = (said?.[1] ?? '').trim() || (lightly ? lightly[0].split(/[- ]/)[0]?.toLowerCase() : '') || 'greased';
+  const how =
+    (said?.[1] ?? '').trim() ||
+    (lightly ? lightly[0].split(/[- ]/)[0]?.toLowerCase() : '') ||
+    (fat && !said && !verb ? by?.how : '') ||
+    'greased';
   // greased, and nobody says with what
   if (!id)
     return [
@@ -65,29 +85,29 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
     value: 'firm',
     is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\bstiff\b|\bstiffly beaten\b/i,
   },
-  { fact: 'whites', value: 'soft', is: /\bsoft(?:\s+\w+)?\s+peaks?\b/i },
+  { fact: 'whites', value: 'soft', is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b/i },
   {
     fact: 'fold',
     value: 'thirds',
-    is: /\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
+    is: /\b(?:a|one) third of (?:the |them)|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
   },
   {
     fact: 'fold',
     value: 'once',
-    is: /\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:it|them) in\b/i,
+    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?in(?: gently)?$|\bfold (?:it|them) in\b)/i,
   },
   { fact: 'mix', value: 'blender', is: /\b(?:blender|food processor|liquidi[sz]er|blitz)\b/i },
   {
     fact: 'mix',
     value: 'smooth',
-    is: /\b(?:until|till) (?:it is |very |quite |perfectly )?smooth\b|\bno lumps?\b|\blump[- ]free\b|\bsmooth batter\b/i,
+    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*smooth\b|\bno lumps?\b|\blump[- ]free\b|\bsmooth batter\b/i,
   },
   {
     fact: 'mix',
     value: 'just',
-    is: /\b(?:until|till) just (?:combined|mixed|together|blended|moistened|wet)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
+    is: /\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till) just (?:combined|mixed|together|blended|moistened|wet)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
   },
-  { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b/i },
+  { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
   {
     fact: 'turns',
     value: 'several',
@@ -102,6 +122,8 @@ function wordsIn({ text, taken }: Clause): readonly ToldFact[] {
   const out: ToldFact[] = [];
   for (const { fact, value, is } of WORDS) {
     if (out.some((f) => f.fact === fact) || !is.test(text)) continue;
+    // cream has peaks too
+    if (fact === 'whites' && /\bcream\b/i.test(text) && !/\bwhites?\b/i.test(text)) continue;
     out.push({ fact, value, unit: null, of: null, words: text, taken });
   }
   const ahead = AHEAD.exec(text);
@@ -120,8 +142,16 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
     /\b(?:sprinkle|scatter|dot|press|drop|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into)\s+(?:the\s+)?(?:(?:raw|wet|poured)\s+)?(?:batter|face|cakes?|pancakes?|each|them)/i,
     'poured',
   ],
+  [
+    /\b(?:dot|sprinkle|scatter) (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)\s+(?:just )?before (?:you )?(?:turn|flip)/i,
+    'turned',
+  ],
+  [/\b(?:drop|scatter|sprinkle) (?:a few |some )?([a-z -]{3,30}?)\s+onto each\b/i, 'poured'],
+  [/^top (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'topped'],
   [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
   [/\bfold in (?:a few |some |the )?([a-z -]{3,30}?)(?:\s+(?:last|at the end|gently|after|just before)|$)/i, 'folded'],
+  [/\bfold (?:the )?([a-z -]{3,30}?) in\b[^,;.]*\b(?:last|end|just before)\b/i, 'folded'],
+  [/\bpress (?:slices|pieces|a few|some) of ([a-z -]{3,30}?) (?:into|onto|on)\b/i, 'poured'],
 ];
 
 function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly ToldFact[] {
