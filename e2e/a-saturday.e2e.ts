@@ -22,10 +22,6 @@ const MINUTE = 60 * SECOND;
 
 test.use({ alone: true });
 
-test.afterEach(async ({ kitchen }) => {
-  await kitchen.back();
-});
-
 async function planOf(page: Page, name: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('region', { name: 'Formulas' }).getByRole('link', { name, exact: true }).click();

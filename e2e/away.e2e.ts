@@ -1,10 +1,7 @@
 /** The database, or the whole server, away for a while: said, nothing lost, and on it goes. */
 import { axe, choose, expect, test } from './kitchen';
 
-test.afterEach(async ({ kitchen }) => {
-  await kitchen.back();
-  await kitchen.startServer();
-});
+test.afterEach(({ kitchen }) => kitchen.startServer());
 
 test('a page without its records says so and comes back by itself', async ({ page, kitchen }) => {
   // the interface reads in the house's conventions, and remembers them while the records are away

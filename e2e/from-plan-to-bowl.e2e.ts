@@ -5,25 +5,15 @@ import { axe, beginTime, choose, chosen, expect, newFormula, pass, start, test, 
 const SECOND = 1000;
 
 type Kitchen = Parameters<Parameters<typeof test>[2]>[0]['kitchen'];
-let house: unknown = null;
 
-/** A kitchen that has no scale, until the job is over. */
+/** A kitchen that has no scale. */
 async function withoutScales(kitchen: Kitchen): Promise<void> {
-  house = (await kitchen.sql<{ value: unknown }>("select value from kitchen where key = 'house'"))[0]?.value ?? null;
   await kitchen.sql(
     `update kitchen set value = jsonb_set(value, '{gear}', (select jsonb_agg(g) from jsonb_array_elements(value->'gear') g where g->>'sort' <> 'scale')),
             revision = revision + 1 where key = 'house'`,
   );
 }
-test.afterEach(async ({ kitchen }) => {
-  if (house === null) return;
-  await kitchen.sql("update kitchen set value = $1, revision = revision + 1 where key = 'house'", [
-    JSON.stringify(house),
-  ]);
-  house = null;
-});
-
-/** How this house has it before joining; its other jobs have the usual. */
+/** How this house has it before joining. */
 async function looks(page: Page, way: string): Promise<void> {
   await page.goto('/house');
   await choose(page, 'Before combining', way);

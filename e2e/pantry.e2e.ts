@@ -1,21 +1,6 @@
 /** Measuring as this cook measures: own cups, own flours, tables of stock, and what they change on the other pages. */
 import type { Page } from '@playwright/test';
-import { Client } from 'pg';
 import { axe, choose, chosen, expect, gramsBox, rail, test } from './kitchen';
-
-// a house is one for all tests of a worker: what these change is put back, whatever came of them
-test.afterEach(async ({ kitchen }) => {
-  const client = new Client({ connectionString: kitchen.databaseUrl });
-  await client.connect();
-  await client.query(
-    "delete from own_measures where made_at > now() - interval '1 hour' and unit not in ('ladle', 'scoop')",
-  );
-  await client.query("delete from own_ingredients where name like 'Barge%'");
-  await client.query("delete from stock where ingredient_id like 'own-barge%'");
-  await client.query("update kitchen set value = value - 'conventions' - 'ways' - 'units' where key = 'house'");
-  await client.query("update kitchen set value = to_jsonb(gen_random_uuid()) where key = 'own'");
-  await client.end();
-});
 
 const balance = (page: Page) => page.getByRole('region', { name: 'Balance' });
 async function open(page: Page, name: string): Promise<void> {

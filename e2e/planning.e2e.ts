@@ -72,12 +72,8 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
     await saved;
   };
   await tap();
-  try {
-    await plan(page, 'Tall Sunday cakes');
-    await two('1/4 tsp');
-  } finally {
-    await tap();
-  }
+  await plan(page, 'Tall Sunday cakes');
+  await two('1/4 tsp');
 });
 
 const SIX = `Six slow cakes
