@@ -9,7 +9,7 @@ The good part:
 2 tsp baking powder
 a pinch of salt
 400 ml milk
-2 eggs, separated
+2 eggs
 80 g butter, melted
 
 Caramel sauce:
@@ -60,6 +60,15 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
   await expect(page.getByText(/rest: 30 minutes, covered/)).toBeVisible();
   await says.getByRole('button', { name: 'Take: Whites: firm peaks, folded in thirds' }).click();
   await expect(says.getByRole('button', { name: /^Take:/ })).toHaveCount(0);
+  // the method alone says that the whites are whipped: said on the line of the eggs, and the cook's to change
+  const whites = sheet.getByText('whites whipped apart, firm peaks');
+  await expect(whites).toBeVisible();
+  await page.getByRole('button', { name: /^More for 2 eggs/ }).click();
+  await page.getByRole('menuitem', { name: 'Whites: whipped apart, firm peaks' }).click();
+  await page.getByRole('menuitem', { name: 'in with the rest' }).click();
+  await expect(whites).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).first().click();
+  await expect(whites).toBeVisible();
 
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);

@@ -37,6 +37,8 @@ interface LineCan {
   readonly age: boolean;
   /** Squeezed or drained. */
   readonly drain: boolean;
+  /** Its whites can be whipped apart: its own words leave that open. */
+  readonly whip: boolean;
 }
 
 /** A line as the sheet shows it. */
@@ -52,6 +54,7 @@ export interface BenchLine
     | 'basis'
     | 'use'
     | 'vessel'
+    | 'foam'
     | 'findings'
     | 'words'
     | 'side'
@@ -129,6 +132,9 @@ export interface BenchSight {
 
 const pickable = ({ id, name }: Ingredient): Pickable => ({ id, name });
 
+/** A line that says itself what is done with its whites. */
+const SAYS_WHIPPED = /\b(?:separated?|whipped|beaten|whisked|stiff|peaks?)\b/i;
+
 /** Lines as last shown: what has not changed is the same, by reference too, so that no row is drawn anew. */
 const shown = new WeakMap<FormulaLine, BenchLine>();
 
@@ -146,6 +152,7 @@ function benchLine(l: FormulaLine): BenchLine {
     basis: l.basis,
     use: l.use,
     vessel: l.vessel,
+    foam: l.foam,
     findings: l.findings,
     words: l.words,
     side: l.side,
@@ -173,6 +180,7 @@ function benchLine(l: FormulaLine): BenchLine {
       apart: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && i.id !== 'egg-white' && l.parts.length === 1,
       age: !l.off && (i?.ownAcidMeqPer100g ?? 0) > 0 && i?.category === 'leavening',
       drain: !l.off && i !== null && l.use === 'batter' && l.grams !== null && behaviourOf(i).boundWater,
+      whip: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && !SAYS_WHIPPED.test(l.text),
     },
   };
   shown.set(l, made);

@@ -19,6 +19,9 @@ export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
   flip: 'just before the flip',
   top: 'laid on top',
 };
+/** Where the whites of an egg go. @param foam how far they are whipped apart; null: they are not */
+export const whitesSaid = (foam: 'soft' | 'firm' | null): string =>
+  foam === null ? 'in with the rest' : `whipped apart, ${foam} peaks`;
 /** What is done to an add-in so that it stays up. */
 export const DRESSINGS = ['plain', 'dried', 'floured'] as const;
 export type Dressing = (typeof DRESSINGS)[number];

@@ -1,7 +1,15 @@
 'use client';
 import type { BenchLine } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS } from '@/core/card/parts';
-import { DRESSING_NAMES, DRESSINGS, type EndId, type Formula, MOMENT_NAMES, MOMENTS } from '@/core/formula/formula';
+import {
+  DRESSING_NAMES,
+  DRESSINGS,
+  type EndId,
+  type Formula,
+  MOMENT_NAMES,
+  MOMENTS,
+  whitesSaid,
+} from '@/core/formula/formula';
 import { grams } from '@/core/quantity/say';
 import { type MenuEntry, MoreMenu } from '../kit/menu';
 import { useTime } from '../time';
@@ -51,6 +59,14 @@ export function LineMenu({
       ...where(can.drain, {
         name: line.drainedG > 0 ? `Pressed out: ${grams(line.drainedG, units)}` : 'Squeezed or drained?',
         act: () => ask('drained', line.key),
+      }),
+      ...where(can.whip, {
+        name: `Whites: ${whitesSaid(line.foam)}`,
+        items: ([null, 'soft', 'firm'] as const).map((foam) => ({
+          name: whitesSaid(foam),
+          off: foam === line.foam,
+          act: choose({ foam: foam ?? undefined }),
+        })),
       }),
       ...(line.moment
         ? [

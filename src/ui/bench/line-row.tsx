@@ -2,7 +2,7 @@
 import { GripVertical, Lock, LockOpen } from 'lucide-react';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { BenchLine } from '@/core/bench/sight';
-import { DRESSING_NAMES, type Formula, MOMENT_NAMES } from '@/core/formula/formula';
+import { DRESSING_NAMES, type Formula, MOMENT_NAMES, whitesSaid } from '@/core/formula/formula';
 import { sayDay } from '@/core/quantity/day';
 import { grams, massNumber, OZ_G, percent, percentNumber } from '@/core/quantity/say';
 import { lineKey } from '../keys-table';
@@ -265,6 +265,7 @@ function Remarks({ line, endName }: { readonly line: BenchLine; readonly endName
     ...(line.moment && (line.moment !== 'bowl' || line.dressing !== 'plain')
       ? [`${MOMENT_NAMES[line.moment]}${line.dressing === 'plain' ? '' : `, ${DRESSING_NAMES[line.dressing]}`}`]
       : []),
+    ...(line.foam && line.can.whip ? [`whites ${whitesSaid(line.foam)}`] : []),
     ...(line.drainedG > 0
       ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`]
       : []),
