@@ -157,6 +157,7 @@ test.each([
   ['Serves 4 to 6', ['serves 6']],
   ['Fry at 180 °C, 2 minutes a side.', ['180 °C', '2 minutes a side']],
   ['Make a well. It makes a good cake for half an hour of work.', []],
+  ['Cook 3 minutes on one side and 2 on the other.', ['3 minutes, then 2']],
 ] as const)('%s says %j', (notes, says) => expect(toldBy(notes).map((t) => t.says)).toEqual(says));
 
 const WHOLE =
@@ -213,4 +214,14 @@ test('whites that the method alone whips are whipped on their line, as far as it
     expect([not, foamIn(lines + not)]).toEqual([not, []]);
   // the line says it itself: nothing is settled beside it
   expect(foamIn(`${lines.replace('2 eggs', '2 eggs, separated')}Whip the whites stiff.`)).toEqual([]);
+});
+
+test('whites folded into a leavened cake of few eggs make no foam-raised cake of it; many eggs do', () => {
+  const kindOf = (eggs: string) => {
+    const text = `Morning cakes\n2 cups flour\n2 tsp baking powder\n1 1/2 cups milk\n${eggs}\n\nWhip the whites to soft peaks and fold them in last.`;
+    const c = entriesFromCard(text, FRESH_CONVENTIONS);
+    return c.ok ? c.value.guess?.kind : c.message;
+  };
+  // 2 eggs on 250 g of flour are 40 %, 4 are 80 %
+  expect([kindOf('2 eggs'), kindOf('4 eggs')]).toEqual(['griddle', 'foam']);
 });

@@ -162,9 +162,13 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
     3,
     'the method bakes it in the oven, in its pan',
   ],
-  [/\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i, 'foam', 2, 'the whites are whipped'],
   [/\b(?:griddle|bubbles?|flip)\b/i, 'griddle', 1, 'the method bakes it on a griddle and flips it'],
 ];
+
+/** A method that whips whites. */
+const WHIPS = /\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i;
+/** Percent of flour: whites of fewer eggs make a leavened cake lighter, and are not what raises it. */
+const RAISED_BY_FOAM = 60;
 
 /**
  * The kind a card seems to be, by its title, its method, its whites and its ratios; and the school its ratios fit best.
@@ -188,11 +192,14 @@ export function guessKind(title: string, lines: readonly Line[], method: string)
   }
   for (const [re, kind, n, why] of METHOD_WORDS) if (re.test(method)) add(kind, n, why);
   const batter = lines.filter((l) => l.use === 'batter');
-  if (batter.some((l) => l.foam !== null)) add('foam', 2, 'the whites are whipped');
   const t = tally(batter);
+  const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);
+  if (batter.some((l) => l.foam !== null) || WHIPS.test(method)) {
+    const few = leavened && t.flourG > 0 && (100 * t.eggG) / t.flourG < RAISED_BY_FOAM;
+    add('foam', few ? 1 : 4, 'the whites are whipped');
+  }
   if (t.flourG > 0) {
     const water = (100 * t.waterG) / t.flourG;
-    const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);
     if (!leavened && water >= 220) add('crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`);
     else if (leavened && water < 260) add('griddle', 1, 'leavened, and thick enough for a griddle');
   }
@@ -352,10 +359,15 @@ export function toldBy(notes: string): readonly CardTells[] {
       notes,
     );
   if (heat) out.push({ says: heat[0].trim(), words: sentenceOf(notes, heat.index) });
+  const sides =
+    /\b([\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?)) on one(?: side)?,? (?:and|then) (?:about )?(\S+)(?: (?:min(?:ute)?s?|sec(?:ond)?s?))? on the other/i.exec(
+      notes,
+    );
+  if (sides) out.push({ says: `${sides[1]}, then ${sides[2]}`, words: sentenceOf(notes, sides.index) });
   const side =
     /\b((?:about\s+)?[\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?))\s*(?:a|per|each|on each|on every|on one|for each)\s*side/i.exec(
       notes,
     );
-  if (side?.[1]) out.push({ says: `${side[1]} a side`, words: sentenceOf(notes, side.index) });
+  if (!sides && side?.[1]) out.push({ says: `${side[1]} a side`, words: sentenceOf(notes, side.index) });
   return out;
 }
