@@ -24,8 +24,8 @@ import { slowness } from './limits.mjs';
 import { startPostgres } from './postgres.mjs';
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : 'all';
-// what is left is handed on: names of files, and the runners' own flags
 const all = process.argv.includes('--all');
+// what is left is handed on: names of files, and the runners' own flags
 const rest = process.argv
   .slice(2)
   .filter((a, n, every) => a !== '--' && a !== '--all' && a !== '--only' && every[n - 1] !== '--only');

@@ -487,6 +487,10 @@ function settleGroups(
   return { sections: settled, lines: moved };
 }
 
+/** What stands around the lines of a card: its method and its notes, without its headings. */
+export const notesOn = ({ ignored }: Pick<Card, 'ignored'>): string =>
+  ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text.trim()])).join('\n');
+
 /** A clause that whips the whites, in either order of its words. */
 const WHIPS =
   /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b/i;
@@ -507,16 +511,16 @@ function withWhipped<L extends CardLine>(
   return lines.map((l) => (of.includes(l) ? { ...l, ...readLine(l.text, house, { foam }, null, languages) } : l));
 }
 
-/**
- * Reads a pasted card.
- * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
- * @param house conventions for what the card does not say
- */
 /** A longer row that is mostly strokes and signs: a rule across the card, or nothing that a cook wrote. */
 const STROKES_CHARS = 80;
 const isStrokes = (row: string): boolean =>
   row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
 
+/**
+ * Reads a pasted card.
+ * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
+ * @param house conventions for what the card does not say
+ */
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const raws = withColumnUnits(text.split(/\r\n|\r|\n|\u2028|\u2029/));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
@@ -591,8 +595,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
   }
   const settled = settleGroups(sections, lines, house, languages);
-  const notes = ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
-  const whipped = withWhipped(doubtFractions(settled.lines), notes, house, languages);
+  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ ignored }), house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }
 

@@ -5,6 +5,7 @@
  */
 import { hasTestPiece } from '../batch/driver';
 import type { Life } from '../batch/mixes';
+import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
@@ -15,7 +16,6 @@ import { foldsBeforeRest, joinSteps, whipsFirst } from '../script/combine';
 import { foamWaits } from '../script/foam';
 import { type HeldWords, heldBy, togetherNamed } from '../script/held';
 import { BETWEEN_S, heatZone, onHeatS, type SideTimes } from '../script/on-heat';
-import { scriptOf } from '../script/script';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -135,17 +135,7 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
     sheet.filter((l) => vessels.includes(l.vessel)).length;
   const { split } = batch;
   const baked = batch.kind === 'oven';
-  // no style of a kind changes what a step takes
-  const poured = pourings.map((p) => ({ name: p.name, kind: p.kind, school: '' }));
-  const [one = { name: null, kind: kindById(batch.kind).id, school: '' }, ...more] = poured;
-  const { acts } = scriptOf({
-    lines: sheet,
-    kind: kindById(batch.kind).id,
-    ways,
-    pourings: [one, ...more],
-    find,
-    units: { temperature: 'C' },
-  });
+  const { acts } = scriptOfBatch({ ...batch, sheet }, ways, find);
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
   const loads = loadsOfAll(pourings);
   return {

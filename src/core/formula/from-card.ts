@@ -3,7 +3,7 @@
  * reason, and what its method says of this formula's own ways. Guesses are offered with the words they come from.
  */
 import { stripBullet } from '../card/bullet';
-import { placeOf, readCard } from '../card/card';
+import { notesOn, placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
@@ -50,7 +50,7 @@ export function entriesFromCard(
 ): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
   const card = readCard(text, house);
   if (!card.ok) return { ok: false, message: card.error.message };
-  const { title, lines, ignored, sections } = card.value;
+  const { title, lines, sections } = card.value;
   const entries: Entry[] = [...after];
   const first = entries.length;
   const forked = sections.some((s) => s.role === 'sweet') && sections.some((s) => s.role === 'savoury');
@@ -79,10 +79,7 @@ export function entriesFromCard(
       ...(forked && section?.role === 'savoury' && { end: 'b' as const }),
     });
   }
-  const notes = ignored
-    .filter((s) => s.why !== 'heading')
-    .map((s) => s.text.trim())
-    .join('\n');
+  const notes = notesOn(card.value);
   const value: PastedCard = {
     title,
     entries: entries.slice(first),

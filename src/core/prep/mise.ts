@@ -213,7 +213,8 @@ function doingOf(
     cups: cupsIn(measures),
     spoons: sheet.some((l) => Boolean(l.spoons) || /\bt(?:b)?sp\b/.test(l.measure ?? '')),
     sifts: says(/\bsift/i),
-    melts: does('melt') || does('brown'),
+    // what is for the plate is melted too
+    melts: does('melt') || does('brown') || says(/\bmelt/i),
     whips: does('whip'),
     dry: does('whisk', 'dry'),
     wet: does('whisk', 'wet'),

@@ -44,7 +44,6 @@ export const ACT_VESSELS = [
   'pot',
   'counter',
   'cold',
-  'tub',
   'surface',
   'oven',
   'plate',

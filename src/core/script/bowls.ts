@@ -2,12 +2,11 @@
 import { kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, restsChilled, standingOf } from '../formula/ways';
-import type { Ingredient } from '../pantry/ingredient';
 import { minutesOrHours, temperature } from '../quantity/say';
 import type { ScriptTake, Verb } from './act';
 import { foldSteps, foldsBeforeRest, howFar, isWhipped, type JoinPart, joinSteps, whipsFirst } from './combine';
 import { FOAM_STANDS_MIN } from './foam';
-import { meltsFrom, softensFrom, togetherNamed } from './held';
+import { inABowl, isCold, meltsFrom, softensFrom, togetherNamed } from './held';
 import {
   cardTold,
   type Given,
@@ -48,14 +47,16 @@ const FIRST: readonly {
 /** What is done before anything is weighed: out of the cold, roasted, softened, melted. @returns mixes for the wet */
 function firstOf({ q, acts, held, own }: SoFar): readonly string[] {
   const { ways } = q;
+  // what is for the pan or the plate is not the batter's
+  const bowl = own.filter(inABowl);
   if (held.cold.length > 0 && ways.warmth === 'counter' && !restsChilled(ways))
     acts.put('let warm', togetherNamed(held.cold).toLowerCase(), {
-      on: own.filter((l) => (l.parts ?? []).some((p) => isCold(q.find(p.id)))).map((l) => l.key),
+      on: bowl.filter((l) => (l.parts ?? []).flatMap((p) => q.find(p.id) ?? []).some(isCold)).map((l) => l.key),
       vessel: 'counter',
       per: 'batch',
     });
   for (const { verb, is, heatC, why } of FIRST) {
-    const of = own.filter((l) => is.test(`${l.preparation} ${l.text}`));
+    const of = bowl.filter((l) => is.test(`${l.preparation} ${l.text}`));
     if (of.length > 0)
       acts.put(verb, listed(of), {
         on: of.map((l) => l.key),
@@ -68,7 +69,7 @@ function firstOf({ q, acts, held, own }: SoFar): readonly string[] {
   const soft = own.filter((l) => softensFrom(l, q.find));
   if (soft.length > 0)
     acts.put('soften', listed(soft), { on: soft.map((l) => l.key), vessel: 'counter', per: 'batch' });
-  const melts = own.filter((l) => ofTheBase(l) && meltsFrom(l, q.find) && l.goes?.to !== 'late');
+  const melts = own.filter((l) => ofTheBase(l) && meltsFrom(l, q.find));
   if (melts.length === 0) return [];
   const browns = melts.some((l) => /\bbrown(?:ed)?\b/i.test(`${l.preparation} ${l.text}`));
   acts.put(browns ? 'brown' : 'melt', held.melted ?? 'fat', {
@@ -90,8 +91,6 @@ function firstOf({ q, acts, held, own }: SoFar): readonly string[] {
 
 const isWhite = (l: ScriptLine, find: ScriptAsked['find']): boolean =>
   (l.parts ?? []).some((p) => find(p.id)?.id === 'egg-white');
-const isCold = (i: Ingredient | undefined): boolean =>
-  i !== undefined && (i.category === 'egg' || i.category === 'dairy' || i.category === 'plant-milk');
 
 /** What goes into which bowl. */
 interface Parted {

@@ -30,7 +30,6 @@ const BUTTERS = ['butter-unsalted', 'butter-salted'];
 const NOT_MELTED = /\b(?:soft|softened|cold|cubed|cut|grated|rubbed|creamed|room[- ]temperature)\b/i;
 const MELTED = /\bmelt|\bbrowned\b/i;
 const SOFTENED = /\bsoft(?:ened)?\b/i;
-const COLD = ['dairy', 'plant-milk'];
 
 const butterish = (i: Ingredient): boolean => BUTTERS.some((b) => isA(i, b));
 const nameOf = (i: Ingredient): string => (butterish(i) ? 'butter' : kitchenName(i).toLowerCase());
@@ -41,6 +40,9 @@ const named = (list: readonly Ingredient[]): string | null =>
 type Find = (id: string) => Ingredient | undefined;
 const saidOf = (l: HeldLine): string => `${l.preparation} ${l.text}`;
 const partsOf = (l: HeldLine, find: Find): readonly Ingredient[] => (l.parts ?? []).flatMap((p) => find(p.id) ?? []);
+
+/** What stands in the cold until it is used. */
+export const isCold = (i: Ingredient): boolean => ['egg', 'dairy', 'plant-milk'].includes(i.category);
 
 /** What of a line is melted: fat or chocolate whose line says so, and butter in the wet bowl. */
 const meltedOf = (l: HeldLine, find: Find): readonly Ingredient[] =>
@@ -53,7 +55,7 @@ const softenedOf = (l: HeldLine, find: Find): readonly Ingredient[] =>
   SOFTENED.test(saidOf(l)) ? partsOf(l, find).filter((i) => i.category === 'fat') : [];
 
 /** In a bowl, and of the batter's own. */
-const inABowl = (l: HeldLine): boolean =>
+export const inABowl = (l: HeldLine): boolean =>
   l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping' && l.grams !== null;
 /** Whether a line is melted before it goes in, or softened. */
 export const meltsFrom = (l: HeldLine, find: Find): boolean => inABowl(l) && meltedOf(l, find).length > 0;
@@ -70,7 +72,7 @@ export function heldBy(sheet: readonly HeldLine[], find: Find): HeldWords {
     cold: [
       ...new Set([
         ...(egg ? ['egg'] : []),
-        ...all.filter((i) => COLD.includes(i.category)).map((i) => kitchenName(i).toLowerCase()),
+        ...all.filter((i) => isCold(i) && i.category !== 'egg').map((i) => kitchenName(i).toLowerCase()),
       ]),
     ],
     melted: named(lines.flatMap((l) => meltedOf(l, find))),

@@ -1,4 +1,4 @@
-import { readCard } from '../card/card';
+import { notesOn, readCard } from '../card/card';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';
 import { COMMON } from '../testing/common';
@@ -8,12 +8,12 @@ import { actsOfCard } from './of-card';
 function actsOf(text: string): readonly ScriptAct[] {
   const card = readCard(text, FRESH_CONVENTIONS);
   if (!card.ok) throw new Error(card.error.message);
-  const { title, lines, ignored } = card.value;
+  const { title, lines } = card.value;
   return actsOfCard(
     {
       title: title ?? '',
       lines: lines.map((l) => ({ ...l, key: String(l.lineNumber) })),
-      notes: ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n'),
+      notes: notesOn(card.value),
     },
     FRESH_CONVENTIONS,
     (id) => findIngredient(id),

@@ -153,3 +153,19 @@ test('one base for two kinds: parted, each part finished, each heat said by name
     'Savoury: heat 165 °C to 190 °C, a drop of water dances.',
   ]);
 });
+
+test('what is for the plate is no step of the batter: roasted nuts to serve are not roasted here, nor cream warmed', () => {
+  const s = scriptOf(
+    asked(
+      [
+        line('f', 'flour-all-purpose', 'dry', 200, { name: 'All-purpose flour' }),
+        line('w', 'water', 'wet', 300, { name: 'Water' }),
+        line('n', 'walnuts', 'topping', 40, { name: 'Walnuts', preparation: 'roasted, to serve' }),
+        line('c', 'cream-heavy', 'topping', 60, { name: 'Cream' }),
+      ],
+      'griddle',
+    ),
+  );
+  expect(ids(s).filter((id) => /^(?:roast|let warm)/.test(id))).toEqual([]);
+  expect(act(s, 'plate piece').takes.map((t) => t.id)).toEqual(['griddle cakes', 'n', 'c']);
+});

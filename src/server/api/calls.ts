@@ -21,7 +21,7 @@ import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
-import { type Card, placeOf, readCard } from '@/core/card/card';
+import { notesOn, placeOf, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
 import { factsTold } from '@/core/card/told/told';
 import type { AccountLine } from '@/core/facts/account';
@@ -95,10 +95,6 @@ export const outLine = (l: Line, lineNumber: number): ApiLine => ({
   findings: l.findings.map((f) => ({ ...f })),
   suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
 });
-
-/** What stands around the lines of a card: yield, method, remarks. */
-const notesOn = ({ ignored }: Pick<Card, 'ignored'>): string =>
-  ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text])).join('\n');
 
 export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
   const h = await house(body.conventions);
