@@ -17,5 +17,9 @@ export default {
   transformIgnorePatterns: [
     '/node_modules/(?!(?:htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|mdast-util-[^/]+|micromark[^/]*|unist-util-[^/]+|decode-named-character-reference|character-entities[^/]*|ccount|longest-streak|zwitch|markdown-table|escape-string-regexp|devlop|trim-lines)/)',
   ],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: {
+    // a thread's file is bundled, which a test's is not
+    '^\\./thread$': '<rootDir>/src/server/reading/in-process.ts',
+    '^@/(.*)$': '<rootDir>/src/$1',
+  },
 };

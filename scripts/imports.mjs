@@ -43,6 +43,7 @@ export const ORDER = [
   { at: 'src/server/queries', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/usecases', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/live', not: ['src/workers', 'src/core/testing'] },
+  { at: 'src/server/reading', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/print', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/api', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/ui', not: ['src/server', 'src/core/testing'] },

@@ -50,7 +50,7 @@ export interface Card {
   readonly sections: readonly Section[];
 }
 
-interface CardTooLong {
+export interface CardTooLong {
   readonly chars: number;
   readonly message: string;
 }

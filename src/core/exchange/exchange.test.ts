@@ -245,6 +245,10 @@ describe('what nobody meant to be read', () => {
       error: { message: expect.stringMatching(/deeper/) },
     });
     expect(readAs('markdown', '*a_'.repeat(3000))).toMatchObject({ ok: true });
+    expect(readAs('markdown', '# h\n- x\n> y\n'.repeat(501))).toMatchObject({
+      ok: false,
+      error: { message: 'It has 1,503 rows; a recipe has at most 1,500.' },
+    });
     expect(readJsonLd(`${'['.repeat(3000)}1${']'.repeat(3000)}`)).toMatchObject({ ok: false });
     expect(readAs('text', 'x'.repeat(300_000))).toMatchObject({ ok: false });
     expect(readAs('csv', 'a,b\n'.repeat(2_000))).toMatchObject({ ok: false });

@@ -105,10 +105,18 @@ const depthOf = (row: string): number => {
 const plain = (paragraph: string): string =>
   (paragraph.match(/[*_~[\]`<!]/g)?.length ?? 0) > MOST_SIGNS ? paragraph.replace(/[*_~[\]`<!]/g, ' ') : paragraph;
 
+/** Rows with words in them: as many as a card has at most. */
+const MOST_ROWS = 1_500;
+
 /** @returns the recipe of a Markdown file */
 export function readMarkdown(text: string): Recipes {
   const { fields, rest } = frontOf(text);
-  if (rest.split(/\r?\n/).some((r) => depthOf(r) > MOST_DEPTH))
+  const written = rest.split(/\r?\n/).filter((r) => r.trim() !== '');
+  if (written.length > MOST_ROWS)
+    return unread(
+      `It has ${written.length.toLocaleString('en-GB')} rows; a recipe has at most ${MOST_ROWS.toLocaleString('en-GB')}.`,
+    );
+  if (written.some((r) => depthOf(r) > MOST_DEPTH))
     return unread('Its lists stand deeper within each other than those of any recipe.');
   const words = rest
     .split(/(\n[ \t]*\r?\n)/)

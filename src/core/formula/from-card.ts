@@ -154,7 +154,8 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [/\b(?:ball pan|hollows?|round[- ]pan|quarter turn|skewer)\b/i, 'ball', 4, 'the method turns it in a ball pan'],
   [/\b(?:swirl|tilt|paper[- ]thin|thin layer|very thin)\b/i, 'crepe', 3, 'the method swirls it thin'],
   [
-    /(?=[\s\S]*\boven\b)(?=[\s\S]*\b(?:skillet|pan|dish|tin)\b)(?=[\s\S]*\b(?:puff|golden and puffed|bake)\b)(?![\s\S]*\b(?:flip|turn over)\b)/i,
+    // anchored: unanchored, each character of a long method would be looked at for each other
+    /^(?=[\s\S]*\boven\b)(?=[\s\S]*\b(?:skillet|pan|dish|tin)\b)(?=[\s\S]*\b(?:puff|golden and puffed|bake)\b)(?![\s\S]*\b(?:flip|turn over)\b)/i,
     'oven',
     3,
     'the method bakes it in the oven, in its pan',

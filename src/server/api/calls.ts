@@ -4,7 +4,6 @@ import type { z } from 'zod';
 import {
   type analyseRequest,
   type analyseResponse,
-  type lineOut,
   type proposeRequest,
   type proposeResponse,
   type readRequest,
@@ -21,12 +20,11 @@ import type { Driver } from '@/core/batch/driver';
 import { inKitchen } from '@/core/batch/kitchen';
 import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
-import { notesOn, placeOf, readCard } from '@/core/card/card';
+import { notesOn, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { factsTold } from '@/core/card/told/told';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
-import { entriesFromCard, guessKind, withCard } from '@/core/formula/from-card';
+import { entriesFromCard, withCard } from '@/core/formula/from-card';
 import { kindById, type Rail, railOf } from '@/core/formula/kinds';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
@@ -35,14 +33,13 @@ import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
-import type { ScriptAct } from '@/core/script/act';
-import { actsOfCard } from '@/core/script/of-card';
 import { suspectsIn } from '@/core/suspects/suspects';
 import { reach } from '../db/pool';
 import { lastHouse, loadHouse } from '../queries/house';
+import { type ApiLine, outLine } from '../reading/card-out';
+import { inReader } from '../reading/reader';
 import { problem } from './problem';
 
-type ApiLine = z.infer<typeof lineOut>;
 type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
 
 const refuse = (status: number, path: string, message: string, more = {}): { ok: false; response: Response } => ({
@@ -75,86 +72,12 @@ async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
   return { ok: true, value };
 }
 
-export const outLine = (l: Line, lineNumber: number): ApiLine => ({
-  lineNumber,
-  text: l.text,
-  status: l.status,
-  ingredient: l.ingredient ? { id: l.ingredient.id, name: l.ingredient.name } : null,
-  ingredientId: l.ingredient?.id ?? null,
-  amounts: l.amounts.map((a) => ({
-    value: a.low.valueOf(),
-    valueHigh: a.high?.valueOf() ?? null,
-    unit: a.unit ?? 'piece',
-  })),
-  grams: l.grams,
-  gramsLow: l.gramsLow,
-  gramsHigh: l.gramsHigh,
-  parts: l.parts.map((p) => ({ ingredientId: p.ingredient.id, grams: p.grams })),
-  use: l.use,
-  vessel: l.vessel,
-  findings: l.findings.map((f) => ({ ...f })),
-  suggestions: l.suggestions.map((i) => ({ id: i.id, name: i.name })),
-});
-
 export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
-  const card = readCard(body.text, h.value);
-  if (!card.ok) return refuse(422, 'text', card.error.message);
-  const { title, lines, ignored, sections } = card.value;
-  const notes = notesOn(card.value);
-  const guess = guessKind(title ?? '', lines, notes);
-  const roles = new Map(sections.map((s) => [s.id, placeOf(s.role)]));
-  return {
-    ok: true,
-    value: {
-      title,
-      kind: guess?.kind ?? null,
-      school: guess?.school ?? null,
-      why: guess?.why ?? null,
-      lines: lines.map((l) => ({
-        ...outLine(l, l.lineNumber),
-        use: l.side !== null || roles.get(l.section) === 'side' ? ('side' as const) : l.use,
-        section: l.section,
-        words: l.words.map((w) => ({ ...w })),
-        alternatives: l.alternatives.map((a) => ({ ingredientId: a.ingredient.id, grams: a.grams })),
-        readings: l.readings.map((r) => ({ ...r })),
-      })),
-      sections: sections.map((s) => ({
-        id: s.id,
-        heading: s.heading,
-        role: s.asked ? ('unknown' as const) : placeOf(s.role),
-        ...(s.asked && { guess: placeOf(s.role) }),
-      })),
-      ignored: ignored.map((i) => ({ ...i })),
-      told: factsTold(notes, h.value).map(({ said: _, ...f }) => f),
-      acts: actsOut(
-        actsOfCard(
-          {
-            title: title ?? '',
-            notes,
-            lines: lines
-              .filter((l) => roles.get(l.section) !== 'side')
-              .map((l) => ({ ...l, key: String(l.lineNumber) })),
-          },
-          h.value,
-          (id) => findIngredient(id, h.value.own),
-        ),
-      ),
-    },
-  };
+  const read = await inReader('card', body.text, h.value);
+  return read.ok ? read : refuse(422, 'text', read.error.message);
 }
-
-/** Acts as programs read them: lines by their numbers on the card. */
-const actsOut = (acts: readonly ScriptAct[]): z.infer<typeof readResponse>['acts'] =>
-  acts.map(({ says: _, ...a }) => ({
-    ...a,
-    on: a.on.map(Number),
-    takes: a.takes.map(({ of, id, share }) => (of === 'line' ? { line: Number(id), share } : { mix: id, share })),
-    gives: [...a.gives],
-    after: [...a.after],
-    heatC: a.heatC === null ? null : [...a.heatC],
-  }));
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
 interface Worked {

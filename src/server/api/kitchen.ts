@@ -11,9 +11,7 @@ import type {
 } from '@/contract/api';
 import { formulaSchema } from '@/contract/formula';
 import { analyseFormula } from '@/core/analyse-formula';
-import { formulaFrom } from '@/core/exchange/import';
 import type { OpenRecipe } from '@/core/exchange/open-recipe';
-import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { formulaLines } from '@/core/formula/lines';
@@ -25,8 +23,9 @@ import { formulaShelf } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { cursorIn } from '../queries/paging';
 import { stockNoted } from '../queries/pantry';
+import { outLine } from '../reading/card-out';
+import { inReader } from '../reading/reader';
 import { keepFormula } from '../usecases/keep-formula';
-import { outLine } from './calls';
 import { isUuid } from './params';
 import { json, problem, troubled } from './problem';
 
@@ -103,8 +102,7 @@ export async function keepRecipe(
 ): Promise<Response> {
   const house = await reach(loadHouse);
   if (!house.up) return troubled(house.kind);
-  const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);
-  const taken = formulaFrom(r, house.value, own?.success ? (own.data as Formula) : null);
+  const taken = await inReader('formula', r, house.value);
   if (!taken.ok) return problem(422, taken.error.message);
   const { formula: read, lines, asked: open } = taken.value;
   const kind = asked.kind ?? read.kind;

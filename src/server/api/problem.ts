@@ -4,7 +4,8 @@ import { clean } from '@/contract/clean';
 import { TROUBLE_WORDS, type TroubleKind } from '@/contract/trouble';
 import { formatOfType } from '@/core/exchange/formats';
 import type { OpenRecipe } from '@/core/exchange/open-recipe';
-import { readAs, wordsInFile } from '@/core/exchange/read-file';
+import { wordsInFile } from '@/core/exchange/read-file';
+import { inReader } from '../reading/reader';
 
 interface ProblemField {
   readonly path: string;
@@ -106,7 +107,7 @@ export async function rawRecipe(request: Request): Promise<Body<OpenRecipe> | nu
     return no(problem(413, `A body of this type has at most ${most === MOST_PAGE_BYTES ? '10 MB' : '1 MB'}.`));
   const words = wordsInFile(bytes);
   if (words === null) return no(problem(400, 'The body is no text.'));
-  const found = readAs(format, words);
+  const found = await inReader('recipes', format, words);
   if (!found.ok) return no(problem(422, found.error.message));
   const which = new URL(request.url).searchParams.get('recipe');
   const n = which === null ? 1 : Number(which);

@@ -1,7 +1,7 @@
 import { newFormulaRequest } from '@/contract/api';
-import { readAs } from '@/core/exchange/read-file';
 import { keepRecipe, listFormulas, requestIdOf } from '@/server/api/kitchen';
 import { body, problem, rawRecipe } from '@/server/api/problem';
+import { inReader } from '@/server/reading/reader';
 
 /** `?find=` words, `?after=` the next page. */
 export const GET = (request: Request): Promise<Response> => listFormulas(new URL(request.url).searchParams);
@@ -16,7 +16,7 @@ export async function POST(request: Request): Promise<Response> {
   const b = await body(request, newFormulaRequest);
   if (!b.ok) return b.response;
   const { text, ...asked } = b.value;
-  const read = readAs('text', text);
+  const read = await inReader('recipes', 'text', text);
   return read.ok && read.value[0]
     ? keepRecipe(read.value[0], asked, requestId)
     : problem(422, read.ok ? 'There is nothing in it.' : read.error.message);
