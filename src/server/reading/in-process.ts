@@ -1,8 +1,10 @@
 /** The reader's jobs on this very thread, for unit tests: a test's files are not bundled. */
 import { doJob } from './jobs';
-import type { startThread as start } from './thread';
+import type { startThread } from './thread';
 
-export const startThread: typeof start = (_mb, heard) => ({
+const inProcess: typeof startThread = (_mb, heard) => ({
   send: (job) => setImmediate(() => heard(doJob(structuredClone(job)))),
   end: () => undefined,
 });
+
+export { inProcess as startThread };

@@ -10,7 +10,7 @@ import type { KitchenConventions } from '@/core/pantry/conventions';
 import type { Result } from '@/core/result';
 import { cardOut } from './card-out';
 
-export const JOBS = {
+const JOBS = {
   /** A file of an open format: the recipes in it. */
   recipes: (format: Format, words: string): Recipes => readAs(format, words),
   /** A card's text: its lines, facts and acts. */
@@ -30,9 +30,9 @@ export interface Job {
   readonly args: readonly unknown[];
 }
 /** `threw`: a bug of ours, told with its stack. */
-export type Done = { readonly value: unknown } | { readonly threw: string };
+export type JobDone = { readonly value: unknown } | { readonly threw: string };
 
-export function doJob({ name, args }: Job): Done {
+export function doJob({ name, args }: Job): JobDone {
   try {
     return { value: (JOBS[name] as (...a: readonly unknown[]) => unknown)(...args) };
   } catch (e) {

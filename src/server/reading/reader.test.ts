@@ -1,5 +1,5 @@
 /** The queue before the reader's thread, on threads of a test that answer, fall silent or die. */
-import type { Done, Job } from './jobs';
+import type { Job, JobDone } from './jobs';
 import { readerOn } from './reader';
 import type { startThread } from './thread';
 
@@ -14,7 +14,7 @@ function threads() {
       else if (words === 'dies') say(() => died(new Error('dead')));
       else if (words === 'bug') say(() => heard({ threw: 'TypeError: here' }));
       else if (words === 'late') setTimeout(() => heard({ value: 'of a thread given up' }), 60);
-      else if (words !== 'silent') say(() => heard({ value: { ok: true, value: words } } as Done));
+      else if (words !== 'silent') say(() => heard({ value: { ok: true, value: words } } as JobDone));
     };
     return { send, end: () => void seen.ended++ };
   };

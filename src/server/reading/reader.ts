@@ -3,7 +3,7 @@
  * takes too long, or too much memory, is given up in words. One job after the other, in the order they come.
  */
 import { type Unread, unread } from '@/core/exchange/open-recipe';
-import type { Done, Job, JobName, Jobs } from './jobs';
+import type { Job, JobDone, JobName, Jobs } from './jobs';
 import { startThread, type Thread } from './thread';
 
 /** A job's time, and the thread's memory: far more than any recipe takes. */
@@ -23,7 +23,7 @@ type Answer<K extends JobName> = ReturnType<Jobs[K]> | Given;
 export function readerOn(start: typeof startThread, mostMs = MOST_MS) {
   let thread: Thread | null = null;
   /** Settles the job that is being read; null: none is. A thread that was given up settles nothing any more. */
-  let settle: ((d: Done | Error) => void) | null = null;
+  let settle: ((d: JobDone | Error) => void) | null = null;
   let waiting = 0;
   let last: Promise<unknown> = Promise.resolve();
 
@@ -32,7 +32,7 @@ export function readerOn(start: typeof startThread, mostMs = MOST_MS) {
     thread = null;
   };
   const begun = (): Thread => {
-    const told = (d: Done | Error): void => {
+    const told = (d: JobDone | Error): void => {
       if (thread === mine) settle?.(d);
     };
     const mine = start(MOST_MB, told, told);

@@ -1,6 +1,6 @@
 /** Begins the reader's thread. Apart from what uses it: a bundler finds the thread's file by this very form of words. */
 import { Worker } from 'node:worker_threads';
-import type { Done, Job } from './jobs';
+import type { Job, JobDone } from './jobs';
 
 export interface Thread {
   readonly send: (job: Job) => void;
@@ -8,7 +8,7 @@ export interface Thread {
 }
 
 /** @param mb of memory at most @param heard each answer @param died with what ended it: memory, or a bug */
-export function startThread(mb: number, heard: (d: Done) => void, died: (why: Error) => void): Thread {
+export function startThread(mb: number, heard: (d: JobDone) => void, died: (why: Error) => void): Thread {
   const worker = new Worker(new URL('./reader.thread.ts', import.meta.url), {
     resourceLimits: { maxOldGenerationSizeMb: mb },
   });
