@@ -35,12 +35,15 @@ const FILL = [
   `create temporary table fresh as
      select i, gen_random_uuid() as fid, gen_random_uuid() as vid, m.fid as old_f, m.vid as old_v, now() - make_interval(mins => i * 7) as at
        from generate_series(1, ${FORMULAS}) i join models m on m.n = 1 + i % m.all`,
-  `insert into formulas (id, created_at, newest, name, search, kind, school, main_flour, main_liquid, pour, worst, saved_at, used_at, holds, allergens, facts_stamp, facts_code, facts_day)
-     select x.fid, x.at, 1, f.name || ' ' || x.i, f.search || ' ' || x.i, f.kind, f.school, f.main_flour, f.main_liquid, f.pour, f.worst, x.at, x.at, f.holds, f.allergens, f.facts_stamp, f.facts_code, f.facts_day
+  `insert into formulas (id, created_at, newest, name, kind, school, saved_at, used_at)
+     select x.fid, x.at, 1, f.name || ' ' || x.i, f.kind, f.school, x.at, x.at
        from fresh x join formulas f on f.id = x.old_f`,
   `insert into formula_versions (id, formula_id, number, name, kind, school, conventions, lines, card_notes, saved_at, settings)
      select x.vid, x.fid, 1, v.name || ' ' || x.i, v.kind, v.school, v.conventions, v.lines, v.card_notes, x.at, v.settings
        from fresh x join formula_versions v on v.id = x.old_v`,
+  `insert into formula_facts (version_id, formula_id, stamp, code, day, search, main_flour, main_liquid, pour, worst, holds, allergens)
+     select x.vid, x.fid, a.stamp, a.code, a.day, a.search || ' ' || x.i, a.main_flour, a.main_liquid, a.pour, a.worst, a.holds, a.allergens
+       from fresh x join formula_facts a on a.formula_id = x.old_f`,
   // one formula has been worked on for years
   `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, saved_at, settings, change_note)
      select v.formula_id, k, k - 1, v.name, v.kind, v.school, v.conventions, v.lines, v.card_notes, now() - make_interval(days => 600 - k), v.settings, 'a little more milk'

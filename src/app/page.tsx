@@ -97,6 +97,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
           asked={asked}
           rows={page.rows.map(({ savedAt: _, ...row }) => row)}
           next={page.next}
+          stale={page.stale}
           later={after !== null}
           mains={mains}
           acts={{ copy: copyOfFormula, put: putAwayFormula }}

@@ -13,10 +13,10 @@ import {
   undoUseSchema,
   voidLotSchema,
 } from '@/contract/premix';
-import { versionById } from '@/server/queries/formulas';
 import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
 import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
+import { versionById } from '@/server/queries/versions';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said =

@@ -49,11 +49,14 @@ function placeIn(
     : { ok: true, after: at };
 }
 
+/** A program is answered once all facts are of the kitchen as it is. */
+const FACTS_MS = 60_000;
+
 /** `find`: words of its name, kind, style, flour or liquid. */
 export async function listFormulas(query: URLSearchParams): Promise<Response> {
   const place = placeIn(query);
   if (!place.ok) return place.response;
-  const r = await reach(() => formulaShelf({ text: query.get('find') ?? '', after: place.after }, AT_ONCE));
+  const r = await reach(() => formulaShelf({ text: query.get('find') ?? '', after: place.after }, AT_ONCE, FACTS_MS));
   if (!r.up) return troubled(r.kind);
   const answer: z.infer<typeof formulasResponse> = {
     formulas: r.value.rows.map((f) => ({

@@ -3,8 +3,8 @@
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
 import { reach } from '../db/pool';
-import { version } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
+import { version } from '../queries/versions';
 import { isUuid, versionNumber } from './params';
 import { problem, troubled } from './problem';
 

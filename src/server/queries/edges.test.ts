@@ -18,11 +18,13 @@ import { putBack } from '../usecases/change-batch';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log, underWay } from './batches';
 import { eventLogOf, keepItems } from './event-log';
-import { formulaShelf, saveVersion, shelfMains, version, versionById } from './formulas';
+import { factsKitchen, workFacts } from './formula-facts';
+import { formulaShelf, saveVersion, shelfMains } from './formulas';
 import { changeHouse, kitchenStamp, loadHouse, setHousePartAside } from './house';
 import { allThings, countStock, countsOf, keepPantry, keepStockNote, stockNoted } from './pantry';
 import { keepPremix, premixById } from './premixes';
 import { keepSide, sideById, sideFields } from './sides';
+import { version, versionById } from './versions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -526,12 +528,19 @@ describe('finding', () => {
     await put(['wheat']);
     expect(await listed()).toEqual(['Stamped cakes']);
     // and where it can't be worked anew, it is not listed either
-    await query("update formulas set facts_stamp = 'another' where id = $1", [formulaId]);
-    const [row] = await query<{ stale: boolean }>(
-      "select facts_stamp is distinct from (select value #>> '{}' from kitchen where key = 'facts') as stale from formulas where id = $1",
-      [formulaId],
-    );
-    expect(row?.stale).toBe(true);
+    await query("update formula_facts set stamp = 'another' where formula_id = $1", [formulaId]);
+    const stale = 'select 1 from formula_facts where formula_id = $1 and stamp = $2';
+    expect(await query(stale, [formulaId, await kitchenStamp()])).toEqual([]);
+    // a page works what it shows, and a row that is gone as well
+    await query('delete from formula_facts where formula_id = $1', [formulaId]);
+    expect((await formulaShelf({}, 1000)).rows.find((r) => r.id === formulaId)?.mainFlour).toBe('Mill flour');
+    expect(await query(stale, [formulaId, await kitchenStamp()])).toHaveLength(1);
+    // who may not wait is told how many could not be asked, and no stale row is listed as without anything
+    await query("update formula_facts set stamp = 'another'");
+    const unasked = await formulaShelf({ text: 'stamped', without: 'sesame' }, 10, 0);
+    expect([unasked.rows, unasked.stale > 0]).toEqual([[], true]);
+    await workFacts(await factsKitchen());
+    expect((await formulaShelf({ without: 'sesame' }, 10, 0)).stale).toBe(0);
     // a cup that is packed holds more flour: the pour of the shelf is the Bench's
     const pours = async () => {
       const [{ rows }, v, house] = await Promise.all([

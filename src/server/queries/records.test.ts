@@ -15,9 +15,10 @@ import { rebalanceMix } from '../usecases/rebalance';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log as logPage, setServing, underWay, writeOutcome } from './batches';
 import { eventLogOf, keepItems } from './event-log';
-import { formulaShelf, type Save, saveVersion as save, version, versionsOf as versionPage } from './formulas';
+import { formulaShelf, type Save, saveVersion as save } from './formulas';
 import { dialReadings, earlierSides, tapsOf, wantPieces } from './griddle';
 import { changeHouse, loadHouse } from './house';
+import { version, versionsOf as versionPage } from './versions';
 
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,

@@ -29,13 +29,13 @@ import { EGG_PART } from '@/core/script/separated';
 import { query, transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { batchById, type NewBatch } from '../queries/batches';
-import { versionById } from '../queries/formulas';
 import { tapsOf } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
 import { giveKeptBack, takeKeptAgain } from '../queries/kept';
 import { type MadeLot, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
+import { versionById } from '../queries/versions';
 import { type Started, wantsOf, writeBatches } from './start-batch';
 
 const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);

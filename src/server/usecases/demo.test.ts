@@ -8,10 +8,11 @@ import { bagsLeft, firstToUse } from '@/core/premix/premix';
 import { ownDatabase } from '../db/own-database';
 import { closePool } from '../db/pool';
 import { log, underWay } from '../queries/batches';
-import { formulaShelf, version } from '../queries/formulas';
+import { formulaShelf } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
+import { version } from '../queries/versions';
 import { loadDemo } from './demo';
 import { workedPremix } from './premix-lots';
 

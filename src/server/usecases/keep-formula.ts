@@ -8,8 +8,9 @@ import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Saved } from '@/core/formula/version';
 import { findIngredient } from '@/core/pantry/pantry';
-import { newestVersions, putFormula, saveVersion } from '../queries/formulas';
+import { putFormula, saveVersion } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
+import { newestVersions } from '../queries/versions';
 
 /** A formula as it may be kept: each line's ingredient has to be in the pantry, and no two lines may have one key. */
 async function fitting(formula: Formula): Promise<ActionResult<{ readonly formula: Formula }>> {

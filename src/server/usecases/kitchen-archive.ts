@@ -18,14 +18,14 @@ import packageJson from '../../../package.json';
 import { migrationsThere, migrationText } from '../db/migrate';
 import { longTransaction, unhurried } from '../db/pool';
 import { logLine } from '../log';
-import { reindexFormulas } from '../queries/formulas';
+import { workFactsBehind } from '../queries/formula-facts';
 import { stampAnew } from '../queries/pantry';
 
 /** The bytes of pictures leave as files, not as a table. */
 const PICTURES = 'photo_files';
 
-/** Nobody entered these: what was applied to the records, and which requests were answered. */
-const NOT_THE_KITCHENS = new Set(['schema_migrations', 'requests', PICTURES]);
+/** Nobody entered these: what was applied to the records, which requests were answered, what formulas are found by. */
+const NOT_THE_KITCHENS = new Set(['schema_migrations', 'requests', 'formula_facts', PICTURES]);
 
 /** What is read at most: bytes as they come, and unpacked. */
 export const MOST_ARCHIVE_BYTES = 400_000_000;
@@ -395,7 +395,7 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       await stampAnew(client);
       return sum;
     });
-    await reindexFormulas();
+    workFactsBehind();
     logLine('kitchen-read-back', { rows, app: manifest.app, madeAt: manifest.madeAt });
     return { ok: true, rows };
   } catch (e) {

@@ -1,7 +1,6 @@
 /** The demo kitchen: looked around in an empty kitchen, and cleared away again for one of the cook's own. */
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { query, transaction } from '../db/pool';
-import { reindexFormulas } from '../queries/formulas';
 import { fillAsBefore } from '../queries/house';
 import { stampAnew } from '../queries/pantry';
 import { BackupFailed, takeBackup } from './backup';
@@ -51,7 +50,6 @@ export async function lookAround(): Promise<ActionResult> {
     if (!(await kitchenState()).empty)
       return refuse('There is something in this kitchen: the demo is only loaded into an empty one.');
     await loadDemo();
-    await reindexFormulas();
     await started(true);
     return { ok: true };
   } finally {

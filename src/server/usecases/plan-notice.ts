@@ -5,8 +5,8 @@ import { kitchenOf } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
-import { versionById } from '../queries/formulas';
 import type { KeptPlan } from '../queries/plans';
+import { versionById } from '../queries/versions';
 import { prepareBatch } from './start-batch';
 
 export interface PlanNotice {

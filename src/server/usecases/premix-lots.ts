@@ -26,7 +26,6 @@ import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
-import { version, versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { booksOf, type MadeLot, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
@@ -43,6 +42,7 @@ import {
   unfrozenLots,
 } from '../queries/premixes';
 import { shortOnShelf, takeFromShelf } from '../queries/stock';
+import { version, versionById } from '../queries/versions';
 import { cannot, type Prepared, type Started, shortWords, type ToWrite, writeBatches } from './start-batch';
 
 interface WithWork {

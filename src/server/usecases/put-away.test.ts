@@ -7,16 +7,9 @@ import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
-import {
-  copyFormula,
-  formulaShelf,
-  formulaState,
-  newestVersions,
-  putFormula,
-  saveVersion,
-  version,
-} from '../queries/formulas';
+import { copyFormula, formulaShelf, formulaState, putFormula, saveVersion } from '../queries/formulas';
 import { countStock, countsOf, keepPantry, stockNoted, uncountStock } from '../queries/pantry';
+import { newestVersions, version } from '../queries/versions';
 import { endBatch, putAway, takeUp } from './change-batch';
 import { startTogether } from './headcount';
 import { kitchenState, lookAround } from './look-around';

@@ -4,10 +4,10 @@ import type { RecordsFacts } from '@/contract/records';
 import type { Unreadable } from '@/core/records/unreadable';
 import { query, unhurried } from '../db/pool';
 import { batchesUnread } from '../queries/batches';
-import { versionsUnread } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
+import { versionsUnread } from '../queries/versions';
 import { type Backup, backupFolder, backups, digestOf, kept } from './backup';
 
 const diskLeft = (place: string | null): number | null => {

@@ -5,7 +5,6 @@
 
 import { migrate, pending } from '../db/migrate';
 import { closePool, query } from '../db/pool';
-import { reindexFormulas } from '../queries/formulas';
 import { backupFolder, takeBackup } from './backup';
 import { loadDemo } from './demo';
 import { freezeOld } from './premix-lots';
@@ -19,8 +18,6 @@ async function main(): Promise<void> {
   }
   const applied = await migrate();
   for (const name of applied) console.log(`          applied ${name}`);
-  const worked = await reindexFormulas();
-  if (worked > 0) console.log(`          worked anew what ${worked} formulas are found by`);
   // lots older than that keep from now on what they are
   await freezeOld(null);
   const had = await query<{ value: unknown }>("select value from kitchen where key = 'started'");

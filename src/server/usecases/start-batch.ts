@@ -32,11 +32,11 @@ import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { insertBatch, type NewBatch } from '../queries/batches';
 import { noteEntry } from '../queries/event-log';
-import { versionById } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
 import { sideById } from '../queries/sides';
 import { type Short, takeFromShelf } from '../queries/stock';
+import { versionById } from '../queries/versions';
 
 export type Started =
   | { readonly ok: true; readonly id: string }

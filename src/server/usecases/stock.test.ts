@@ -7,10 +7,11 @@ import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById, writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
-import { saveVersion, versionById } from '../queries/formulas';
+import { saveVersion } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { keepPantry, stockNoted } from '../queries/pantry';
 import { dropSide, keepSide, sideById, sides } from '../queries/sides';
+import { versionById } from '../queries/versions';
 import {
   changeCovers,
   makeAgain,

@@ -26,6 +26,8 @@ interface Props {
   readonly rows: readonly Row[];
   /** Where the next page begins; null: this is the last. */
   readonly next: string | null;
+  /** Formulas that could not be asked yet, for the kitchen has changed. */
+  readonly stale: number;
   /** This is not the first page. */
   readonly later: boolean;
   readonly acts: FormulaActs;
@@ -36,7 +38,7 @@ interface Props {
  * The formula shelf: those used lately as kitchen labels, the others found by name, kind, flour, liquid, verdict, and
  * what is not in them.
  */
-export function ShelfView({ asked, rows, next, later, mains, acts }: Props) {
+export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Props) {
   const id = useId();
   const [now, ask] = useAddressed(asked, shelfAddress);
   const [text, setText] = useState(now.find);
@@ -135,6 +137,15 @@ export function ShelfView({ asked, rows, next, later, mains, acts }: Props) {
           change: read them, and see the formula’s own notice.
         </p>
       )}
+      {stale > 0 ? (
+        <p className="mb-3" role="status">
+          Something in the kitchen has changed: {stale.toLocaleString('en-GB')}{' '}
+          {stale === 1 ? 'formula is' : 'formulas are'} being worked anew, and may be missing here for a moment.{' '}
+          <Link href={shelfAddress(asked)} className="underline">
+            Look again
+          </Link>
+        </p>
+      ) : null}
       {rows.length === 0 ? (
         <div className="py-8">
           <p className="mb-3">No formula fits that.</p>
