@@ -3,6 +3,8 @@
  * only struck out. Grams, degrees Celsius, minutes; times in milliseconds since 1970.
  */
 
+import { AS_USUAL, type Lit } from '../batter/surface';
+import type { EndId } from '../formula/formula';
 import type { Ways } from '../formula/ways';
 import type { JoinPart } from '../script/combine';
 
@@ -19,15 +21,6 @@ export type TestVerdict = (typeof VERDICTS_OF_TEST)[number];
 
 /** What of the ways is settled at the heat, and may be another than the house's today. */
 export const DONE_AT_THE_HEAT = ['panFat', 'flip'] as const;
-
-/**
- * What is lit for a batch, and how many lie on it at a time at most: "six for beginners". Null: as the kitchen would
- * have it.
- */
-export interface Lit {
-  readonly on: readonly string[] | null;
-  readonly most: number | null;
-}
 
 export type Act =
   /** A thing of the mise, by its key; the last word counts. */
@@ -109,3 +102,7 @@ export function doneAtTheHeat(entries: readonly ActEntry[], ways: Ways): Pick<Wa
       .at(-1)?.act.value ?? ways[w];
   return { panFat: told('panFat') as Ways['panFat'], flip: told('flip') as Ways['flip'] };
 }
+
+/** What is lit for a batch, or for one of its two ends, as it was last said. */
+export const litOf = (entries: readonly ActEntry[], end: EndId | null = null): Lit =>
+  entriesOf(entries, 'lit').findLast((e) => (e.act.end ?? null) === (end === 'b' ? 'b' : null))?.act ?? AS_USUAL;

@@ -4,6 +4,7 @@
  */
 
 import { spreadOf } from '../batter/spread';
+import { AS_USUAL, type Lit, placesIn, surfacesFor } from '../batter/surface';
 import type { KindId } from '../formula/kinds';
 import { FILLING_NAMES, kindById } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
@@ -11,8 +12,6 @@ import type { Numbers } from '../numbers';
 import type { Bowl } from '../pantry/gear';
 import { FOAM_STANDS_MIN } from '../script/foam';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
-import type { Lit } from './acts';
-import { AS_USUAL, placesIn, surfacesFor } from './surface';
 
 /** The most one arm mixes at a time; ours. */
 export const BY_HAND_G = 5000;

@@ -2,6 +2,8 @@
 
 import fc from 'fast-check';
 import { analyse } from '../analyse';
+import { roundMl } from '../batter/portions';
+import { placesIn, surfaceOf, surfacesFor } from '../batter/surface';
 import { gPerMl } from '../batter/volume';
 import { EMPTY_FORMULA, type Formula, kindIdOf, withEndKind } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
@@ -21,7 +23,6 @@ import { inLargeBowl } from './large-bowl';
 import { acrossOf, BY_HAND_G, HEAD_SHARE, lifeOf, loadsOf, mixesFor, paceOf } from './mixes';
 import { panfulsOf } from './pieces';
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
-import { roundMl } from './portions';
 import { endsAsked, pouringOf, pouringsOf } from './pourings';
 import { scale } from './scale';
 import { linesOfSheet } from './sheet';
@@ -29,7 +30,6 @@ import { sheetGroups } from './sheet-groups';
 import { bowlLines } from './sheet-line';
 import { partsOf, type Side, sideCautions, sideLines } from './sides';
 import { mixesIn, mixName, ONE, type Split } from './split';
-import { placesIn, surfaceOf, surfacesFor } from './surface';
 import { takeOut, withTaken } from './take-out';
 
 const CARD: Formula = {

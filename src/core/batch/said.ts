@@ -3,6 +3,7 @@
  * eggs", "all of it". What can't be told apart is asked, never taken for something else.
  */
 import Fraction from 'fraction.js';
+import { scoopMl } from '../batter/portions';
 import { pooled } from '../batter/spread';
 import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
@@ -13,7 +14,6 @@ import { millilitres } from '../quantity/say';
 import { typedNumber } from '../quantity/typed';
 import { mlOf, unitById } from '../quantity/units';
 import type { Result } from '../result';
-import { scoopMl } from './portions';
 
 /** What a portion is worked with. */
 interface PortionWith {

@@ -1,6 +1,7 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 
 import fc from 'fast-check';
+import { atOnce, portionsIn } from '../batter/portions';
 import { type AccountLine, besideLines, costOf, nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -16,7 +17,6 @@ import { keeping, pricePerG, type Shelf } from '../pantry/stock';
 import { anyFormula, linesOf } from '../testing/formulas';
 import { inOrder, leaves, washes } from './order';
 import { fetchedByWave, inPacks, opensWords, toBuy } from './packs';
-import { atOnce, portionsIn } from './portions';
 import { scale } from './scale';
 import { forCooks, inPinches, linesOfSheet, sheetOf, usesOf } from './sheet';
 import type { SheetLine } from './sheet-line';

@@ -8,7 +8,7 @@ import { restsOnFill } from '../balance/fills';
 import { fixesFor } from '../balance/fixes';
 import { blendOf } from '../balance/lines';
 import { swapsFor } from '../balance/swaps';
-import { atOnce } from '../batch/portions';
+import { atOnce } from '../batter/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
 import { allergensSaid } from '../facts/account';
@@ -41,34 +41,11 @@ interface LineCan {
   readonly whip: boolean;
 }
 
-/** A line as the sheet shows it. */
+/** A line as the sheet shows it: without its amounts and parts, and of other ingredients no more than is picked. */
 export interface BenchLine
-  extends Pick<
+  extends Omit<
     FormulaLine,
-    | 'key'
-    | 'text'
-    | 'status'
-    | 'grams'
-    | 'gramsLow'
-    | 'gramsHigh'
-    | 'basis'
-    | 'use'
-    | 'vessel'
-    | 'foam'
-    | 'findings'
-    | 'words'
-    | 'side'
-    | 'rows'
-    | 'off'
-    | 'pinned'
-    | 'end'
-    | 'opened'
-    | 'strength'
-    | 'drainedG'
-    | 'mostG'
-    | 'moment'
-    | 'dressing'
-    | 'group'
+    'amounts' | 'written' | 'parts' | 'ingredient' | 'alternatives' | 'suggestions' | 'readings'
   > {
   readonly ingredient: Pickable | null;
   /** What it is called without how much of it. */
@@ -141,43 +118,20 @@ const shown = new WeakMap<FormulaLine, BenchLine>();
 function benchLine(l: FormulaLine): BenchLine {
   const known = shown.get(l);
   if (known) return known;
-  const { ingredient: i } = l;
+  const { amounts, written: _, parts, ingredient: i, alternatives, suggestions, readings, ...own } = l;
   const made: BenchLine = {
-    key: l.key,
-    text: l.text,
-    status: l.status,
-    grams: l.grams,
-    gramsLow: l.gramsLow,
-    gramsHigh: l.gramsHigh,
-    basis: l.basis,
-    use: l.use,
-    vessel: l.vessel,
-    foam: l.foam,
-    findings: l.findings,
-    words: l.words,
-    side: l.side,
-    rows: l.rows,
-    off: l.off,
-    pinned: l.pinned,
-    end: l.end,
-    opened: l.opened,
-    strength: l.strength,
-    drainedG: l.drainedG,
-    mostG: l.mostG,
-    moment: l.moment,
-    dressing: l.dressing,
-    group: l.group,
+    ...own,
     ingredient: i && pickable(i),
     called: namedOn(l),
     flour: i !== null && isFlour(i),
-    hasAmount: l.amounts.length > 0,
-    alternatives: l.alternatives.map((a) => pickable(a.ingredient)),
-    suggestions: l.suggestions.map(pickable),
-    readings: l.readings.map(({ text, why }) => ({ text, why })),
+    hasAmount: amounts.length > 0,
+    alternatives: alternatives.map((a) => pickable(a.ingredient)),
+    suggestions: suggestions.map(pickable),
+    readings: readings.map(({ text, why }) => ({ text, why })),
     can: {
       swap: !l.off && swapsFor(l).length > 0,
       drive: !l.off && l.use === 'batter' && l.grams !== null && l.drainedG === 0,
-      apart: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && i.id !== 'egg-white' && l.parts.length === 1,
+      apart: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && i.id !== 'egg-white' && parts.length === 1,
       age: !l.off && (i?.ownAcidMeqPer100g ?? 0) > 0 && i?.category === 'leavening',
       drain: !l.off && i !== null && l.use === 'batter' && l.grams !== null && behaviourOf(i).boundWater,
       whip: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && !SAYS_WHIPPED.test(l.text),

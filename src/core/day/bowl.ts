@@ -1,9 +1,10 @@
 /** What is in a batch's bowl, and where it is poured. */
 
+import { litOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { acrossOf } from '../batch/mixes';
 import { type Pouring, pouringsOf } from '../batch/pourings';
-import { litOf, placesIn, type Surface, surfacesFor } from '../batch/surface';
+import { placesIn, type Surface, surfacesFor } from '../batter/surface';
 import { kindById } from '../formula/kinds';
 import { type Standing, standingOf, type Ways } from '../formula/ways';
 import { type Numbers, numbersOf } from '../numbers';

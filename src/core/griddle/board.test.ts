@@ -2,7 +2,7 @@
 
 import fc from 'fast-check';
 import { ONE } from '../batch/split';
-import { surfacesFor } from '../batch/surface';
+import { surfacesFor } from '../batter/surface';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_GEAR, type Gear } from '../pantry/gear';
 import { USUAL_TIMES } from '../script/on-heat';

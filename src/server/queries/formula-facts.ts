@@ -72,11 +72,11 @@ export async function keepFacts(
   );
 }
 
-export const dayOf = ({ house }: FactsKitchen): string => house.today ?? localDay(Date.now(), FRESH_UNITS);
+export const factsDay = ({ house }: FactsKitchen): string => house.today ?? localDay(Date.now(), FRESH_UNITS);
 
 /** Whether the facts `x` of a formula are none, or of another kitchen, code or day; $2 to $4 are what `staleBy` says. */
 export const STALE = '(x.version_id is null or x.stamp <> $2 or x.code <> $3 or coalesce(x.day <> $4::date, false))';
-export const staleBy = (k: FactsKitchen): readonly unknown[] => [k.stamp, FACTS_CODE, dayOf(k)];
+export const staleBy = (k: FactsKitchen): readonly unknown[] => [k.stamp, FACTS_CODE, factsDay(k)];
 
 const AT_A_TIME = 200;
 

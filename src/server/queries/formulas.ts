@@ -12,8 +12,8 @@ import { SOON_DAYS } from '@/core/pantry/stock';
 import { dayAfter } from '@/core/quantity/day';
 import { query, transaction } from '../db/pool';
 import {
-  dayOf,
   type FactsKitchen,
+  factsDay,
   factsKitchen,
   keepFacts,
   NOT_KNOWN,
@@ -106,7 +106,7 @@ async function shelfRows(f: ShelfFilter, k: FactsKitchen, most: number): Promise
     ...(f.verdict ? [f.verdict === 'none' ? 'f.last_verdict is null' : `f.last_verdict = ${v(f.verdict)}`] : []),
     ...(f.useUp
       ? [
-          `x.holds && array(select s.ingredient_id from stock s where s.best_before <= ${v(dayAfter(dayOf(k), SOON_DAYS))}::date and coalesce(s.on_hand_g, 1) > 0)`,
+          `x.holds && array(select s.ingredient_id from stock s where s.best_before <= ${v(dayAfter(factsDay(k), SOON_DAYS))}::date and coalesce(s.on_hand_g, 1) > 0)`,
         ]
       : []),
     ...(f.after ? [`(f.used_at, f.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),

@@ -5,7 +5,6 @@
 
 import { randomUUID } from 'node:crypto';
 import type { PoolClient } from 'pg';
-import type { Lit } from '@/core/batch/acts';
 import type { Driver, EndAsked } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
 import { knownOnSheet } from '@/core/batch/known';
@@ -18,6 +17,7 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import { sideLines } from '@/core/batch/sides';
 import { ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
+import type { Lit } from '@/core/batter/surface';
 import { atEnd, type EndId, endOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';

@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Lit } from '@/core/batch/acts';
-import { gearFor, litUsually, placesIn, type Surface } from '@/core/batch/surface';
+import { gearFor, type Lit, litUsually, placesIn, type Surface } from '@/core/batter/surface';
 import type { KindId } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
 import { typedNumber } from '@/core/quantity/typed';

@@ -1,7 +1,7 @@
 'use client';
-import type { PortionOffer } from '@/core/batch/portions';
 import type { PortionSaid } from '@/core/batch/said';
-import { placesOn } from '@/core/batch/surface';
+import type { PortionOffer } from '@/core/batter/portions';
+import { placesOn } from '@/core/batter/surface';
 import type { AccountLine } from '@/core/facts/account';
 import type { KindId } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';

@@ -1,9 +1,8 @@
 /** How a plan stands in its boxes, and how it opens: with what the card makes, or with what was asked for elsewhere. */
 
-import type { Lit } from '@/core/batch/acts';
 import type { Exactness } from '@/core/batch/exactness';
 import type { Serving } from '@/core/batch/serving';
-import { AS_USUAL } from '@/core/batch/surface';
+import { AS_USUAL, type Lit } from '@/core/batter/surface';
 import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
 import { atEnd, type EndId, type Formula } from '@/core/formula/formula';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { roundMl, SCOOPS } from '@/core/batch/portions';
+import { roundMl, SCOOPS } from '@/core/batter/portions';
 import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';

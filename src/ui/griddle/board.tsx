@@ -2,14 +2,14 @@
 import { Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { doneAtTheHeat, entriesOf, type Lit, VERDICTS_OF_TEST } from '@/core/batch/acts';
+import { doneAtTheHeat, entriesOf, litOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { hasTestPiece } from '@/core/batch/driver';
 import type { Life } from '@/core/batch/mixes';
 import { countedNumber, isTestPiece } from '@/core/batch/pieces';
 import { type Pouring, pouringOf, pouringsOf } from '@/core/batch/pourings';
-import { litOf, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batch/surface';
 import type { MeasuredWith } from '@/core/batch/taken';
+import { type Lit, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batter/surface';
 import type { EventLog } from '@/core/day/event-log';
 import type { EndId } from '@/core/formula/formula';
 import { FILLING_NAMES, kindById, type Zone } from '@/core/formula/kinds';

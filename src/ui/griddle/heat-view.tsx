@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { DROPS, type Drop } from '@/core/batch/acts';
-import type { Surface } from '@/core/batch/surface';
+import type { Surface } from '@/core/batter/surface';
 import type { Zone } from '@/core/formula/kinds';
 import { adviceOn, DROP_WORDS, dialOf, type HeatReading, readingsIn } from '@/core/griddle/heat';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';

@@ -1,5 +1,5 @@
 'use client';
-import type { Surface } from '@/core/batch/surface';
+import type { Surface } from '@/core/batter/surface';
 import { type BoardStep, dueAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
 import type { SideTimes } from '@/core/script/on-heat';
 import { Press } from '../kit/press';

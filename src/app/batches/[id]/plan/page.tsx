@@ -1,14 +1,15 @@
 import type { Metadata } from 'next';
 import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { litOf } from '@/core/batch/acts';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { oneMix } from '@/core/batch/plan';
 import { scriptOfBatch } from '@/core/batch/script-of';
 import { linesOfSheet, offTheShelf } from '@/core/batch/sheet';
 import { mixesIn } from '@/core/batch/split';
-import { litOf, surfacesFor } from '@/core/batch/surface';
 import { withTaken } from '@/core/batch/take-out';
+import { surfacesFor } from '@/core/batter/surface';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { methodIn } from '@/core/script/act';

@@ -2,10 +2,8 @@
  * Where pieces lie: the places on a griddle, in a pan, an iron or a ball pan, and which of them are lit. Plan, time
  * line and board count on the same places. Centimetres.
  */
-import type { EndId } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import { GAP_CM, type Gear, isPouredFreely, madeOn } from '../pantry/gear';
-import { type ActEntry, entriesOf, type Lit } from './acts';
 
 interface Slot {
   /** Middle of the piece from the left and the front edge, cm. */
@@ -25,11 +23,16 @@ export interface Surface {
   readonly slots: readonly Slot[];
 }
 
-export const AS_USUAL: Lit = { on: null, most: null };
+/**
+ * What is lit for a batch, and how many lie on it at a time at most: "six for beginners". Null: as the kitchen would
+ * have it.
+ */
+export interface Lit {
+  readonly on: readonly string[] | null;
+  readonly most: number | null;
+}
 
-/** What is lit for a batch, or for one of its two ends, as it was last said. */
-export const litOf = (entries: readonly ActEntry[], end: EndId | null = null): Lit =>
-  entriesOf(entries, 'lit').findLast((e) => (e.act.end ?? null) === (end === 'b' ? 'b' : null))?.act ?? AS_USUAL;
+export const AS_USUAL: Lit = { on: null, most: null };
 
 /** Across a piece where the batter says nothing, cm. */
 const USUAL_ACROSS_CM = 10;
