@@ -1,13 +1,17 @@
 /** The day of a batch: what its steps are made from, in one call. */
 
 import { lifeOf } from '../batch/mixes';
+import type { WholePlan } from '../batch/plan-of';
+import type { Split } from '../batch/split';
+import type { Lit } from '../batter/surface';
+import type { Kitchen } from '../formula/kitchen-settings';
 import type { Ways } from '../formula/ways';
 import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { asRead, type Units } from '../quantity/say';
 import { joinParts } from '../script/combine';
-import type { BowlAtWork, OfBatch } from './bowl';
+import { type BowlAtWork, bowlOf, type OfBatch } from './bowl';
 import type { KeptIn } from './serve';
 import type { Step } from './step';
 import { stepsOf } from './steps';
@@ -53,4 +57,41 @@ export function daySteps(
     why: asRead(s.why, units),
     slips: asRead(s.slips, units),
   }));
+}
+
+interface PlannedDay {
+  readonly house: Kitchen;
+  readonly split: Split;
+  /** Of one piece, mL; what a pan takes, where the kind fills its pan. */
+  readonly portionMl: number;
+  readonly lit: Lit;
+  /** What is lit for the second of two ends, where that is of another kind. */
+  readonly litSecond: Lit;
+  readonly methods: ReadonlyMap<string, string>;
+  readonly kept: readonly KeptIn[];
+}
+
+/** The steps of a plan, before it is a batch. */
+export function stepsOfPlan(
+  plan: WholePlan,
+  { house, split, portionMl, lit, litSecond, methods, kept }: PlannedDay,
+  find: (id: string) => Ingredient | undefined,
+): readonly Step[] {
+  const { sheet, ways, kind, school, driver, planned } = plan;
+  const batch: OfBatch = {
+    sheet,
+    weights: {},
+    entries: [
+      { id: '', at: 0, act: { what: 'lit', ...lit } },
+      { id: '', at: 0, act: { what: 'lit', end: 'b', ...litSecond } },
+    ],
+    split,
+    kind: kind.id,
+    school: school.id,
+    driver,
+    piecesPlanned: planned.pieces?.all ?? null,
+    portionMl,
+  };
+  const serve = { methods, kept, gear: house.gear };
+  return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units, serve);
 }

@@ -3,7 +3,7 @@
 import fc from 'fast-check';
 import { analyse } from '../analyse';
 import { MARKS, occursOn } from '../batch/came-out';
-import { plannedSheet, readyFor } from '../batch/plan';
+import { planOf } from '../batch/plan-of';
 import { scriptOfBatch } from '../batch/script-of';
 import { ONE } from '../batch/split';
 import { stepsOf } from '../day/steps';
@@ -37,19 +37,18 @@ function saidOf(
     entries: texts.map((text, n) => ({ key: `l${n + 1}`, text })),
   };
   const driver = { by: 'factor', factor: 1 } as const;
-  const ready = readyFor({ formula, house: FRESH_KITCHEN, end: null, driver, split: ONE, eggs: null });
-  const planned = ready.ok
-    ? plannedSheet(ready.value, {
-        driver,
-        exactness: 'gram',
-        house: FRESH_KITCHEN,
-        kind,
-        portionMl: 60,
-        split: ONE,
-        stepG: 1,
-      })
-    : null;
-  if (!planned?.ok) return null;
+  const planned = planOf({
+    formula,
+    house: FRESH_KITCHEN,
+    end: null,
+    driver,
+    split: ONE,
+    eggs: null,
+    exactness: 'gram',
+    portionMl: 60,
+    sides: [],
+  });
+  if (!planned.ok) return null;
   const { sheet } = planned.value;
   const made = waysMade(ways, sheet);
   const held = heldBy(sheet, find);

@@ -1,7 +1,7 @@
 /** Where two parts meet: over random kitchens, what one part says of a batch another never contradicts. */
 import fc from 'fast-check';
 import { noticeOf, panFatIds } from '../batch/notice';
-import { type Planned, plannedSheet, type Ready, readyFor } from '../batch/plan';
+import { planOf, type WholePlan } from '../batch/plan-of';
 import { scriptOfBatch } from '../batch/script-of';
 import { linesOfSheet, usesOf } from '../batch/sheet';
 import { bowlLines, plannedG } from '../batch/sheet-line';
@@ -20,34 +20,11 @@ import { type AnyKitchen, anyKitchen } from './kitchens';
 
 const find = (id: string) => findIngredient(id);
 
-interface Made {
-  readonly ready: Ready;
-  readonly planned: Planned;
+function make(k: AnyKitchen): WholePlan | null {
+  const p = planOf({ ...k, eggs: null, portionMl: k.driver.by === 'factor' ? null : 60, sides: [], rough: true });
+  return p.ok ? p.value : null;
 }
-
-function make(k: AnyKitchen): Made | null {
-  const ready = readyFor({
-    formula: k.formula,
-    house: k.house,
-    end: k.end,
-    driver: k.driver,
-    split: k.split,
-    eggs: null,
-  });
-  if (!ready.ok) return null;
-  const p = plannedSheet(ready.value, {
-    driver: k.driver,
-    exactness: k.exactness,
-    house: k.house,
-    rough: true,
-    kind: k.kind,
-    portionMl: k.driver.by === 'factor' ? null : 60,
-    split: k.split,
-    stepG: 1,
-  });
-  return p.ok ? { ready: ready.value, planned: p.value } : null;
-}
-const law = (runs: number, holds: (k: AnyKitchen, m: Made) => void): void => {
+const law = (runs: number, holds: (k: AnyKitchen, m: WholePlan) => void): void => {
   let made = 0;
   fc.assert(
     fc.property(anyKitchen, (k) => {

@@ -8,21 +8,18 @@ import type { PoolClient } from 'pg';
 import type { Driver, EndAsked } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
 import { knownOnSheet } from '@/core/batch/known';
-import { plannedSheet, readyFor } from '@/core/batch/plan';
-import { endsAsked } from '@/core/batch/pourings';
+import { planOf } from '@/core/batch/plan-of';
 import { saidOf } from '@/core/batch/said';
 import type { Serving } from '@/core/batch/serving';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
-import { sideLines } from '@/core/batch/sides';
+import type { Side } from '@/core/batch/sides';
 import { ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
 import type { Lit } from '@/core/batter/surface';
-import { atEnd, type EndId, endOf } from '@/core/formula/formula';
-import { kindById, schoolOf } from '@/core/formula/kinds';
+import { type EndId, endOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines, notUnderstood } from '@/core/formula/lines';
-import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
@@ -162,51 +159,40 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
       'versionId',
       `“${unread.text.slice(0, 60)}” is not understood: say on the Bench what is meant, or leave it out there.`,
     );
-  const driver = endsAsked(s.driver, v.formula);
-  // of two ends the first, where both are made
-  const at = atEnd(v.formula, driver.by === 'both' ? 'a' : end);
-  const ready = readyFor({ formula: v.formula, house, end, driver, split, eggs: s.eggs ?? null });
-  if (!ready.ok) return cannot(ready.error.path, ready.error.message);
-  const { volume, thickness } = ready.value.before;
-  const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
-  // words that mean another portion than the number are not kept
-  const ends =
-    driver.by === 'both'
-      ? ([driver.a, driver.b].map((e) => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined })) as [
-          EndAsked,
-          EndAsked,
-        ])
-      : null;
-  const pan = schoolOf(kindById(at.kind), at.school).portionMl === null;
-  const planned = plannedSheet(ready.value, {
-    driver,
-    exactness,
-    house,
-    kind: at.kind,
-    portionMl: pan ? null : portionMl,
-    panfulMl: pan ? portionMl : null,
-    split,
-    stepG: scalesOf(house.gear)[0]?.stepG ?? 1,
-  });
-  if (!planned.ok) return cannot(planned.error.path, planned.error.message);
-  const find = (id: string) => findIngredient(id, house.conventions.own);
-  const beside: SheetLine[] = [];
+  const sides: { readonly side: Side; readonly people: number }[] = [];
   for (const [n, x] of (s.sides ?? []).entries()) {
     const side = await sideById(x.sideId);
     if (!side) return cannot(`sides.${n}`, 'One of the sauces and butters is not in this kitchen any more.');
-    beside.push(...sideLines(side, x.people, n + 1, find, { ...house, exactness }));
+    sides.push({ side, people: x.people });
   }
+  const made = planOf({
+    formula: v.formula,
+    house,
+    end,
+    driver: s.driver,
+    split,
+    eggs: s.eggs ?? null,
+    exactness,
+    portionMl,
+    sides,
+  });
+  if (!made.ok) return cannot(made.error.path, made.error.message);
+  const { driver, formula: at, planned, ready, sheet, fillsPan } = made.value;
+  const { volume, thickness } = ready.before;
+  const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
+  // words that mean another portion than the number are not kept
+  const heard = (e: EndAsked): EndAsked => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined });
   const batch: NewBatch = {
     ...s,
-    driver: driver.by === 'both' && ends ? { ...driver, a: ends[0], b: ends[1] } : driver,
+    driver: driver.by === 'both' ? { ...driver, a: heard(driver.a), b: heard(driver.b) } : driver,
     split,
-    portionSaid: pan ? null : saidOf(s.portionSaid, portionMl, said),
+    portionSaid: fillsPan ? null : saidOf(s.portionSaid, portionMl, said),
     // null: as the version has it
     kind: at.kind === v.formula.kind ? null : at.kind,
     school: at.school === v.formula.school ? null : at.school,
-    sheet: [...planned.value.sheet, ...beside],
-    massG: planned.value.massG,
-    pieces: planned.value.pieces?.all ?? null,
+    sheet,
+    massG: planned.massG,
+    pieces: planned.pieces?.all ?? null,
     ending: driver.by === 'both' ? `${driver.a.name} and ${driver.b.name}` : (endOf(v.formula, end)?.name ?? null),
     endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
   };

@@ -118,7 +118,7 @@ export function Plan({
       driver,
       bagsAlone: p.driver === null,
       exactness: s.exactness,
-      portionMl: p.poured,
+      portionMl: p.portionMl,
       end: s.end,
       split,
       eggs: s.eggs,
