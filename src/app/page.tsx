@@ -42,27 +42,29 @@ export default async function Today({ searchParams }: { readonly searchParams: P
   const params = await searchParams;
   const asked = askedIn(params);
   const after = cursorIn(params.after);
-  const r = await reach(async () =>
-    Promise.all([
+  const r = await reach(async () => {
+    const shelf = formulaShelf({
+      text: asked.find,
+      kind: asked.kind || null,
+      flour: asked.flour || null,
+      liquid: asked.liquid || null,
+      without: asked.without || null,
+      verdict: asked.verdict || null,
+      useUp: asked.use,
+      archived: asked.away,
+      after,
+    });
+    return Promise.all([
       underWay(),
-      formulaShelf({
-        text: asked.find,
-        kind: asked.kind || null,
-        flour: asked.flour || null,
-        liquid: asked.liquid || null,
-        without: asked.without || null,
-        verdict: asked.verdict || null,
-        useUp: asked.use,
-        archived: asked.away,
-        after,
-      }),
-      shelfMains(),
+      shelf,
+      // of facts as the shelf leaves them
+      shelf.then(shelfMains),
       loadHouse(),
       kitchenState(),
       keptNow(),
       plansWaiting(),
-    ]),
-  );
+    ]);
+  });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [batches, page, mains, house, state, kept, plans] = r.value;
   const now = Date.now();

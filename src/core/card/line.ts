@@ -14,9 +14,10 @@ import { disagreementBracket, doubtsOf, type Weighed, weigh } from '../pantry/we
 import { type Amount, type Combined, combine, writeAmount } from '../quantity/amount';
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
+import type { SplitLine } from './claims/reader';
 import type { LineFinding, Use, Vessel } from './parts';
 import { BY_TASTE, CHANGED, COOKED_FOOD, KEPT_BACK } from './phrases';
-import { type SplitLine, splitLine } from './split';
+import { splitLine } from './split';
 import { isWord, tokensOf, type Word } from './words';
 
 type LineStatus = 'read' | 'unclear' | 'unknown';

@@ -44,7 +44,9 @@ export async function keepFacts(
   { stamp, house }: FactsKitchen,
   found: readonly Found[],
 ): Promise<void> {
-  const rows = found.map(({ versionId, formulaId, formula: f }) => {
+  // in one order, so that two who work the same wait for each other instead of for ever
+  const inOrder = [...found].sort((a, b) => (a.formulaId < b.formulaId ? -1 : 1));
+  const rows = inOrder.map(({ versionId, formulaId, formula: f }) => {
     const { mains, pour, worst, holds, allergens, allergensOpen, day } = factsOf(f, house);
     const kind = kindById(f.kind);
     const words = [f.name, kind.name, schoolOf(kind, f.school).name, mains.flour, mains.liquid];

@@ -58,7 +58,7 @@ interface ShelfFilter {
 
 const FORMULAS_AT_ONCE = 48;
 
-/** So long a filter waits for facts that are stale; what is left then is worked behind. */
+/** So long a page waits for facts that are stale; what is left then is worked behind. */
 const FACTS_MS = 1_500;
 
 interface Shelf extends Page<ShelfRow> {
@@ -69,21 +69,24 @@ interface Shelf extends Page<ShelfRow> {
 /**
  * Formulas, those used lately first, a page at a time. Text is looked for word by word. What is shown and filtered by is
  * of the kitchen as it is, whoever changed it.
- * @param waitMs so long a filter waits for facts that are stale
+ * @param waitMs so long it waits for facts that are stale
  */
 export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE, waitMs = FACTS_MS): Promise<Shelf> {
   const k = await factsKitchen();
+  const left = await workFacts(k, { mostMs: waitMs });
   const found = f.text?.trim() || f.flour || f.liquid || f.without || f.useUp;
-  const left = found ? await workFacts(k, { mostMs: waitMs }) : 0;
   let rows = await shelfRows(f, k, most);
-  const old = rows.filter((r) => r.stale).map((r) => r.id);
-  if (!found && old.length > 0) {
-    await workFacts(k, { only: old });
-    rows = await shelfRows(f, k, most);
+  if (left > 0) {
+    // what is shown is worked at once, the rest behind
+    const old = found ? [] : rows.filter((r) => r.stale).map((r) => r.id);
+    if (old.length > 0) {
+      await workFacts(k, { only: old });
+      rows = await shelfRows(f, k, most);
+    }
+    workFactsBehind();
   }
-  if (left > 0 || old.length > 0) workFactsBehind();
   const page = pageOf(rows, most, (r) => cursorOf(r.micros, r.id));
-  return { ...page, rows: page.rows.map(({ micros: _, stale: __, ...r }) => r), stale: left };
+  return { ...page, rows: page.rows.map(({ micros: _, stale: __, ...r }) => r), stale: found ? left : 0 };
 }
 
 type FoundRow = ShelfRow & { readonly micros: string; readonly stale: boolean };

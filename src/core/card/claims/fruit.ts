@@ -1,0 +1,131 @@
+/** Parts of a fruit: its zest, its juice, the whites of so many eggs. */
+import { type NameReading, readName } from '../../pantry/lookup';
+import { FILLER, HARMLESS, LEADS_INTO_STATE, STATE } from '../../pantry/tables/words';
+import type { Amount } from '../../quantity/amount';
+import { readNumber } from '../../quantity/number';
+import { plain } from '../../quantity/units';
+import { isWord, tokensOf } from '../words';
+import type { NamedThing } from './choices';
+import { finish, type Reader, type SplitLine } from './reader';
+
+const PART_OF =
+  /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained|fresh)\s+)?(zest|rind|peel|juice|yolks?|whites?)(?:\s*(?:and|&|\/)\s*(zest|rind|peel|juice))?\s+(?:(?:of|from)\s+)?(?=[\dah½¼¾otf])(.+)$/i;
+
+/** "(from 1 lemon)", "(about 2 lemons)": where it comes from, counted. */
+const FROM_PIECES =
+  /[\s,(]*\b(?:from|about|of|approx\.?|roughly)\s+(?:about\s+)?(?:\d+|½|half|an?|one|two|three|four)\s*(?:\d\/\d\s*)?(?:an?\s+)?(?:large|small|medium|ripe|unwaxed|whole)?\s*(?:lemons?|oranges?|limes?|bananas?|apples?|eggs?|pods?)\b\s*\)?/iu;
+
+const FRUITS: Readonly<Record<string, readonly [zest: string, juice: string]>> = {
+  lemon: ['lemon zest', 'lemon juice'],
+  orange: ['orange zest', 'orange juice'],
+  lime: ['?', 'lime juice'],
+};
+
+/** "zest and juice of 1 lemon", "whites of 3 eggs". */
+export function partOf(r: Reader, from: number, to: number): SplitLine | null {
+  if (!/zest|rind|peel|juice|yolk|white/i.test(r.text)) return null;
+  const text = r.text.slice(from, to);
+  const m = PART_OF.exec(text);
+  const whole = m?.[3];
+  if (!m || !whole) return null;
+  const n = readNumber(whole);
+  if (!n) return null;
+  const after = from + text.length - whole.length + n.length;
+  const rest = tokensOf(r.text.slice(after, to)).filter(isWord);
+  const noun = rest.filter(
+    (t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm) && !/^(?:whole|unwaxed|fresh|large|medium|small)$/.test(t.norm),
+  );
+  const fruit = noun[0]?.norm ?? '';
+  const tail = noun.slice(1);
+  const part = plain(m[1] ?? '').replace(/s$/, '');
+  const also = m[2] ? plain(m[2]) : null;
+  const called = (p: string): string | null =>
+    fruit === 'egg'
+      ? p === 'yolk'
+        ? 'egg yolk'
+        : p === 'white'
+          ? 'egg white'
+          : null
+      : (FRUITS[fruit]?.[p === 'juice' ? 1 : 0] ?? null);
+  const first = called(part);
+  const second = also === null ? null : called(also);
+  if (
+    !first ||
+    first === '?' ||
+    (also !== null && !second) ||
+    tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm))
+  )
+    return null;
+  const amount: Amount = {
+    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
+    approximate: false,
+  };
+  const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
+  const numberAt = after - n.length;
+  r.claim(numberAt, after, 'amount');
+  for (const t of r.tokens) {
+    if (t.as !== null || !isWord(t)) continue;
+    if (/^(?:zest|rind|peel|juice|yolk|white|whites|egg|lemon|orange|lime)$/.test(t.norm)) t.as = 'ingredient';
+    else t.as = STATE.has(t.norm) ? 'state' : 'filler';
+  }
+  return {
+    ...finish(r),
+    amounts: [amount],
+    amountSpans: [{ start: numberAt, end: after }],
+    name: word(first),
+    said: first,
+    extras: second && second !== '?' ? [{ amount, name: word(second), said: second }] : [],
+  };
+}
+
+/** "1 orange, zest and juice": both parts of so many. */
+const BOTH_OF =
+  /^(?:large|small|medium|unwaxed|\s)*(lemon|orange|lime)s?\b[\s,(:–—-]+(?:(?:finely|grated|freshly|its|the)\s+)*(zest|juice)d?\s*(?:and|&|\/|\+)\s*(juice|zest)d?\b\s*(?:only\s*)?\)?\s*$/i;
+
+export function bothOf(r: Reader, from: number, to: number): SplitLine | null {
+  const n = /zest/i.test(r.text) ? readNumber(r.text.slice(from, to)) : null;
+  const m = n ? BOTH_OF.exec(r.text.slice(from + n.length, to).trimStart()) : null;
+  const names = m?.[1] ? FRUITS[m[1].toLowerCase()] : undefined;
+  if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
+  const amount: Amount = {
+    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
+    approximate: false,
+  };
+  r.claim(from, from + n.length, 'amount');
+  for (const t of r.tokens)
+    if (t.as === null && isWord(t)) t.as = /^(?:zest|juice|lemon|orange|lime)/.test(t.norm) ? 'ingredient' : 'filler';
+  const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
+  return {
+    ...finish(r),
+    amounts: [amount],
+    amountSpans: [{ start: from, end: from + n.length }],
+    name: word(names[0]),
+    said: names[0],
+    extras: [{ amount, name: word(names[1]), said: names[1] }],
+  };
+}
+
+/** "1 lemon, juiced": the part of the fruit that is meant. */
+export function fruitPart(r: Reader, named: NamedThing): NameReading | null {
+  const fruit = Object.keys(FRUITS).find((f) => new RegExp(`^(?:[\\p{L}]+\\s+)?${f}s?$`, 'iu').test(named.said));
+  if (!fruit || named.name.kind === 'found' || named.alternatives.length > 0) return null;
+  const juice = /\bjuice(?:d)?\b/i.test(r.text);
+  const zest = /\bzest(?:ed)?\b|\brind\b/i.test(r.text);
+  if (juice === zest) return null;
+  const called = FRUITS[fruit]?.[juice ? 1 : 0];
+  if (!called || called === '?') return null;
+  for (const t of r.tokens) if (/^(?:juice|juiced|zest|zested|rind)$/.test(t.norm)) t.as = 'variant';
+  return readName(called.split(' '), r.asking.house);
+}
+
+/** "juice (from 1 lemon)": how many it comes from is no amount of it. */
+export function takeWhence(r: Reader, from: number): void {
+  const m = /lemon|orange|lime|banana|apple|egg|pod/i.test(r.text) ? FROM_PIECES.exec(r.text) : null;
+  const before = m ? r.text.slice(from, m.index) : '';
+  if (
+    m &&
+    /\p{L}{3}/u.test(before) &&
+    /\b(?:juice|zest|rind|peel|puree|mash(?:ed)?|whites?|yolks?|grated)\b/i.test(before)
+  )
+    r.claim(m.index, m.index + m[0].length, 'amount');
+}

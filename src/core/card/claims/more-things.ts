@@ -1,0 +1,174 @@
+/** A line of more amounts, each with words of its own: sums, differences, things besides, things instead. */
+import type { NameReading } from '../../pantry/lookup';
+import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
+import type { Amount } from '../../quantity/amount';
+import type { LineFinding } from '../parts';
+import * as phrases from '../phrases';
+import { isWord, type Token } from '../words';
+import { takeFill, takeFillAfter } from './amounts';
+import { type NamedThing, readNames } from './choices';
+import { claimName, isUnknown, nameOf, saidBy } from './names';
+import {
+  type At,
+  type Extra,
+  finish,
+  type LaterAmount,
+  nothing,
+  type Reader,
+  type Span,
+  type SplitLine,
+  twoAmounts,
+} from './reader';
+
+const ASIDE = 'Two amounts side by side: which one counts? Put the second in brackets if it says the same twice.';
+
+const EACH_ITS_LINE =
+  'Two amounts on one line: give each ingredient a line of its own, or put the second in brackets if it says the same twice.';
+
+const signed = (a: Amount, sign: 1 | -1): Amount['terms'] =>
+  a.terms.map((t) => ({ ...t, sign: (t.sign * sign) as 1 | -1 }));
+
+const LESS = /^(?:minus|less|−|but for)$/i;
+
+/** What a line of more amounts comes to, so far. */
+interface Line {
+  readonly r: Reader;
+  readonly named: NamedThing;
+  readonly amounts: Amount[];
+  readonly spans: Span[];
+  readonly extras: Extra[];
+  readonly alternatives: SplitLine['alternatives'][number][];
+  problem: LineFinding | null;
+}
+
+/** An amount with words of its own, and where they stand. */
+interface Beside extends LaterAmount {
+  /** Where the word that joins it begins, and where its own words end. */
+  readonly start: number;
+  readonly end: number;
+  readonly isLast: boolean;
+  readonly words: readonly Token[];
+  /** Those that say something. */
+  readonly own: readonly Token[];
+  /** "plus a little more": of the same. */
+  readonly moreOf: boolean;
+  readonly name: NameReading;
+}
+
+const JOINING =
+  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
+/** The joining word stands before the later amount. */
+const joinAt = (r: Reader, l: LaterAmount): number => JOINING.exec(r.text.slice(0, l.at.start))?.index ?? l.at.start;
+
+const isMore = (t: Token): boolean => /^(?:more|extra|additional)$/.test(t.norm);
+
+function besideOf(r: Reader, l: LaterAmount, next: LaterAmount | undefined, to: number): Beside {
+  const end = next ? joinAt(r, next) : to;
+  const words = r.free(l.at.end, end).filter(isWord);
+  const own = words.filter((t) => !FILLER.has(t.norm));
+  const moreOf = own.some(isMore) && own.every((t) => isMore(t) || STATE.has(t.norm));
+  const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
+  return { ...l, start: joinAt(r, l), end, isLast: next === undefined, words, own, moreOf, name };
+}
+
+/** Adds an amount to what is meant, or takes it off. @returns whether there is an amount */
+function add({ amounts, spans }: Line, at: At, sign: 1 | -1): boolean {
+  const [a] = amounts;
+  if (a) amounts[0] = { ...a, terms: [...a.terms, ...signed(at.amount, sign)] };
+  spans.push(at);
+  return a !== undefined;
+}
+
+/** "2 tbsp butter, plus 1 tbsp for the pan": two uses, each of which is a line. @param from to of the line before it */
+function partUses({ r, named }: Line, b: Beside, from: number, to: number): LineFinding {
+  const tail = r.text.slice(to).replace(/^[\s,(]+|[\s)]+$/g, '');
+  r.rows.push(
+    r.text.slice(from, b.start).replace(/[\s,(]+$/, ''),
+    `${r.text.slice(b.at.start, b.at.end)} ${named.said} ${tail}`,
+  );
+  r.use = null;
+  return { code: 'several-lines', message: 'Two uses on one line: each wants a line of its own.' };
+}
+
+const isSameThing = (a: NameReading, b: NameReading): boolean =>
+  a.kind === 'found' && b.kind === 'found' && a.ingredient.id === b.ingredient.id;
+
+/** So much more, or less, of the thing that is meant. */
+function addSame(line: Line, { at, words, name }: Beside, sign: 1 | -1): void {
+  if (!add(line, at, sign)) line.problem = twoAmounts(ASIDE);
+  if (isSameThing(name, line.named.name)) claimName(words, name);
+  else for (const t of words) t.as = STATE.has(t.norm) ? 'state' : 'filler';
+}
+
+/** An amount that a word adds or takes off. @returns false where its words are not understood */
+function takeJoined(line: Line, b: Beside, joined: string, from: number, to: number): boolean {
+  const { r, named, amounts } = line;
+  const { own, words, name } = b;
+  const known = named.name.kind !== 'unknown';
+  const isElsewhere = r.use !== null || r.side !== null;
+  if (isElsewhere && own.length === 0 && b.isLast && known) {
+    line.problem = partUses(line, b, from, to);
+  } else if (b.moreOf) {
+    if (amounts[0]) amounts[0] = { ...amounts[0], bound: 'or-more' };
+    for (const t of words) t.as = 'amount';
+  } else if (isSameThing(name, named.name) || own.every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm))) {
+    addSame(line, b, LESS.test(joined) ? -1 : 1);
+  } else if (!isUnknown(name) && known && !LESS.test(joined)) {
+    line.extras.push({ amount: b.at.amount, name, said: saidBy(r, words) });
+    claimName(words, name);
+  } else return false;
+  return true;
+}
+
+/** One amount more: taken out, instead, added, or nobody can say. */
+function takeBeside(line: Line, b: Beside, from: number, to: number): void {
+  const { r, named } = line;
+  const takenOut = b.or ? null : phrases.TAKEN_OUT.exec(r.text.slice(b.at.end, b.end));
+  if (takenOut) {
+    add(line, b.at, -1);
+    r.claim(b.at.end, b.at.end + takenOut[0].length, 'amount');
+  } else if (named.alternatives.length > 0 || (b.or && !b.isLast)) {
+    line.problem = twoAmounts('One amount or several others: which do you use? Keep that one on the line.');
+  } else if (b.or && b.own.length > 0 && !isUnknown(b.name)) {
+    line.alternatives.push({ name: b.name, said: saidBy(r, b.words), amount: b.at.amount });
+    claimName(b.words, b.name);
+  } else if (b.joined === null || !takeJoined(line, b, b.joined, from, to)) {
+    const within =
+      r.text.slice(b.at.end).trim() === ''
+        ? 'Two amounts on one line: put the second in brackets if it says the same twice, or take one off.'
+        : EACH_ITS_LINE;
+    line.problem ??= twoAmounts(b.own.length === 0 && named.said === '' ? ASIDE : within);
+  }
+}
+
+/** More amounts with words of their own: sums, differences, things besides, things instead. */
+export function several(
+  r: Reader,
+  from: number,
+  to: number,
+  amounts: Amount[],
+  spans: Span[],
+  later: readonly LaterAmount[],
+): SplitLine {
+  takeFill(r, spans.slice(0, 1));
+  const [first] = later;
+  const mainEnd = first ? Math.min(first.at.start, joinAt(r, first)) : to;
+  const named = readNames(r, r.free(from, mainEnd).filter(isWord));
+  const line: Line = { r, named, amounts, spans, extras: [], alternatives: [], problem: null };
+  for (const [n, l] of later.entries()) {
+    r.claim(joinAt(r, l), l.at.start, 'filler');
+    takeBeside(line, besideOf(r, l, later[n + 1], to), from, to);
+  }
+  for (const t of r.free(from, to))
+    if (isWord(t)) t.as = FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : null;
+  takeFillAfter(r);
+  return {
+    ...finish(r),
+    amounts,
+    amountSpans: spans,
+    ...named,
+    alternatives: [...named.alternatives, ...line.alternatives],
+    extras: line.extras,
+    problem: line.problem ?? r.problem,
+  };
+}

@@ -1,0 +1,106 @@
+/** What a line is for, when it goes in and what is put off: phrases at its end and its start. */
+import * as phrases from '../phrases';
+import type { Claim } from '../words';
+import type { Reader } from './reader';
+
+/** A line with none of these has no phrase to look for. */
+const TRIGGERS =
+  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+
+function takePanFat(r: Reader): void {
+  if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
+}
+
+/** A line whose ends are claimed, phrase by phrase. */
+interface Ends {
+  readonly r: Reader;
+  readonly start: number;
+  from: number;
+  to: number;
+  /** "and 2 tbsp more for the pan": what stands before it is for the batter. */
+  batter: boolean;
+}
+
+/** Claims a phrase at the end. @param said it is kept as what is done to it */
+function take(e: Ends, re: RegExp, as: Claim, said = true): RegExpExecArray | null {
+  const m = re.exec(e.r.text.slice(e.start, e.to));
+  if (!m || m.index === 0) return null;
+  const at = e.start + m.index;
+  e.r.claim(at, e.to, as);
+  if (said) e.r.keep(at, e.to);
+  e.to = at;
+  return m;
+}
+
+/** What it is for: the pan, the plate, a sauce. @returns whether a phrase said so */
+function takeUse(e: Ends): boolean {
+  const { r } = e;
+  if (r.use !== null || e.batter || r.side !== null) return false;
+  const side = take(e, phrases.SIDE, 'use', false);
+  if (side) {
+    r.side = (side[1] ?? '').toLowerCase();
+    r.use = 'topping';
+  } else if (phrases.PAN_TAILS.some((re) => take(e, re, 'use'))) r.use = 'pan';
+  else if (phrases.TOPPING_TAILS.some((re) => take(e, re, 'use'))) r.use = 'topping';
+  else {
+    const beside = take(e, phrases.BESIDE, 'use', false);
+    if (!beside) return false;
+    r.side = beside[1] ? 'filling' : 'not in the batter';
+    r.use = 'topping';
+  }
+  return true;
+}
+
+/** One round of phrases at the end. @returns whether there was one */
+function takeTails(e: Ends): boolean {
+  const { r } = e;
+  let taken = false;
+  if (!e.batter && take(e, phrases.OR_MORE, 'use')) {
+    r.orMore = true;
+    taken = true;
+  }
+  while (take(e, phrases.TAIL, 'use')) taken = true;
+  if (take(e, phrases.MOMENT, 'moment')) taken = true;
+  if (take(e, phrases.DIVIDED, 'use')) {
+    r.divided = true;
+    taken = true;
+  }
+  return takeUse(e) || taken;
+}
+
+const AT_THE_START = [
+  [phrases.PAN_FIRST, 'pan'],
+  [phrases.TOPPING_FIRST, 'topping'],
+  [phrases.FIRST, null],
+] as const;
+
+function takeHeads(e: Ends): void {
+  const { r } = e;
+  for (const [re, use] of AT_THE_START) {
+    const length = re.exec(r.text.slice(e.from, e.to))?.[0].length ?? 0;
+    if (length === 0 || e.from + length >= e.to) continue;
+    r.claim(e.from, e.from + length, 'use');
+    r.keep(e.from, e.from + length);
+    if (use && !e.batter) r.use = use;
+    e.from += length;
+  }
+}
+
+/** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
+export function takePhrases(r: Reader, start: number): { readonly from: number; readonly to: number } {
+  const e: Ends = { r, start, from: start, to: r.text.length, batter: false };
+  const remark = r.text.includes('(') ? [...r.text.matchAll(phrases.REMARK)].at(-1) : undefined;
+  if (remark && /^[\s.;]*$/.test(r.text.slice(remark.index + remark[0].length))) {
+    r.claim(remark.index, e.to, 'state');
+    e.to = remark.index;
+  }
+  if (TRIGGERS.test(r.text)) {
+    const extra = take(e, phrases.EXTRA, 'use');
+    if (extra) e.batter = true;
+    if (extra && !/\b(?:for|to)\b/i.test(extra[0])) r.orMore = true;
+    while (takeTails(e));
+    takeHeads(e);
+  }
+  takePanFat(r);
+  return e;
+}
