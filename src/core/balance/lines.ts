@@ -111,14 +111,19 @@ export function asRows(f: Formula, key: string, rows: readonly string[]): Formul
   const [first, ...more] = rows;
   if (!entry || first === undefined) return f;
   const { ingredientId: _, stands: __, ...kept } = entry;
+  /** A row that says its own use stands in no bowl that was chosen for the line. */
+  const row = (text: string): Omit<Entry, 'key'> => {
+    const { key: _key, vessel, ...others } = kept;
+    return { ...others, text, ...(vessel && !/ for the pan$/.test(text) && { vessel }) };
+  };
   return more.reduce<Formula>(
     (g, text, n) => {
-      const made: Entry = { ...kept, key: nextKey(g.entries), text };
+      const made: Entry = { ...row(text), key: nextKey(g.entries) };
       return withEntries(g, [...g.entries.slice(0, at + n + 1), made, ...g.entries.slice(at + n + 1)]);
     },
     withEntries(
       f,
-      f.entries.map((e) => (e.key === key ? { ...kept, text: first } : e)),
+      f.entries.map((e) => (e.key === key ? { ...row(first), key } : e)),
     ),
   );
 }

@@ -16,13 +16,14 @@ import { type Finding, findingKey, heard } from '../findings/finding';
 import { counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
-import { formulaLines } from '../formula/lines';
+import { formulaLines, isAddIn } from '../formula/lines';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type FatLine, houseFatLines } from '../script/pan-fat';
+import { lineOffers } from '../script/told-lines';
 
 /** An ingredient as it is picked. */
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
@@ -39,6 +40,8 @@ interface LineCan {
   readonly drain: boolean;
   /** Its whites can be whipped apart: its own words leave that open. */
   readonly whip: boolean;
+  /** It can wait for the rest, and is no add-in. */
+  readonly wait: boolean;
 }
 
 /** A line as the sheet shows it: without its amounts and parts, and of other ingredients no more than is picked. */
@@ -135,6 +138,7 @@ function benchLine(l: FormulaLine): BenchLine {
       age: !l.off && (i?.ownAcidMeqPer100g ?? 0) > 0 && i?.category === 'leavening',
       drain: !l.off && i !== null && l.use === 'batter' && l.grams !== null && behaviourOf(i).boundWater,
       whip: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && !SAYS_WHIPPED.test(l.text),
+      wait: !l.off && l.use === 'batter' && i !== null && !isAddIn(l),
     },
   };
   shown.set(l, made);
@@ -169,7 +173,19 @@ function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
   if (o.what === 'way') return k.ways[o.way] === o.value;
   if (o.what === 'measure') return k.conventions[o.of] === o.value;
   if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;
-  return lines.find((l) => l.key === o.key)?.moment === o.moment;
+  return o.what === 'moment' && lines.find((l) => l.key === o.key)?.moment === o.moment;
+}
+
+/** Where a line goes is offered once: as the whole method puts it. */
+function offersOn(b: Bench, lines: readonly FormulaLine[]): readonly Offer[] {
+  const { cardNotes: notes } = b.formula;
+  const { conventions } = kitchenOf(b.formula, b.house);
+  const moved = lineOffers(lines, notes, conventions, (id) => findIngredient(id, conventions.own));
+  const others = offersFrom(notes, lines, conventions);
+  return [
+    ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
+    ...moved,
+  ];
 }
 
 function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
@@ -177,9 +193,7 @@ function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
   if (cardNotes.trim() === '' && name.trim() === '') return null;
   return {
     guess: guessKind(name, lines, cardNotes),
-    offers: offersFrom(cardNotes, lines, kitchenOf(b.formula, b.house).conventions).filter(
-      (o) => !isTaken(o, b, lines),
-    ),
+    offers: offersOn(b, lines).filter((o) => !isTaken(o, b, lines)),
     told: toldBy(cardNotes).map((t) => t.says),
   };
 }

@@ -84,7 +84,8 @@ export function unpacked(bytes: Uint8Array, most: Most): Result<Files, string> {
   } catch {
     wrong ??= 'It is damaged, or only a part of a zip file.';
   }
-  if (wrong === null && [...parts.keys()].some((n) => !ended.has(n)))
+  // cut off between two files, it has no table of contents
+  if (wrong === null && (says === null || [...parts.keys()].some((n) => !ended.has(n))))
     wrong = 'It is damaged, or only a part of a zip file.';
   if (wrong !== null) return { ok: false, error: wrong };
   const whole = (of: readonly Uint8Array[]): Uint8Array => {

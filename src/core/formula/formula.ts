@@ -9,12 +9,13 @@ import type { KindId, Rail } from './kinds';
 import type { Kitchen } from './kitchen-settings';
 import type { Ways } from './ways';
 
-/** When an add-in goes in. */
-export const MOMENTS = ['bowl', 'rest', 'poured', 'flip', 'top'] as const;
+/** When a line goes in, where that is not with its bowl: an add-in at any moment, other lines after the rest. */
+export const MOMENTS = ['bowl', 'rest', 'fried', 'poured', 'flip', 'top'] as const;
 export type Moment = (typeof MOMENTS)[number];
 export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
   bowl: 'stirred into the bowl',
-  rest: 'folded in after the rest',
+  rest: 'in after the rest',
+  fried: 'fried first, in the pan',
   poured: 'sprinkled on the poured face',
   flip: 'just before the flip',
   top: 'laid on top',

@@ -103,7 +103,9 @@ const offered = (notes: string, texts = '200 g flour\n100 g blueberries') =>
         ? `${o.of} ${o.value}`
         : o.what === 'portion'
           ? `portion ${o.ml}`
-          : `${o.key} ${o.moment}`,
+          : o.what === 'moment'
+            ? `${o.key} ${o.moment}`
+            : o.what,
   );
 
 test.each([

@@ -246,6 +246,8 @@ export type Offer = { readonly words: string } & (
   | { readonly what: 'measure'; readonly of: keyof typeof MEASURED; readonly value: string; readonly says: string }
   | { readonly what: 'portion'; readonly ml: number; readonly says: string }
   | { readonly what: 'moment'; readonly key: string; readonly moment: Moment; readonly says: string }
+  /** A line is parted, a row for each use. */
+  | { readonly what: 'rows'; readonly key: string; readonly rows: readonly string[]; readonly says: string }
 );
 
 /** What the card tells besides, for which a formula has no place of its own. */

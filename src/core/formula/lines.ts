@@ -6,11 +6,26 @@ import { BY_TASTE } from '../card/phrases';
 import { houseKey } from '../pantry/conventions';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { drainLine } from './drained';
-import { counts, type EndId, type Entry, endOf, type Formula, type FormulaLine, kitchenOf } from './formula';
+import {
+  counts,
+  type EndId,
+  type Entry,
+  endOf,
+  type Formula,
+  type FormulaLine,
+  kitchenOf,
+  type Moment,
+} from './formula';
 import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
 import { powderStrength } from './powder-age';
 
-const isAddIn = (l: Line): boolean =>
+/** Add-ins go in when their entry says; of other lines of the batter nothing can be said but that they wait for the rest. */
+const momentOf = (e: Entry, line: Line): Moment | null => {
+  if (isAddIn(line)) return e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl');
+  return line.use === 'batter' && e.moment === 'rest' ? 'rest' : null;
+};
+
+export const isAddIn = (l: Line): boolean =>
   l.ingredient !== null && l.use === 'batter' && behaviourOf(l.ingredient).inclusion;
 
 /** Lines as last made of their entries: an entry that has not changed is the same line, by reference too. */
@@ -56,7 +71,7 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     drainedG: line === read ? 0 : (e.drainedG ?? 0),
     mostG: e.mostG ?? null,
     strength: opened && k.today && ages ? powderStrength(opened, k.today) : 1,
-    moment: isAddIn(line) ? (e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl')) : null,
+    moment: momentOf(e, line),
     dressing: e.dressing ?? 'plain',
     group: e.group ?? null,
   };

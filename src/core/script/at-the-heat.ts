@@ -81,11 +81,11 @@ function fried(
   vessel: ScriptAct['vessel'],
   preheat: string,
 ): readonly string[] {
-  const sides = first ? own.filter((l) => l.goes?.to === 'fried') : [];
+  const sides = first ? own.filter((l) => l.moment === 'fried') : [];
   const [side] = sides;
-  if (!side?.goes) return [];
+  if (!side) return [];
   const fats = own.filter((l) => (l.fryShare?.share ?? 0) > SOME);
-  const min = side.goes.min ?? FRY_MIN;
+  const min = side.goes?.min ?? FRY_MIN;
   return [
     acts.put('fry first', listed(sides), {
       takes: [...sides.map((l) => line(l)), ...fats.map((l) => line(l, l.fryShare?.share))],
@@ -94,7 +94,7 @@ function fried(
       minutes: { all: min, hands: min },
       after: [preheat],
       says: [{ do: sentence(`fry the ${listed(sides)} first, in the pan the batter goes into`), why: '' }],
-      source: { from: 'told', words: side.goes.words },
+      ...(side.goes && { source: { from: 'told', words: side.goes.words } }),
     }).id,
   ];
 }

@@ -271,11 +271,16 @@ function standing(m: SoFar, { late, whites }: Parted): string {
     });
   for (const act of foldsBeforeRest(ways, kind) ? [fold, rest] : [rest, fold]) act();
   const after = own.filter((l) => l.moment === 'rest' && l.forEnd === undefined);
+  const stirred = after.every((l) => l.vessel !== 'fold-in');
   if (after.length > 0)
-    next(after.every((l) => l.goes?.to === 'late') ? 'stir in' : 'fold', listed(after), {
+    next(stirred ? 'stir in' : 'fold', listed(after), {
       ...(after[0]?.goes?.to === 'late' && { source: { from: 'told', words: after[0].goes.words } }),
       takes: after.map(toBowl),
-      says: [{ do: sentence(`fold in ${listed(after)}`), why: 'Early, it colours the batter and sinks.' }],
+      says: [
+        stirred
+          ? { do: sentence(`stir in the ${listed(after)}`), why: 'Wet early, it would be spent before the heat.' }
+          : { do: sentence(`fold in ${listed(after)}`), why: 'Early, it colours the batter and sinks.' },
+      ],
     });
   return batter;
 }

@@ -3,13 +3,17 @@
  * first in the pan, so much of the butter for the pan, eggs in the morning. Only what is told as done; what is denied,
  * left to taste or another's way moves nothing.
  */
+import { rewriteAmount, writtenGrams } from '../card/rewrite';
 import { type Clause, clausesOf, timesIn } from '../card/told/clause';
+import { type FormulaLine, MOMENT_NAMES, type Moment } from '../formula/formula';
+import type { Offer } from '../formula/from-card';
+import { namedOn } from '../formula/named-on';
 import type { KitchenConventions } from '../pantry/conventions';
-import type { Ingredient } from '../pantry/ingredient';
+import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { nounsOf } from '../pantry/nouns';
 import { weigh } from '../pantry/weigh';
 import { readAmount } from '../quantity/amount';
-import type { ScriptLine } from './making';
+import { type ScriptLine, SOME } from './making';
 
 type Find = (id: string) => Ingredient | undefined;
 
@@ -30,7 +34,7 @@ const FRIES =
   /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+)\b[^.;]*/iu;
 const IN_FAT = /\bin\s+(?:about\s+)?([^.;]*?)\s*(?:of\s+)?(?:the\s+)?(?:butter|oil|lard|fat)\b/i;
 const REST_FOR_PAN =
-  /\b(?:the rest of|the remaining|remaining|the other half of)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:pan|skillet|griddle|iron|dish)\b|\b(?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:fry|grease|brush)\b/i;
+  /\b(?:the rest of|the remaining|remaining|the other half of)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:pan|skillet|griddle|iron|dish)\b|\b(?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:fry|grease|brush)\b|\b(?:pan|skillet|dish) (?:and|with) (?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b/i;
 const HALF_FOR_PAN =
   /\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)?[^.;]{0,30}\bfor the (?:pan|skillet|griddle|iron)\b|\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)\b[^.;]{0,30}\b(?:in|into) the (?:hot )?(?:pan|skillet)\b/i;
 const LATE =
@@ -89,7 +93,7 @@ export function asTold(
   return lines.map((l) => {
     if (l.vessel === 'pan' || l.vessel === 'topping') return l;
     const goes = friedBy(clauses, l, find);
-    if (goes) return { ...l, goes };
+    if (goes) return { ...l, moment: 'fried', goes };
     let moved: ScriptLine = l;
     for (const c of clauses) moved = { ...moved, ...movedBy(c, moved, house, find) };
     // a fat that something is fried in, where nothing is, stays in its bowl
@@ -98,5 +102,57 @@ export function asTold(
     const panShare =
       isFat(l, find) && restForPan && fryShare ? { share: left, words: restForPan.text } : moved.panShare;
     return { ...moved, fryShare, panShare };
+  });
+}
+
+/** What of a line goes into the pan: greased with, or fried in. */
+const forThePan = (l: ScriptLine): number => (l.panShare?.share ?? 0) + (l.fryShare?.share ?? 0);
+/** So nearly all of it that nothing is left for the bowl. */
+const ALL_OF_IT = 0.99;
+
+/**
+ * What a card's method says of where lines go, as something the cook can take: the same that the card's own script
+ * does.
+ */
+export function lineOffers(
+  lines: readonly FormulaLine[],
+  notes: string,
+  house: KitchenConventions,
+  find: Find,
+): readonly Offer[] {
+  const own = lines.filter((l) => l.ingredient !== null && l.side === null && l.use === 'batter' && !l.off);
+  const asLines = own.map(
+    (l): ScriptLine => ({
+      key: l.key,
+      name: l.ingredient ? kitchenName(l.ingredient) : l.text,
+      vessel: l.vessel,
+      grams: l.grams,
+      text: l.text,
+      preparation: l.preparation,
+      parts: l.parts.map((p) => ({ id: p.ingredient.id })),
+    }),
+  );
+  return asTold(asLines, notes, house, find).flatMap((l, n): readonly Offer[] => {
+    const line = own[n];
+    if (!line) return [];
+    const name = namedOn(line).toLowerCase();
+    const says = (m: Moment): string => `${name}: ${MOMENT_NAMES[m]}`;
+    if (l.goes && (l.moment === 'fried' || l.moment === 'rest'))
+      return [{ what: 'moment', key: l.key, moment: l.moment, says: says(l.moment), words: l.goes.words }];
+    const share = lines.some((x) => x.use === 'pan' && x.ingredient?.id === line.ingredient?.id) ? 0 : forThePan(l);
+    if (share <= SOME || line.grams === null) return [];
+    const pan = `${writtenGrams(share * line.grams)} ${name} for the pan`;
+    const words = l.panShare?.words ?? l.fryShare?.words ?? '';
+    if (share >= ALL_OF_IT) return [{ what: 'rows', key: l.key, rows: [pan], says: `${name}: for the pan`, words }];
+    const rows = [rewriteAmount(line, (1 - share) * line.grams, house), pan];
+    return [
+      {
+        what: 'rows',
+        key: l.key,
+        rows,
+        says: `${writtenGrams(share * line.grams)} of the ${name} is for the pan`,
+        words,
+      },
+    ];
   });
 }

@@ -27,6 +27,7 @@ function sets(o: Offer): string {
     case 'portion':
       return `Portion: ${o.says}`;
     case 'moment':
+    case 'rows':
       return capital(o.says);
   }
 }
@@ -44,6 +45,7 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
     else if (o.what === 'measure')
       send({ do: 'set', part: { conventions: { ...f.conventions, [o.of]: o.value } }, place: null });
     else if (o.what === 'portion') send({ do: 'set', part: { portionMl: o.ml }, place: null });
+    else if (o.what === 'rows') send({ do: 'part', key: o.key, rows: o.rows });
     else send({ do: 'choose', key: o.key, choice: { moment: o.moment } });
   };
   return (

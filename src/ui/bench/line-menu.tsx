@@ -68,7 +68,15 @@ export function LineMenu({
           act: choose({ foam: foam ?? undefined }),
         })),
       }),
-      ...(line.moment
+      ...where(can.wait, {
+        name: `When: ${MOMENT_NAMES[line.moment ?? 'bowl']}`,
+        items: (['bowl', 'rest'] as const).map((m) => ({
+          name: MOMENT_NAMES[m],
+          off: m === (line.moment ?? 'bowl'),
+          act: choose({ moment: m === 'bowl' ? undefined : m }),
+        })),
+      }),
+      ...(line.moment && !can.wait
         ? [
             {
               name: `When: ${MOMENT_NAMES[line.moment]}`,

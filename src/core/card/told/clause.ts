@@ -57,7 +57,7 @@ const OPTIONAL =
   /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
-  /\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
+  /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
 /** Where the talk comes back to this card's own way. */
 const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
 /** A sentence that begins so is left to the cook as a whole. */
