@@ -5,7 +5,7 @@
 
 /** Where it goes that is not the batter. Each takes the text to its end, or to the next comma or bracket. */
 const PAN =
-  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly|cr[eê]pe|pancake|blini|frying|baking|roasting|oven|sheet|cake|muffin|hot|heavy|large|small|non-?stick|cast[\s-]iron)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|brush|oiling|cooking|coating the pan|coat the pan|baking[\s-](?:sheets?|trays?|dish)|trays?|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
+  /[\s,(–—-]*\b(?:for|to)\s+(?:(?:the|a|your|brushing|greasing|oiling|wiping|lightly|cr[eê]pe|pancake|blini|frying|baking|roasting|oven|sheet|cake|muffin|hot|heavy|large|small|non-?stick|cast[\s-]iron)\s+)*(?:pans?|griddle|skillet|irons?|waffle[\s-]?irons?|frying|fry|greasing|grease|brushing|brush|oiling|cooking|coating the pan|coat the pan|(?:baking|oven)[\s-](?:sheets?|trays?|dish)|trays?|tins?|moulds?|molds?|ball pan|shallow[\s-]frying|plate)\b(?!\s+(?:apples?|sauce|syrup))[^()\d]*\)?\s*$/i;
 const TOPPING =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:serving|serve|topping|top|dusting|dust|drizzling|drizzle|garnish|garnishing|(?:(?:the|an?)\s+)?(?:egg[\s-]?)?wash|glazing|glaze over|sprinkle|scatter|squeeze over|decorate|decorating|decoration|sprinkling|spreading|finish|finishing|pouring over|spooning over|the table|eat(?:ing)?|spread on top)\b[^()\d]*|\b(?:on top|on the side|alongside|at the table)\b[^()\d]*)\)?\s*$/i;
 const PANS = '(?:pans?|skillets?|griddles?|irons?|tins?|moulds?|molds?|hollows?|wells?|woks?|fryers?|plates?)';
@@ -29,7 +29,7 @@ export const BATTERS =
   /^(?:batter|pancakes?|waffles?|cr[eê]pes?|cakes?|griddle|dough|mix|mixture|base|flour|wet|dry|first|second|whole|best|recipe|eggs?|whites?|yolks?|day|morning|bowl|sponge|rise|lift|acid|flavou?r|colou?r|taste|crust|crumb|texture|sweetness|kids|children|batch|lot|rest|starter|poolish|ferment|foam|meringue)$/i;
 /** A remark in brackets about what is left, or what would do as well: no name of this line. */
 export const REMARK =
-  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|put\s+aside|set\s+aside)|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|put\s+aside|set\s+aside)|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
 
 /** The same in the other languages of the names. */
 const PAN_ABROAD =
@@ -52,7 +52,7 @@ export const EXTRA =
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
 export const TAIL =
-  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|more or less|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
 export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED =
   /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;

@@ -67,7 +67,9 @@ function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
       message: 'For two uses: how much of it goes into the batter? Give each a line of its own.',
     };
   const whom = r.use === null && r.side === null ? phrases.FOR_WHOM.exec(r.text.slice(from, to)) : null;
-  return whom && !phrases.BATTERS.test(whom[1] ?? '') && !phrases.BATTERS.test(whom[2] ?? '')
+  const isOurs = (w = ''): boolean => phrases.BATTERS.test(w);
+  // "for my aunt's cake" is another's
+  return whom && (/['’]s?$/.test(whom[1] ?? '') || (!isOurs(whom[1]) && !isOurs(whom[2])))
     ? {
         code: 'not-understood',
         message: `“${whom[0].trim().replace(/^[,(\s]+|[)\s.]+$/g, '')}”: is it for the batter? Say where it goes.`,

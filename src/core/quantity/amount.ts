@@ -164,7 +164,8 @@ function readFull(
 
 const SIZE_WORD =
   /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad|can|tin|jar|packet|carton|tub|pot|bag|glass|mug|bowl|block)(?:e?s)?\b)/i;
-const PART_AFTER = /^\s+and\s+(an?\s+|one\s+|two\s+|three\s+)?(half|third|thirds|quarters?|fourths?|eighths?)\b/i;
+const PART_AFTER =
+  /^\s+and\s+(an?\s+|one[\s-]+|two[\s-]+|three[\s-]+)?(half|third|thirds|quarters?|fourths?|eighths?)\b/i;
 const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
 const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
 
@@ -253,7 +254,7 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   // "a cup and a half", "a cup and three quarters"
   const more = PART_AFTER.exec(text.slice(at));
   if (more && !high) {
-    const many = { two: 2, three: 3 }[(more[1] ?? '').trim().toLowerCase()] ?? 1;
+    const many = { two: 2, three: 3 }[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;
     low = low.add(
       new Fraction(
         many,

@@ -105,13 +105,15 @@ const FRACTION = new RegExp(
 const RUN_TOGETHER = /^(\d)(\d)\s*[/\u2044]\s*([2348])(?![\d.,])/;
 const VULGAR_ONLY = new RegExp(`^(${V})(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
 const THOUSANDS = /^(\d{1,3}(?:,\d{3})+)(?![\d,])/;
+/** Thousands parted by an apostrophe; by a gap where that can be nothing else: "1 000 g" is no pack of a size. */
+const PARTED = /^([1-9]\d{0,2}(?:['\u2019\u2009\u202f]\d{3}| 000))(?=\s*(?:g|grams?|gr|ml)\b)/i;
 const DECIMAL = /^(\d{1,9}(?:[.,]\d{1,6})?|\.\d{1,6})(?![\d])/;
 const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const DIGIT_AND = new RegExp(`^(\\d{1,3})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const WORD_PARTS = new RegExp(`^(${WORD}|an?)[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const PARTS_ONLY = new RegExp(`^(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(?:\\s+of\\b)?`, 'i');
-const COUPLE = /^(?:an?\s+)?couple(?:\s+of)?\b/i;
+const COUPLE = /^(?:an?\s+)?(?:couple|pair(?=\s+of))(?:\s+of)?\b/i;
 /** "between 1 and 2". */
 const BETWEEN = /^between\s+/i;
 const UNIT_WORD = 'one|two|three|four|five|six|seven|eight|nine';
@@ -154,6 +156,8 @@ function readOne(text: string): One | null {
   if (m && Number(m[2]) > 0) return { value: new Fraction(Number(m[1]), Number(m[2])), length: m[0].length };
   m = VULGAR_ONLY.exec(text);
   if (m) return { value: new Fraction(VULGAR[m[1] ?? ''] ?? 0), length: m[0].length };
+  m = PARTED.exec(text);
+  if (m) return oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length);
   m = THOUSANDS.exec(text);
   if (m && !text.startsWith('0')) {
     const whole = new Fraction((m[1] ?? '').replaceAll(',', ''));

@@ -180,7 +180,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   grating: 'grating gratings twist twists grind grinds',
   part: 'part parts',
   bowl: 'bowlful bowlfuls bowl bowls',
-  carton: 'carton cartons bottle bottles tub tubs pot pots becher brik',
+  carton: 'carton cartons bottle bottles tub tubs pot pots bar bars becher brik',
   'house-cup': 'tasse tassen tasses taza tazas tazza tazze kop koppen kopje kopjes kopp kopper kopp koppar filizanka',
   spoonful: 'spoonful spoonfuls spoonsful spoon spoons cuilleree cuillerees cuillere cuilleres loffel cuchara',
   slice:

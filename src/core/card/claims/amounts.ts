@@ -117,8 +117,11 @@ export function findAmounts(r: Reader, from: number, to: number): void {
     if (r.tokens.some((x) => x.as !== null && x.start >= t.start && x.end <= end)) continue;
     const digits = /[\d½¼¾⅓⅔⅛⅜⅝⅞]/u.test(r.text.slice(t.start, end));
     const counted = unitOf(a.amount) !== null;
-    // a bare "a" or "one" further on counts nothing
-    if (!counted && !digits && !first && !/^(?:half|two|three|four|five|six|one|dozen|another)/i.test(t.text)) continue;
+    // a bare "a" or "one" further on counts nothing, but of eggs: "two eggs and a white"
+    const more =
+      /\b(?:and|plus)\s*$|[&+]\s*$/i.test(r.text.slice(from, t.start)) && ONE_EGG.test(r.text.slice(end, to));
+    if (!counted && !digits && !first && !more && !/^(?:half|two|three|four|five|six|one|dozen|another)/i.test(t.text))
+      continue;
     if (
       !counted &&
       !digits &&
@@ -133,6 +136,8 @@ export function findAmounts(r: Reader, from: number, to: number): void {
     at = end;
   }
 }
+
+const ONE_EGG = /^\s*(?:(?:extra|whole|large|more)\s+)?(?:eggs?|yolks?|whites?)\b/i;
 
 const FIRST_SIGNS = new Set('0123456789½¼¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞~≈.');
 

@@ -1,5 +1,5 @@
 /** A line of more amounts, each with words of its own: sums, differences, things besides, things instead. */
-import type { NameReading } from '../../pantry/lookup';
+import { type NameReading, readName } from '../../pantry/lookup';
 import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
 import type { Amount } from '../../quantity/amount';
 import type { LineFinding } from '../parts';
@@ -62,12 +62,23 @@ const joinAt = (r: Reader, l: LaterAmount): number => JOINING.exec(r.text.slice(
 
 const isMore = (t: Token): boolean => /^(?:more|extra|additional)$/.test(t.norm);
 
-function besideOf(r: Reader, l: LaterAmount, next: LaterAmount | undefined, to: number): Beside {
+/** "two eggs and a white": of an egg, whatever else is white. */
+const isOnlyWhite = (own: readonly Token[], { name }: NamedThing): boolean =>
+  own.length === 1 &&
+  /^whites?$/.test(own[0]?.norm ?? '') &&
+  name.kind === 'found' &&
+  name.ingredient.category === 'egg';
+const whiteOf = (r: Reader): NameReading => {
+  const white = readName(['egg', 'white'], r.asking.house);
+  return { ...white, as: white.as.slice(1) } as NameReading;
+};
+
+function besideOf(r: Reader, named: NamedThing, l: LaterAmount, next: LaterAmount | undefined, to: number): Beside {
   const end = next ? joinAt(r, next) : to;
   const words = r.free(l.at.end, end).filter(isWord);
   const own = words.filter((t) => !FILLER.has(t.norm));
   const moreOf = own.some(isMore) && own.every((t) => isMore(t) || STATE.has(t.norm));
-  const name = own.length > 0 && !moreOf ? nameOf(r, words) : nothing;
+  const name = own.length === 0 || moreOf ? nothing : isOnlyWhite(own, named) ? whiteOf(r) : nameOf(r, words);
   return { ...l, start: joinAt(r, l), end, isLast: next === undefined, words, own, moreOf, name };
 }
 
@@ -157,7 +168,7 @@ export function several(
   const line: Line = { r, named, amounts, spans, extras: [], alternatives: [], problem: null };
   for (const [n, l] of later.entries()) {
     r.claim(joinAt(r, l), l.at.start, 'filler');
-    takeBeside(line, besideOf(r, l, later[n + 1], to), from, to);
+    takeBeside(line, besideOf(r, named, l, later[n + 1], to), from, to);
   }
   for (const t of r.free(from, to))
     if (isWord(t)) t.as = FILLER.has(t.norm) ? 'filler' : STATE.has(t.norm) ? 'state' : null;

@@ -129,14 +129,20 @@ function standsAlone({ r, to, prev, cur, total }: Follows): boolean {
 const IS_BRACKET = /[([]\s*(?:[^)\]]*)$/;
 const SAYS_SAME = /[=/|≈~]|\bor\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i;
 
+/** Things that are counted as well as weighed. */
+const COUNTED = /\b(?:eggs?|yolks?|whites?|bananas?|apples?|pears?|lemons?|oranges?)\b/i;
+
 /** "1 cup (240 ml) milk", "8 oz 225 g flour": the same amount said once more. */
 function takeAgain(f: Follows): boolean {
   const { r, told, to, prev, cur, next, between, after, names, standing, total } = f;
   const nameEnd = names[names.length - 1]?.end ?? prev.end;
   const saysAgain = SAYS_AGAIN.test(names.length === 0 ? between : r.text.slice(nameEnd, cur.start));
-  if (JOINED.test(between) || !saysAgain || !cur.counted || !standsAlone(f)) return false;
   const way = wayOf(cur.amount);
-  const otherWay = way !== wayOf(standing) && way !== 'count' && way !== 'vague';
+  // "100 g (2) eggs": so many in a bracket say again what was weighed
+  const counts =
+    way === 'count' && wayOf(standing).startsWith('mass') && /[([]\s*$/.test(between) && COUNTED.test(r.text);
+  if (JOINED.test(between) || !saysAgain || !(cur.counted || counts) || !standsAlone(f)) return false;
+  const otherWay = way !== wayOf(standing) && way !== 'vague' && (way !== 'count' || counts);
   const afterNames = nameWords(r, cur.end, next?.start ?? to);
   const plainAfter =
     names.length === 0 || afterNames.length === 0 || /^\s*[)\]]/.test(after) || !beginsName(r, afterNames);
@@ -160,7 +166,10 @@ function toldIn(r: Reader, to: number): Told {
   told.spans.push(first);
   r.fill = first.fill;
   const packed = first.counted && !isVague(first.amount) ? PACK.exec(text.slice(first.end, to)) : null;
-  if (packed && !/^\s*(?:sticks?|cups?|bars?)/i.test(packed[0])) {
+  if (
+    packed &&
+    !/^\s*(?:sticks?|cups?|bars?(?!\s+(?:of\s+)?(?:\p{L}+\s+)?chocolate))/iu.test(text.slice(first.end, to))
+  ) {
     r.claim(first.end, first.end + packed[0].length, 'amount');
     told.spans[0] = { start: first.start, end: first.end + packed[0].length };
   }

@@ -86,6 +86,29 @@ function takeHeads(e: Ends): void {
   }
 }
 
+/** "oil for the iron, 5 g": what it is for stands before the amount. */
+const IN_THE_MIDDLE = [
+  [
+    /\s+(?:for|to)\s+(?:the\s+|your\s+)?(?:pans?|griddle|skillet|(?:waffle[\s-]?)?irons?|frying|fry|greasing|grease|brushing|cooking)(?=\s*[,:–—-]\s*[\d½¼¾⅓⅔⅛])/iu,
+    'pan',
+  ],
+  [
+    /\s+(?:for|to)\s+(?:the\s+)?(?:serving|serve|dusting|dust|drizzling|drizzle|topping|top)(?=\s*[,:–—-]\s*[\d½¼¾⅓⅔⅛])/iu,
+    'topping',
+  ],
+] as const;
+
+function takeMiddle({ r, start }: Ends): void {
+  for (const [re, use] of IN_THE_MIDDLE) {
+    const m = r.use === null ? re.exec(r.text.slice(start)) : null;
+    if (!m) continue;
+    const [at, end] = [start + m.index, start + m.index + m[0].length];
+    r.claim(at, end, 'use');
+    r.keep(at, end);
+    r.use = use;
+  }
+}
+
 /** Phrases at the end and the start of a line, in any order: each is claimed, and the line ends before it. */
 export function takePhrases(r: Reader, start: number): { readonly from: number; readonly to: number } {
   const e: Ends = { r, start, from: start, to: r.text.length, batter: false };
@@ -99,6 +122,7 @@ export function takePhrases(r: Reader, start: number): { readonly from: number; 
     if (extra) e.batter = true;
     if (extra && !/\b(?:for|to)\b/i.test(extra[0])) r.orMore = true;
     while (takeTails(e));
+    takeMiddle(e);
     takeHeads(e);
   }
   takePanFat(r);

@@ -348,6 +348,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'plant butter': '?margarine',
   'baking margarine': 'margarine',
   oleo: 'margarine',
+  marg: 'margarine',
   oleomargarine: 'margarine',
   'baking fat': '?margarine shortening',
   'light olive oil': 'oil-olive',

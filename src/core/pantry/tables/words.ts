@@ -34,7 +34,7 @@ export const STATE = list(
   tightly beaten whisked whipped separated separately chopped finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
   cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
-  stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
+  plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
   straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
   fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
@@ -87,8 +87,8 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['powdered', /^(?:cinnamon|ginger|cardamom|turmeric|cocoa|nutmeg|clove)$/],
   ['dried', /^(?:date|raisin|sultana|oregano|yeast)$/],
   ['dry', /^(?:yeast|ginger|cinnamon|raisin)$/],
-  ['tinned', /^(?:pumpkin|puree|sweetcorn)$/],
-  ['canned', /^(?:pumpkin|puree|sweetcorn)$/],
+  ['tinned', /^(?:pumpkin|puree|sweetcorn|pineapple|peach|pear|cherry|mango|apricot|plum)$/],
+  ['canned', /^(?:pumpkin|puree|sweetcorn|pineapple|peach|pear|cherry|mango|apricot|plum)$/],
   ['unsalted', /^(?:almond|walnut|pecan|hazelnut|cashew|pistachio|peanut|nut|margarine|shortening|lard|seed)$/],
   ['salted', /^(?:peanut butter)$/],
   ['refined', /^(?:oil|sugar|salt)$/],
