@@ -12,7 +12,16 @@ export type FillMethod = (typeof FILL_METHODS)[number];
 export const FLOUR_FILLS = [...FILL_METHODS, 'own'] as const;
 export type FlourFill = (typeof FLOUR_FILLS)[number];
 
-export const EGG_SIZES = ['medium', 'large', 'extra-large'] as const;
+/** American sizes, and the European stamps: each its own weight. */
+export const EGG_SIZES = [
+  'medium',
+  'large',
+  'extra-large',
+  'small-eu',
+  'medium-eu',
+  'large-eu',
+  'extra-large-eu',
+] as const;
 type EggSize = (typeof EGG_SIZES)[number];
 
 export const SALT_CRYSTALS = ['fine', 'light-flake', 'dense-flake'] as const;
@@ -78,7 +87,15 @@ export const CONVENTION_NAMES = {
     packed: 'packed',
     own: 'my own, as weighed',
   },
-  egg: { medium: 'medium, 44 g', large: 'large, 50 g', 'extra-large': 'extra-large, 56 g' },
+  egg: {
+    medium: 'medium, 44 g',
+    large: 'large, 50 g',
+    'extra-large': 'extra-large, 56 g',
+    'small-eu': 'European S, 42 g',
+    'medium-eu': 'European M, 50 g',
+    'large-eu': 'European L, 59 g',
+    'extra-large-eu': 'European XL, 66 g',
+  },
   salt: { fine: 'fine', 'light-flake': 'light flake', 'dense-flake': 'dense flake' },
   powder: {
     'double-aluminium': 'double-acting, aluminium',
@@ -96,13 +113,25 @@ export const CONVENTION_NAMES = {
 };
 
 /** g of an egg without its shell. */
-export const EGG_GRAMS: Readonly<Record<EggSize, number>> = { medium: 44, large: 50, 'extra-large': 56 };
+export const EGG_GRAMS: Readonly<Record<EggSize, number>> = {
+  medium: 44,
+  large: 50,
+  'extra-large': 56,
+  'small-eu': 42,
+  'medium-eu': 50,
+  'large-eu': 59,
+  'extra-large-eu': 66,
+};
 
 /** The ingredient that "egg", "salt" and "baking powder" stand for in a kitchen. */
 export const EGG_INGREDIENT: Readonly<Record<EggSize, string>> = {
   medium: 'egg-medium',
   large: 'egg-large',
   'extra-large': 'egg-extra-large',
+  'small-eu': 'egg-small-eu',
+  'medium-eu': 'egg-medium-eu',
+  'large-eu': 'egg-large-eu',
+  'extra-large-eu': 'egg-extra-large-eu',
 };
 export const SALT_INGREDIENT: Readonly<Record<SaltCrystal, string>> = {
   fine: 'salt-table',

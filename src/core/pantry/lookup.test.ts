@@ -1,3 +1,4 @@
+import { readLine } from '../card/line';
 import { FRESH_CONVENTIONS } from './conventions';
 import { lookUp } from './lookup';
 import { PANTRY } from './pantry';
@@ -83,6 +84,21 @@ test.each([
   'moondust',
   '',
 ])('"%s" is not guessed at', (name) => expect(found(name)).toBeNull());
+
+test('a house with European eggs means their sizes by all it says of eggs', () => {
+  const house = { ...FRESH_CONVENTIONS, egg: 'medium-eu' } as const;
+  const read = (text: string) => {
+    const l = readLine(text, house);
+    return [l.ingredient?.id, l.grams === null ? null : Math.round(l.grams * 10) / 10];
+  };
+  expect(read('2 eggs')).toEqual(['egg-medium-eu', 100]);
+  expect(read('2 large eggs')).toEqual(['egg-large-eu', 118]);
+  expect(read('2 small eggs')).toEqual(['egg-small-eu', 84]);
+  expect(read('2 extra large eggs')).toEqual(['egg-extra-large-eu', 132]);
+  // a yolk of a large American egg is 17 g; this house's eggs weigh the same 50 g
+  expect(read('2 yolks')).toEqual(['egg-yolk', 34]);
+  expect(readLine('2 yolks', { ...FRESH_CONVENTIONS, egg: 'large-eu' }).grams).toBeCloseTo((34 * 59) / 50, 6);
+});
 
 test('the house says which egg and which salt are meant; a card that says so itself wins', () => {
   const house = { ...FRESH_CONVENTIONS, egg: 'medium', salt: 'dense-flake' } as const;

@@ -352,6 +352,10 @@ function answer(id: string, key: string, house: KitchenConventions): Found | Not
   return found ? { kind: 'found', ingredient: found } : { kind: 'unknown', suggestions: [] };
 }
 
+/** A size as the house's own eggs are stamped. */
+const stamped = (id: string, house: KitchenConventions): string =>
+  house.egg.endsWith('-eu') && /^egg-(?:small|medium|large|extra-large)$/.test(id) ? `${id}-eu` : id;
+
 function answerMatch(m: Match, ws: readonly string[], house: KitchenConventions): NameReading {
   const size = m.key === 'egg' || m.key === 'hen egg' || m.key === 'whole egg' ? eggSize(ws) : null;
   const key = size?.said ? 'sized egg' : m.key;
@@ -359,7 +363,11 @@ function answerMatch(m: Match, ws: readonly string[], house: KitchenConventions)
   const taken = ws.filter((_, n) => m.used[n]);
   const last = taken.findLast((w) => HEADS.has(w)) ?? taken[taken.length - 1];
   return {
-    ...answer(size?.said ? size.id : m.id, key, house),
+    ...answer(
+      size?.said ? stamped(size.id, house) : /small|medium|large/.test(m.key) ? stamped(m.id, house) : m.id,
+      key,
+      house,
+    ),
     as: ws.map((w, n): NameClaim => {
       if (m.used[n]) return w !== last && (VARIANT.has(w) || /%$/.test(w)) ? 'variant' : 'ingredient';
       if (size && /^(?:small|medium|large|jumbo|xl|l|m|s|big|extra)$/.test(w)) return 'variant';

@@ -5,7 +5,7 @@
  */
 import type Fraction from 'fraction.js';
 import type { Line } from '../card/line';
-import { membersOf } from '../pantry/ingredient';
+import { type Ingredient, membersOf } from '../pantry/ingredient';
 import type { Term } from '../quantity/amount';
 
 /** A line as it may have been meant: another amount, or another thing. */
@@ -76,6 +76,15 @@ const NAME_SLIPS: readonly (readonly [is: readonly string[], meant: string, as: 
   [['milk-condensed'], 'evaporated milk', 'sweetened milk for unsweetened', 2.4],
   [['milk-condensed'], 'milk', 'condensed milk for milk', 3],
   [['milk-evaporated'], 'sweetened condensed milk', 'unsweetened milk for sweetened', 3.4],
+  [['baking-powder-single'], 'baking powder', 'single-acting powder for double-acting', 2.8],
+  [
+    ['baking-powder-double-al', 'baking-powder-double-alfree'],
+    'single-acting baking powder',
+    'double-acting powder for single-acting',
+    3.2,
+  ],
+  [['egg-jumbo', 'egg-extra-large', 'egg-large'], 'small eggs', 'large eggs for small', 3.2],
+  [['egg-small', 'egg-medium'], 'extra-large eggs', 'small eggs for large', 3.2],
   [['salt-table'], 'sugar', 'salt for sugar', 3],
   [['sugar-granulated'], 'salt', 'sugar for salt', 3],
 ];
@@ -120,6 +129,16 @@ function isMeasurable([, , value, unit]: Meant): boolean {
   return n >= LOWEST && n <= (MOST_IN[unit ?? ''] ?? Number.POSITIVE_INFINITY) && (unit !== null || isCounted(value));
 }
 
+/** Flour by the cup: shaken down and filled to the brim, or scooped with air in it. */
+const FILL_COST = 3;
+const fillsMeant = ({ category, id }: Ingredient, unit: string | null): readonly Rereading[] =>
+  category === 'flour' && unit === 'cup' && id === 'flour-all-purpose'
+    ? [
+        { as: 'a packed cup for a spooned one', cost: FILL_COST, term: null, name: 'packed flour' },
+        { as: 'a sifted cup for a packed one', cost: FILL_COST, term: null, name: 'sifted flour' },
+      ]
+    : [];
+
 /** All that a line may have been meant to say. A line that is not one plain amount of one thing has no rereadings. */
 export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts' | 'status'>): readonly Rereading[] {
   const [amount] = line.written;
@@ -137,6 +156,7 @@ export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts'
   ];
   return [
     ...amounts.filter(isMeasurable).map(([as, cost, value, to]) => ({ as, cost, term: tidy(value, to), name: null })),
+    ...fillsMeant(ingredient, unit),
     ...NAME_SLIPS.filter(([is]) => is.includes(ingredient.id)).map(([, name, as, cost]) => ({
       as,
       cost,

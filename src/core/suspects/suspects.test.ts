@@ -102,3 +102,14 @@ test('a line is read again only as one plain amount of one thing', () => {
   // nobody halves an egg by a slip of a nought
   expect(as('2 eggs')).not.toContain('a nought too many');
 });
+
+test('egg sizes, the acting of a powder and the fill of a cup are among what may have been meant', () => {
+  const as = (text: string): readonly string[] => rereadingsOf(readLine(text, FRESH_CONVENTIONS)).map((r) => r.as);
+  expect(as('3 large eggs')).toContain('large eggs for small');
+  expect(as('3 medium eggs')).toContain('small eggs for large');
+  expect(as('10 g single-acting baking powder')).toContain('single-acting powder for double-acting');
+  expect(as('2 cups flour')).toEqual(
+    expect.arrayContaining(['a packed cup for a spooned one', 'a sifted cup for a packed one']),
+  );
+  expect(as('250 g flour').filter((x) => x.includes('cup'))).toEqual([]);
+});

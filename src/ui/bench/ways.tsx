@@ -50,7 +50,7 @@ export function WaysPopover({
   const said = [
     CONVENTION_NAMES.cup[c.cup],
     `flour ${CONVENTION_NAMES.flourFill[c.flourFill]}`,
-    `${scaleless ? c.egg : CONVENTION_NAMES.egg[c.egg]} eggs`,
+    `${scaleless ? CONVENTION_NAMES.egg[c.egg].split(',')[0] : CONVENTION_NAMES.egg[c.egg]} eggs`,
     `rest: ${wayName('rest', w.rest)}`,
     ...(w.warmth === 'cold' ? ['cold'] : []),
     ...(w.altitudeM > 0 ? [`${w.altitudeM} m up`] : []),
