@@ -16,7 +16,7 @@ import { itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
-import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, toldIn } from './prose';
+import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, namesIn, toldIn } from './prose';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
 
@@ -326,11 +326,22 @@ const isName = (s: string): boolean =>
 const isToldAgain = (l: Line, before: readonly Line[]): boolean =>
   before.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null && x.grams === l.grams);
 
+/** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
+function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
+  const m =
+    /^(?:(?:right|ok|okay|so|well|now)[,:]?\s+)?(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?)\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+      t,
+    );
+  if (!m?.[1] || A_MEASURE.test(m[1]) || !DISH.test(m[1])) return null;
+  return { name: `${m[1].charAt(0).toUpperCase()}${m[1].slice(1)}`, rest: t.slice(m[0].length) };
+}
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
   if (r.started || !/[.!?]\s/.test(t)) return null;
-  const sentences = t.split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
+  const called = calledIn(t);
+  const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
   if (sentences.length < 2) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
@@ -343,12 +354,17 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
         '',
       );
     const bits = itemsIn(bare, r.house, r.languages);
-    if (bits) {
+    const named = bits === null && bare !== s.replace(/[.!?]$/, '') ? namesIn(bare, r.house, r.languages) : null;
+    if (named) {
+      listed = true;
+      lines.push(...named);
+    } else if (bits) {
       listed = true;
       const own = bits.flatMap((bit) => readRows(bit, r, hint));
       // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
       const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
-      const better = apart.length > own.length && apart.every(isClean);
+      const sure = (all: readonly Line[]): number => all.filter(isClean).length;
+      const better = apart.length > own.length && sure(apart) > sure(own);
       lines.push(...(better ? apart : own), ...enoughIn(bare, r.house));
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
@@ -368,6 +384,7 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
     lines,
     method: (names ? rest.slice(1) : rest).join(' '),
     ...(names && { title: first.replace(/[.!]$/, '') }),
+    ...(called && !r.title && { title: called.name }),
   };
 }
 

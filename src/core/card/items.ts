@@ -109,6 +109,7 @@ function itemAt(
 ): { readonly line: Line | null; readonly length: number; readonly text: string } {
   const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
   let first: string | null = null;
+  let ended = false;
   for (const e of rest.matchAll(ENDS)) {
     if (e.index === 0) continue;
     const behind = rest.slice(e.index);
@@ -118,11 +119,27 @@ function itemAt(
     const line = read(text);
     if (isThing(line)) return { line, length, text };
     // "1 cup and 2 tablespoons flour" goes on; anything else ends here
-    if (!/^\s+(?:and|plus)\b/i.test(e[0])) break;
+    ended = !/^\s+(?:and|plus)\b/i.test(e[0]);
+    if (ended) break;
   }
-  if (first !== null) return { line: null, length: first.length, text: first };
-  const line = read(rest.trim());
-  return { line: isThing(line) ? line : null, length: rest.length, text: rest.trim() };
+  // "two and a half cups of milk": it goes on to the end
+  const line = ended ? null : read(rest.trim());
+  if (line && (isThing(line) || first === null))
+    return { line: isThing(line) ? line : null, length: rest.length, text: rest.trim() };
+  return { line: null, length: first?.length ?? rest.length, text: first ?? rest.trim() };
+}
+
+const A_BIT =
+  /\b(?:and|plus)\s+((?:a\s+(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+const PER_HEAD = /^\s*(?:for (?:every|each)\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
+export const A_HEAD = /\b(?:for (?:every|each) (?:person|guest|one|two|three|four)|per (?:head|person|guest))\b/i;
+/** "Flour is 250 grams": the thing before its amount. */
+const IS =
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)?)\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?$/iu;
+function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
+  const name = IS.exec(before)?.[1];
+  const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
+  return line && line.ingredient !== null && line.status === 'read' ? line : null;
 }
 
 /**
@@ -147,8 +164,15 @@ export function measuredIn(
     if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;
     const { line, length, text } = itemAt(rest, read);
     if (line === null && !isMeasure(text)) continue;
-    out.push(line ?? read(text));
     from = m.index + length;
+    // so much for each guest is not how much there is
+    if (PER_HEAD.test(sentence.slice(from))) continue;
+    out.push(line ?? saidBefore(sentence.slice(0, m.index), text, read) ?? read(text));
+  }
+  // "and a bit of salt": known, and nobody says how much
+  for (const m of sentence.matchAll(A_BIT)) {
+    const line = read(m[1] ?? '');
+    if (line.ingredient !== null && !out.some((l) => l.ingredient?.id === line.ingredient?.id)) out.push(line);
   }
   return out;
 }

@@ -4,7 +4,7 @@
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
+import { A_HEAD, itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
 import { type Line, readLine } from './line';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
@@ -13,7 +13,7 @@ export const CLOCK =
 
 /** What is done, before what it is done with. */
 export const DOES =
-  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
+  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and|so|i|we|you|she|he|they|just|also)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
 /** Where it goes and how far it is taken, behind it. */
 const WHITHER =
   /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
@@ -27,11 +27,11 @@ const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 export const A_MEASURE =
-  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
+  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
 
 /** "The yolks", "stir in the dry things": told before, and measured there. */
 const TOLD_ALREADY =
-  /^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
+  /^(?:egg\s+)?(?:whites?|yolks?)\s+(?:get|are|go|is|being)\b|^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
 
 /** A step without where it goes; "into two cups of milk" is more of it. */
 function withoutWhither(step: string): string {
@@ -49,12 +49,24 @@ const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts'
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
 /** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
 const AT_TABLE =
-  /^(?:(?:then|now|finally|and|to)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
+  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
 const AT_THE_HEAT =
-  /^(?:(?:then|now|finally|and)[,\s]+)*(?:cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
-const POURS = /^(?:(?:then|now|finally|and)[,\s]+)*(?:ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:the (?:iron|griddle|pan|skillet|oven)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+const POURS = /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:ladle|pour|scoop|spoon|drop|portion|use)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
+
+/** "flour, milk, eggs and a bit of salt": known things and no amounts; null where one of them is none. */
+export function namesIn(
+  bare: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly Line[] | null {
+  const bits = bare.split(/\s*,\s*(?:and\s+)?|\s+and\s+/).filter((x) => x !== '');
+  if (bits.length < 2 || bits.some((x) => x.split(' ').length > 6)) return null;
+  const lines = bits.map((x) => readLine(x, house, {}, null, languages));
+  return lines.every((l) => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code))) ? lines : null;
+}
 
 export function enoughIn(said: string, house: KitchenConventions): readonly Line[] {
   const enough = ENOUGH.exec(said)?.[0];
@@ -103,6 +115,16 @@ function friedIn(said: string, after: string, read: (x: string) => Line): Line |
   return fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat' ? fried : null;
 }
 
+/** More than a name stands before the amount, and a thing behind it: it tells what is done. */
+const isAct = (bit: string): boolean => {
+  const m = A_MEASURE.exec(bit);
+  return (
+    m !== null &&
+    bit.slice(0, m.index).trim().split(/\s+/).length > 3 &&
+    /\s\p{L}{3,}\s*$/u.test(bit.slice(m.index + m[0].length))
+  );
+};
+
 /** A step whose seams part it wholly: "3 eggs, 125 ml milk and 60 g flour"; null where they don't. */
 function putIn(
   bare: string,
@@ -115,6 +137,8 @@ function putIn(
     (bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit),
   );
   const apart = bits.map(read);
+  // "whites get whipped with two spoons of sugar" is no item: its amount stands in the middle of what is done
+  if (bits.some(isAct)) return null;
   if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
   const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
   const eggs = parted === undefined ? null : read(`${parted}, separated`);
@@ -139,6 +163,7 @@ function measuredOrAsked({
   // a portion of the batter is no part of it
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
   if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
-  if (!A_MEASURE.test(bare) || CLOCK.test(bare)) return [];
+  // what each of the guests or of the pieces takes is not how much there is
+  if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || A_HEAD.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }

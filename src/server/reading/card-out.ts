@@ -72,7 +72,8 @@ export function cardOut(text: string, house: KitchenConventions): Result<z.infer
             notes,
             lines: lines
               .filter((l) => roles.get(l.section) !== 'side')
-              .map((l) => ({ ...l, key: String(l.lineNumber) })),
+              // several lines may stand on one row: each is its own
+              .map((l, n) => ({ ...l, key: `${l.lineNumber}.${n}` })),
           },
           house,
           (id) => findIngredient(id, house.own),
@@ -82,12 +83,14 @@ export function cardOut(text: string, house: KitchenConventions): Result<z.infer
   };
 }
 
+const rowOf = (key: string): number => Number(key.split('.')[0]);
+
 /** Acts as programs read them: lines by their numbers on the card. */
 const actsOut = (acts: readonly ScriptAct[]): z.infer<typeof readResponse>['acts'] =>
   acts.map(({ says: _, ...a }) => ({
     ...a,
-    on: a.on.map(Number),
-    takes: a.takes.map(({ of, id, share }) => (of === 'line' ? { line: Number(id), share } : { mix: id, share })),
+    on: a.on.map(rowOf),
+    takes: a.takes.map(({ of, id, share }) => (of === 'line' ? { line: rowOf(id), share } : { mix: id, share })),
     gives: [...a.gives],
     after: [...a.after],
     heatC: a.heatC === null ? null : [...a.heatC],

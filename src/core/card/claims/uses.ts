@@ -11,6 +11,10 @@ function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
 }
 
+/** An amount in words. */
+const SAID_AMOUNT =
+  /\b(?:an?|half(?: an?)?|one|two|three|four|five|six|seven|eight|ten|twelve)\s+(?:\p{L}+\s+){0,2}?(?:cups?|tablespoons?|teaspoons?|spoons?|grams?|ounces?|pints?|litres?|liters?|sticks?|pinch(?:es)?|eggs?|yolks?)\b/iu;
+
 /** A line whose ends are claimed, phrase by phrase. */
 interface Ends {
   readonly r: Reader;
@@ -25,6 +29,8 @@ interface Ends {
 function take(e: Ends, re: RegExp, as: Claim, said = true): RegExpExecArray | null {
   const m = re.exec(e.r.text.slice(e.start, e.to));
   if (!m || m.index === 0) return null;
+  // "..., that goes in with two eggs": another thing is told there
+  if (as === 'moment' && SAID_AMOUNT.test(m[0])) return null;
   const at = e.start + m.index;
   e.r.claim(at, e.to, as);
   if (said) e.r.keep(at, e.to);
