@@ -12,7 +12,7 @@ import { inSpoons } from '../pantry/honest';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { nameFor } from '../pantry/naming';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { type Bench, conventionsOn, editEntry, type Proposal } from './bench';
+import { type Bench, conventionsOn, editEntry, type Proposal, withFormula, workedOn } from './bench';
 import { bringsOf } from './brings';
 
 /** The ratio an ingredient is there for. */
@@ -77,6 +77,17 @@ function written(i: Ingredient, grams: number, as: string): string {
   return `${writtenGrams(Math.max(step, step * Math.round(grams / step)))} ${as}`;
 }
 
+/** A line written with an amount, as a cook would write it. */
+function withAmount(b: Bench, line: FormulaLine, i: Ingredient, grams: number) {
+  const named = nameFor(i.id, conventionsOn(b));
+  const done = line.preparation
+    .replace(/\b(?:some|to taste|as needed|an? (?:little|bit|touch)(?: bit)?(?: of)?)\b,?\s*/gi, '')
+    .trim();
+  const text = `${written(i, grams, named.name)}${done ? `, ${done}` : ''}`;
+  const edit = { text, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) };
+  return { text, formula: editEntry(b.formula, line.key, edit) };
+}
+
 /** The line with an amount the kind would have. @returns null where no ratio says how much */
 export function amountFor(b: Bench, w: Worked, line: FormulaLine): Proposal | null {
   const { kind } = w.analysis;
@@ -85,16 +96,89 @@ export function amountFor(b: Bench, w: Worked, line: FormulaLine): Proposal | nu
   const school = w.analysis.school ?? schoolOf(kind, null);
   const grams = gramsFor(w, i, school);
   if (grams === null) return null;
-  const named = nameFor(i.id, conventionsOn(b));
-  const done = line.preparation.replace(/\b(?:some|to taste|as needed|a little)\b,?\s*/gi, '').trim();
-  const text = `${written(i, grams, named.name)}${done ? `, ${done}` : ''}`;
+  const { text, formula } = withAmount(b, line, i, grams);
   return {
     title: text,
     why: `How much is not written. "${text}" puts it where most ${kind.pieces} have it; change it to what you use.`,
-    formula: editEntry(b.formula, line.key, {
-      text,
-      ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}),
-    }),
+    formula,
+    short: null,
+  };
+}
+
+/** Flour of a card that measures nothing, g: a dozen of a usual size. */
+const FRESH_FLOUR_G = 250;
+/** Less flour than this comes of an anchor that is no anchor: a spoon of milk, a pinch. */
+const LEAST_FLOUR_G = 60;
+
+/** Of what has no ratio of its own, percent of the flour: what most cooks take. Ours. */
+const USUAL_SHARE: Partial<Readonly<Record<Ingredient['category'], number>>> = {
+  flavour: 1.5,
+  'fruit-veg': 50,
+  'nut-seed': 25,
+  topping: 30,
+  // where the others bring enough of it
+  sugar: 4,
+  syrup: 4,
+  fat: 6,
+  salt: 1,
+};
+
+/** Flour to begin with: by what is wet, by the eggs, else a usual batch. */
+function flourToBegin(
+  w: Worked,
+  school: School,
+  open: readonly FormulaLine[],
+): { readonly grams: number; readonly by: string } {
+  const t = tally(w.lines);
+  // while a liquid is open, what is wet is only a part of it
+  const waits = open.some((l) => l.ingredient && behaviourOf(l.ingredient).poured);
+  const wet = waits ? 0 : (flourFor(w, school) ?? 0);
+  if (wet >= LEAST_FLOUR_G) return { grams: wet, by: 'what is poured in' };
+  const eggs = along(school.zones.egg, 0.5);
+  const byEggs = eggs > 0 ? (100 * t.eggG) / eggs : 0;
+  return byEggs >= LEAST_FLOUR_G
+    ? { grams: byEggs, by: 'the eggs' }
+    : { grams: FRESH_FLOUR_G, by: 'a usual batch, for nothing large is measured' };
+}
+
+/** What the others hang on comes first. */
+const inOrder = (i: Ingredient): number =>
+  isFlour(i) ? 0 : i.category === 'egg' ? 1 : behaviourOf(i).poured ? 2 : i.id === 'baking-soda' ? 4 : 3;
+
+/**
+ * All that has no amount, at once: flour by what is known (what is wet, the eggs), then each by the middle of its ratio.
+ * @param open lines of the batter without an amount
+ * @returns null where one or none is open, or no flour is on the card
+ */
+export function amountsForAll(b: Bench, w: Worked, open: readonly FormulaLine[]): Proposal | null {
+  const { kind } = w.analysis;
+  const school = w.analysis.school ?? (kind ? schoolOf(kind, null) : null);
+  const known = open.filter((l) => l.ingredient !== null && l.use === 'batter');
+  if (!kind || !school || known.length < 2) return null;
+  const flours = known.filter((l) => l.ingredient && isFlour(l.ingredient));
+  if (flours.length === 0 && !(testedFlourG(w.analysis.tally) > 0)) return null;
+  const begin = flourToBegin(w, school, known);
+  const ordered = [...known].sort((a, c) => inOrder(a.ingredient as Ingredient) - inOrder(c.ingredient as Ingredient));
+  const texts: string[] = [];
+  let bench = b;
+  for (const l of ordered) {
+    const i = l.ingredient as Ingredient;
+    const now = workedOn(bench);
+    const flour = testedFlourG(now.analysis.tally);
+    const grams = isFlour(i)
+      ? begin.grams / flours.length
+      : (gramsFor(now, i, school) ?? ((USUAL_SHARE[i.category] ?? 0) * flour) / 100);
+    if (!(grams > 0)) continue;
+    const put = withAmount(bench, l, i, grams);
+    texts.push(put.text);
+    bench = withFormula(bench, put.formula);
+  }
+  if (texts.length < 2) return null;
+  const anchor = flours.length > 0 ? ` Flour is set by ${begin.by}.` : '';
+  return {
+    title: `All of them: ${texts.join(', ')}`,
+    why: `Nobody told how much: each stands where most ${kind.pieces} have it.${anchor} Change them to what you use, or weigh as you pour.`,
+    formula: bench.formula,
     short: null,
   };
 }

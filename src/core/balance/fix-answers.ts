@@ -11,7 +11,7 @@ import { lacksAmount } from '../formula/open';
 import { inSpoons, instead } from '../pantry/honest';
 import { nameFor } from '../pantry/naming';
 import { grams, millilitres } from '../quantity/say';
-import { amountFor } from './amount-for';
+import { amountFor, amountsForAll } from './amount-for';
 import { type Bench, conventionsOn, editEntry, type Proposal, withEntries, withGrams } from './bench';
 import type { Fix } from './fix-balance';
 
@@ -142,7 +142,7 @@ const claimed: Fix = (b, w) => {
 /** "Some flour": how much of a thing that is known the kind would have. */
 const howMuch: Fix = (b, w, f) => {
   const open = w.lines.filter((l) => f.keys?.includes(l.key) && lacksAmount(l));
-  return open.slice(0, MOST_ASKED).map((l) => amountFor(b, w, l));
+  return [amountsForAll(b, w, open), ...open.slice(0, MOST_ASKED).map((l) => amountFor(b, w, l))];
 };
 
 /**
