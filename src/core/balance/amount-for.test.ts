@@ -5,7 +5,7 @@ import { type KindId, kindById, schoolOf } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import { lacksAmount } from '../formula/open';
-import { amountsForAll } from './amount-for';
+import { amountFor, amountsForAll } from './amount-for';
 import { type Bench, workedOn } from './bench';
 
 const of = (texts: readonly string[], kind: KindId = 'griddle', school = 'even'): Formula => ({
@@ -31,7 +31,10 @@ test('a card that names things alone is a usual batch: 250 g of flour, and every
   const made = proposed(of(['flour', 'milk', 'eggs', 'a bit of baking powder', 'salt', 'sugar', 'butter']));
   expect(made?.grams[0]).toBe(250);
   for (const r of made?.after.rails ?? []) expect([r.rail, r.reading?.standing]).toEqual([r.rail, 'in']);
-  expect(made?.p.title).toMatch(/^All of them: 250 g .*flour, /);
+  expect([made?.p.title, made?.p.why]).toEqual([
+    'Propose all 7 amounts',
+    expect.stringMatching(/^250 g .*flour, 2 eggs, /),
+  ]);
   expect(made?.p.why).toContain('by a usual batch');
 });
 
@@ -52,6 +55,13 @@ test('what is known sets the flour: the milk, else the eggs; a spoon of milk or 
     expect([anchor, (made?.grams[0] ?? 0) >= 60]).toEqual([anchor, true]);
   }
   expect(proposed(of(['flour', '1 banana', 'milk', 'baking powder']))?.grams[0]).toBe(250);
+});
+
+test('a pinch and nothing wet ask for no flour by themselves', () => {
+  const b: Bench = { formula: of(['flour', 'a pinch of salt', 'milk']), house: FRESH_KITCHEN, end: null };
+  const w = workedOn(b);
+  const [flour] = w.lines;
+  expect(flour && amountFor(b, w, flour)).toBeNull();
 });
 
 test('nothing is proposed where one is open, or no flour is there; what is written stays', () => {

@@ -25,13 +25,17 @@ function railFor(i: Ingredient): Rail | null {
   return behaviourOf(i).poured ? 'water' : null;
 }
 
+/** Water that a batter of any size holds, g. */
+const LEAST_WET_G = 40;
+
 /** Flour at which what is wet stands in the middle of the zone, g; null where nothing is wet yet. */
 function flourFor(w: Worked, school: School): number | null {
   const t = tally(w.lines);
   const wet = t.waterG - t.boundWaterG;
   const has = testedFlourG(t);
   const flour = (100 * wet) / along(school.zones.water, 0.4) - has;
-  return wet > 0 && flour > 0 ? flour : null;
+  // a pinch and a spoon of milk ask for no flour
+  return wet >= LEAST_WET_G && flour > 0 ? flour : null;
 }
 
 /** Where in its zone an amount is proposed: a little under the middle, where most cooks would begin. */
@@ -176,8 +180,8 @@ export function amountsForAll(b: Bench, w: Worked, open: readonly FormulaLine[])
   if (texts.length < 2) return null;
   const anchor = flours.length > 0 ? ` Flour is set by ${begin.by}.` : '';
   return {
-    title: `All of them: ${texts.join(', ')}`,
-    why: `Nobody told how much: each stands where most ${kind.pieces} have it.${anchor} Change them to what you use, or weigh as you pour.`,
+    title: `Propose all ${texts.length} amounts`,
+    why: `${texts.join(', ')}. Nobody told how much: each stands where most ${kind.pieces} have it.${anchor} Change them to what you use, or weigh as you pour.`,
     formula: bench.formula,
     short: null,
   };

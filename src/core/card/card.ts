@@ -16,7 +16,7 @@ import { itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
-import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, namesIn, toldIn } from './prose';
+import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, thingsNamed, toldIn } from './prose';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
 
@@ -354,7 +354,7 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
         '',
       );
     const bits = itemsIn(bare, r.house, r.languages);
-    const named = bits === null && bare !== s.replace(/[.!?]$/, '') ? namesIn(bare, r.house, r.languages) : null;
+    const named = bits === null && bare !== s.replace(/[.!?]$/, '') ? thingsNamed(bare, r.house, r.languages) : null;
     if (named) {
       listed = true;
       lines.push(...named);

@@ -57,7 +57,7 @@ const POURS = /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:ladle|pou
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
 
 /** "flour, milk, eggs and a bit of salt": known things and no amounts; null where one of them is none. */
-export function namesIn(
+export function thingsNamed(
   bare: string,
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
