@@ -321,7 +321,11 @@ function readRows(text: string, r: Reading, hint: Vessel | null): readonly Line[
 
 const MOST_NAME_WORDS = 9;
 const isName = (s: string): boolean =>
-  s.split(/\s+/).length <= MOST_NAME_WORDS && !A_MEASURE.test(s) && !VERBS.has(firstWord(s)) && /^\p{Lu}/u.test(s);
+  s.split(/\s+/).length <= MOST_NAME_WORDS &&
+  !A_MEASURE.test(s) &&
+  !VERBS.has(firstWord(s)) &&
+  /^\p{Lu}/u.test(s) &&
+  !/^(?:it|i|we|you|they|she|he)\b/i.test(s);
 /** The same thing in the same amount has been told already. */
 const isToldAgain = (l: Line, before: readonly Line[]): boolean =>
   before.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null && x.grams === l.grams);
@@ -604,12 +608,19 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   const told = ignored.filter((i) => i.why === 'method');
   const parted = told.some((i) => lines.some((l) => l.lineNumber === i.lineNumber));
   const isStep = (l: CardLine): boolean => DOES.test(rows[l.lineNumber - 1]?.text ?? '');
-  if (lines.length === 0 || (told.length > 0 && !parted && lines.every(isStep))) {
+  const unclear = lines.some((l) => l.status !== 'read');
+  if (lines.length === 0 || (lines.every(isStep) && ((told.length > 0 && !parted) || unclear))) {
     const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
+    const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
     for (const l of lines) steps.set(l.lineNumber, rows[l.lineNumber - 1]?.text ?? '');
     lines.length = 0;
-    for (const [n, step] of [...steps].sort(([a], [b]) => a - b))
-      for (const line of toldIn(step, house, languages)) lines.push(standing(line, n, 's0'));
+    for (const [n, step] of [...steps].sort(([a], [b]) => a - b)) {
+      const found = toldIn(step, house, languages);
+      for (const line of found) lines.push(standing(line, n, 's0'));
+      // a line that tells nothing more stays what it was, and asks
+      const was = before.get(n);
+      if (found.length === 0 && was) lines.push(was);
+    }
   }
   const settled = settleGroups(sections, lines, house, languages);
   const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ ignored }), house, languages);

@@ -8,6 +8,8 @@ import { type Line, readLine } from './line';
 const SEAM =
   /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
+const A_HALF_MORE =
+  /^(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b(?!\s+(?:an?\s+)?(?:cups?|pints?|tsp|tbsp|teaspoons?|tablespoons?|lit(?:re|er)s?|sticks?|pounds?|kilos?|spoons?))/i;
 const whole = (l: Line): boolean =>
   l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
@@ -67,6 +69,8 @@ export function itemsIn(
       (comma && whole(read(text.slice(at).trim())));
     // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
     if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
+    // "a pint and a half of milk" is one amount
+    if (!comma && A_HALF_MORE.test(text.slice(at))) continue;
     // "1 tbsp flaxseed + 3 tbsp water" are two things, "2 tbsp butter + 1 tbsp for the pan" one
     if (!comma && seams.length === 1 && /plus|\+/i.test(m[0]) && l.ingredient?.id === r.ingredient?.id) continue;
     out.push(left);
@@ -84,10 +88,10 @@ export function itemsIn(
 
 /** Where an amount may begin in a sentence. */
 const NUMBER =
-  /(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?=\s*\S)/giu;
+  /(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b)(?=\s*\S)/giu;
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|plus|then|with|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
@@ -130,7 +134,7 @@ function itemAt(
 }
 
 const A_BIT =
-  /\b(?:and|plus)\s+((?:a\s+(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
 const PER_HEAD = /^\s*(?:for (?:every|each)\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
 export const A_HEAD = /\b(?:for (?:every|each) (?:person|guest|one|two|three|four)|per (?:head|person|guest))\b/i;
 /** "Flour is 250 grams": the thing before its amount. */

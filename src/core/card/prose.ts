@@ -13,7 +13,7 @@ export const CLOCK =
 
 /** What is done, before what it is done with. */
 export const DOES =
-  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and|so|i|we|you|she|he|they|just|also)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
+  /^(?:in(?:to)?\s+(?:an?|the|another)\s[^,\d]{2,24},\s*)?(?:(?:then|next|now|first|finally|and|so|i|we|you|she|he|they|just|also)[,\s]+)*(?:(?:gently|slowly|gradually|carefully|quickly|lightly)\s+)?(?:make an? (?:well|hole)[^\d]*?\b(?:and|then)\s+)?(?:mix|whisk|combine|beat|melt|add|stir|blend|sift|sieve|fold|pour|put|place|take|rub|crack|tip|dissolve|weigh|measure|whip|work|cream|loosen|mash|soak|scald|crush|grate|toss|nimm|verrühre|mische|gib)(?:\s+(?:in|together|out|up))*\s+(?=\S)/i;
 /** Where it goes and how far it is taken, behind it. */
 const WHITHER =
   /(?:,?\s+\p{L}+ing)?\s+(?:(?:in|into|to|onto|over)\s+(?:an?|the|another|one|your|it|this|make|form|get|give|soft|stiff|firm|smooth)\b|until\b|till\b|together\b|well\b|with\s+an?\s+(?:whisk|fork|spoon|spatula)\b)[^\d½¼¾⅓⅔⅛]*$/iu;
@@ -27,7 +27,7 @@ const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 export const A_MEASURE =
-  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six))\s+(?:(?:large|medium|small|whole)\s+)?eggs?\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
+  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
 
 /** "The yolks", "stir in the dry things": told before, and measured there. */
 const TOLD_ALREADY =
@@ -39,7 +39,8 @@ function withoutWhither(step: string): string {
     A_MEASURE.exec(then.slice(0, 30))?.index === 0 ? ', ' : all,
   );
   const m = WHITHER.exec(listed);
-  return m ? listed.slice(0, m.index) : listed;
+  // more is measured there: "into the blender with a cup of milk"
+  return m && !A_MEASURE.test(listed.slice(m.index)) ? listed.slice(0, m.index) : listed;
 }
 
 export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
@@ -52,7 +53,10 @@ const AT_TABLE =
   /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
 const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:the (?:iron|griddle|pan|skillet|oven)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
-const POURS = /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+const POURS =
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+/** "It does about 250 at 60 ml": what comes of it. */
+const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
 
@@ -88,7 +92,7 @@ export function toldIn(
   const sentences = text.split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
-    if (said.length > MOST_SENTENCE_CHARS) return [];
+    if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said)) return [];
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);
     if (fried) return [fried];

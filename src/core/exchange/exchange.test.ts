@@ -156,6 +156,15 @@ describe('out and back', () => {
     );
   });
 
+  test.each(WAYS)('%s: oil for the pan without an amount, moved into a bowl, stays there', (format, write) => {
+    for (const vessel of ['dry', 'wet', 'topping'] as const) {
+      const f = formulaOf('200 g flour\noil for the pan');
+      const formula = { ...f, entries: f.entries.map((e, n) => (n === 1 ? { ...e, vessel } : e)) };
+      const again = back(format, write({ formula, house, end: null, version: null, steps: [] }));
+      expect(differences(formula, again)).toEqual([]);
+    }
+  });
+
   test('our own JSON-LD brings back every setting; lines changed by another hand stand over it', () => {
     const formula: Formula = {
       ...formulaOf(PLAIN_CAKE.join('\n')),

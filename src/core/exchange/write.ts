@@ -99,10 +99,15 @@ export function rowsOf({ formula, house, end }: Pick<Written, 'formula' | 'house
         line.grams !== null && line.ingredient
           ? `${writtenGrams(line.grams, 0.01)} ${kitchenName(line.ingredient).toLowerCase()}`
           : own;
+      // without an amount it is its name, where its words say another use than the cook has chosen
+      const elsewhere = !['batter', line.use].includes(readLine(own, conventions).use);
+      const unmeasured = elsewhere && line.ingredient ? kitchenName(line.ingredient).toLowerCase() : own;
       const text =
-        line.status !== 'read' || means(own)
-          ? own
-          : ([`${plain}${line.preparation ? `, ${line.preparation}` : ''}`, plain].find(means) ?? own);
+        line.status !== 'read'
+          ? unmeasured
+          : means(own)
+            ? own
+            : ([`${plain}${line.preparation ? `, ${line.preparation}` : ''}`, plain].find(means) ?? own);
       const alone = readLine(text, conventions);
       const heading = line.group ? line.group.name : alone.vessel === line.vessel ? null : HEADINGS[line.vessel];
       return { heading, text, line };
