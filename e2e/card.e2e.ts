@@ -209,3 +209,62 @@ test('lines in doubt are settled by the whole card, by one tap', async ({ page }
   await expect(page.getByText('no grams')).toHaveCount(0);
   await expect(page.locator('input[value="2 1/2 teaspoons baking powder"]')).toBeVisible();
 });
+
+test('apples fried first in the pan, soda after the rest: taken from the card, in the making, on the sheet', async ({
+  page,
+}) => {
+  await page.goto('/formulas/new');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill(
+      'Winter oven pancake\n120 g flour\n240 g milk\n4 eggs\n2 g salt\n2 g baking soda\n50 g butter\n2 apples\nFry the sliced apples in 20 g of the butter in the skillet for 5 minutes. Heat the oven to 220 C with the skillet and the rest of the butter. Blend flour, milk and eggs, leave it overnight. In the morning stir in the soda, pour over the apples and bake 20 minutes.',
+    );
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const says = page.getByRole('region', { name: 'What the card says' });
+  for (const name of [
+    /^Take: Unsalted butter: for the pan/,
+    /^Take: Apple: fried first, in the pan/,
+    /^Take: Baking soda: in after the rest/,
+  ])
+    await says.getByRole('button', { name }).click();
+  const sheet = page.getByRole('region', { name: 'Sheet' });
+  await expect(sheet.getByText('fried first, in the pan')).toBeVisible();
+  await expect(sheet.getByText('in after the rest')).toBeVisible();
+  await page.getByRole('radio', { name: 'Making' }).click();
+  const making = page.getByRole('region', { name: 'Making' });
+  const acts = making.getByRole('listitem');
+  await expect(acts.filter({ hasText: 'Fry first apple' })).toContainText('364 g');
+  await expect(acts.filter({ hasText: 'Stir in baking soda' })).toContainText('the batter');
+  await axe(page);
+  // a line waits for the rest, and goes back into its bowl, by its own menu
+  await page.getByRole('button', { name: /^More for 2 g salt/ }).click();
+  await page.getByRole('menuitem', { name: /^When: stirred into the bowl/ }).click();
+  await page.getByRole('menuitem', { name: 'in after the rest' }).click();
+  await expect(acts.filter({ hasText: /^\d+\.Stir in/ })).toContainText('Table salt');
+  await page.getByRole('button', { name: /^Undo/ }).first().click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
+  await page.goto(`${page.url()}/plan`);
+  const mixing = page.getByRole('region', { name: 'Mixing sheet' });
+  for (const [group, what] of [
+    ['After the rest', 'Baking soda'],
+    ['Fried first, in the pan', 'Apple'],
+    ['For the pan', 'Unsalted butter'],
+  ] as const) {
+    await expect(mixing.getByRole('heading', { name: group })).toBeVisible();
+    await expect(mixing.getByText(what).first()).toBeVisible();
+  }
+});
+
+test('four words become a balanced formula by one tap', async ({ page }) => {
+  await page.goto('/formulas/new');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill('You need flour, milk, eggs and a bit of baking powder. Mix it all up and fry.');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await page.getByRole('button', { name: 'Propose all 4 amounts' }).click();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(gramsBox(page, 'l1')).toHaveValue(/^250/);
+  await expect(page.getByRole('region', { name: 'Balance' })).toContainText('griddle cakes of');
+  await expect(page.getByText('no grams')).toHaveCount(0);
+});

@@ -39,11 +39,12 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
 /** What opens in place is fetched when it is opened. */
 const BenchCost = dynamic(() => import('./cost-view').then((m) => m.BenchCost), { loading: Opening });
 const TowardsView = dynamic(() => import('./towards-view').then((m) => m.TowardsView), { loading: Opening });
+const MakingView = dynamic(() => import('./making-view').then((m) => m.MakingView), { loading: Opening });
 const LiftView = dynamic(() => import('./lift-view').then((m) => m.LiftView), { loading: Opening });
 const StructureView = dynamic(() => import('./structure-view').then((m) => m.StructureView), { loading: Opening });
 const YieldView = dynamic(() => import('./yield-view').then((m) => m.YieldView), { loading: Opening });
 const FillsView = dynamic(() => import('./fills-view').then((m) => m.FillsView), { loading: Opening });
-type Panel = 'more' | 'towards' | 'lift' | 'structure' | 'yield' | 'cups' | 'cost';
+type Panel = 'more' | 'towards' | 'making' | 'lift' | 'structure' | 'yield' | 'cups' | 'cost';
 
 /** The balance: what matters most first, the rails, the pour; the rest opens in place, one at a time. */
 export function Balance(props: Props) {
@@ -66,6 +67,7 @@ export function Balance(props: Props) {
   const panels: readonly { readonly id: Panel; readonly name: string; readonly aside: string }[] = [
     ...(more > 0 ? [{ id: 'more' as const, name: 'More to know', aside: String(more) }] : []),
     { id: 'towards', name: 'Make it …', aside: '' },
+    { id: 'making', name: 'Making', aside: '' },
     { id: 'lift', name: 'Rise', aside: '' },
     { id: 'structure', name: 'Structure', aside: '' },
     { id: 'yield', name: 'Yield', aside: '' },
@@ -217,6 +219,8 @@ function PanelView({ panel, bench, worked, shelf, pieces, onPropose }: PanelProp
   switch (panel) {
     case 'towards':
       return <TowardsView bench={bench} onPropose={onPropose} />;
+    case 'making':
+      return <MakingView bench={bench} />;
     case 'lift':
       return <LiftView bench={bench} worked={worked} onPropose={onPropose} />;
     case 'structure':
