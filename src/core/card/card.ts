@@ -330,6 +330,11 @@ const isName = (s: string): boolean =>
 const isToldAgain = (l: Line, before: readonly Line[]): boolean =>
   before.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null && x.grams === l.grams);
 
+/** What was asked for each guest, and is told in all further on: "for four that is four eggs". */
+const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
+  /\b(?:for (?:every|each)|per (?:head|person|guest))\b/i.test(l.text) &&
+  all.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null);
+
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
 function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
   const m =
@@ -385,7 +390,7 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   const names = !r.title && first === sentences[0] && isName(first);
   return {
     at: 'mixed',
-    lines,
+    lines: lines.filter((l) => l.status === 'read' || !isToldInAll(l, lines)),
     method: (names ? rest.slice(1) : rest).join(' '),
     ...(names && { title: first.replace(/[.!]$/, '') }),
     ...(called && !r.title && { title: called.name }),

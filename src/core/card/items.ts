@@ -8,6 +8,7 @@ import { type Line, readLine } from './line';
 const SEAM =
   /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
+/** What "and" adds to the amount before it, and no thing of its own. */
 const A_HALF_MORE =
   /^(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b(?!\s+(?:an?\s+)?(?:cups?|pints?|tsp|tbsp|teaspoons?|tablespoons?|lit(?:re|er)s?|sticks?|pounds?|kilos?|spoons?))/i;
 const whole = (l: Line): boolean =>
@@ -133,10 +134,12 @@ function itemAt(
   return { line: null, length: first?.length ?? rest.length, text: first ?? rest.trim() };
 }
 
+/** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
   /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
-const PER_HEAD = /^\s*(?:for (?:every|each)\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
-export const A_HEAD = /\b(?:for (?:every|each) (?:person|guest|one|two|three|four)|per (?:head|person|guest))\b/i;
+/** So much for each guest, or for each piece, behind an amount. */
+const FOR_EACH =
+  /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
   /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)?)\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?$/iu;
@@ -169,9 +172,10 @@ export function measuredIn(
     const { line, length, text } = itemAt(rest, read);
     if (line === null && !isMeasure(text)) continue;
     from = m.index + length;
-    // so much for each guest is not how much there is
-    if (PER_HEAD.test(sentence.slice(from))) continue;
-    out.push(line ?? saidBefore(sentence.slice(0, m.index), text, read) ?? read(text));
+    const each = FOR_EACH.exec(sentence.slice(from))?.[0];
+    // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
+    if (each === undefined) out.push(line ?? saidBefore(sentence.slice(0, m.index), text, read) ?? read(text));
+    else if (line !== null) out.push(read(`${text}${each}`));
   }
   // "and a bit of salt": known, and nobody says how much
   for (const m of sentence.matchAll(A_BIT)) {

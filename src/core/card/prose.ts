@@ -4,7 +4,7 @@
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { A_HEAD, itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
+import { itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
 import { type Line, readLine } from './line';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
@@ -167,7 +167,7 @@ function measuredOrAsked({
   // a portion of the batter is no part of it
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
   if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
-  // what each of the guests or of the pieces takes is not how much there is
-  if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || A_HEAD.test(said)) return [];
+  // what each of the pieces takes is not how much there is
+  if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }
