@@ -150,7 +150,8 @@ const inOrder = (i: Ingredient): number =>
   isFlour(i) ? 0 : i.category === 'egg' ? 1 : behaviourOf(i).poured ? 2 : i.id === 'baking-soda' ? 4 : 3;
 
 /**
- * All that has no amount, at once: flour by what is known (what is wet, the eggs), then each by the middle of its ratio.
+ * All that has no amount, at once: flour by what is known (what is wet, the eggs), then each by the middle of its
+ * ratio.
  * @param open lines of the batter without an amount
  * @returns null where one or none is open, or no flour is on the card
  */

@@ -25,7 +25,10 @@ const begins = (text: string): boolean => {
   );
 };
 
-/** "2 cups flour · 1 tsp salt · 2 eggs, beaten": parted by strokes of one kind alone; null where there are fewer than two. */
+/**
+ * "2 cups flour · 1 tsp salt · 2 eggs, beaten": parted by strokes of one kind alone; null where there are fewer than
+ * two.
+ */
 function strokesOf(text: string): readonly string[] | null {
   for (const stroke of [' · ', ' • ', ' | ']) {
     const parts = text.split(stroke).map((x) => x.trim());
@@ -87,9 +90,14 @@ export function itemsIn(
   return whole(end) || named ? [...out, last] : null;
 }
 
+/** Numbers in words that food is counted with. */
+export const COUNT_WORDS =
+  'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety';
 /** Where an amount may begin in a sentence. */
-const NUMBER =
-  /(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b)(?=\s*\S)/giu;
+const NUMBER = new RegExp(
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b)(?=\s*\S)`,
+  'giu',
+);
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
   /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;

@@ -1,10 +1,11 @@
 /**
- * The ingredients that sentences tell: "Beat 2 eggs with 1 cup milk". What is done and where it goes are taken off, what the
+ * The ingredients that sentences tell: "Beat 2 eggs with 1 cup milk". What is done and where it goes are taken off,
+ * what the
  * pan and the table take is theirs, and what is measured and not understood is asked about.
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
+import { COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
 import { type Line, readLine } from './line';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
@@ -26,8 +27,10 @@ const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d�
 const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
-export const A_MEASURE =
-  /[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b/iu;
+export const A_MEASURE = new RegExp(
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b`,
+  'iu',
+);
 
 /** "The yolks", "stir in the dry things": told before, and measured there. */
 const TOLD_ALREADY =

@@ -19,7 +19,10 @@ import {
 import { FRESH_KITCHEN, type Kitchen } from './kitchen-settings';
 import { powderStrength } from './powder-age';
 
-/** Add-ins go in when their entry says; of other lines of the batter nothing can be said but that they wait for the rest. */
+/**
+ * Add-ins go in when their entry says; of other lines of the batter nothing can be said but that they wait for the
+ * rest.
+ */
 const momentOf = (e: Entry, line: Line): Moment | null => {
   if (isAddIn(line)) return e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl');
   return line.use === 'batter' && e.moment === 'rest' ? 'rest' : null;

@@ -1,16 +1,18 @@
-/** The script of a card as it was read, before it is a formula: its lines by their keys, its method's word above all. */
+/**
+ * The script of a card as it was read, before it is a formula: its lines by their keys, its method's word above all.
+ */
 import type { Line } from '../card/line';
 import { factsTold } from '../card/told/told';
 import { guessKind, offersFrom } from '../formula/from-card';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import type { KitchenConventions } from '../pantry/conventions';
-import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import type { Ingredient } from '../pantry/ingredient';
 import type { ScriptAct } from './act';
 import type { ScriptAsked, ScriptLine } from './making';
 import { cardPanFat } from './pan-fat';
 import { scriptOf } from './script';
-import { asTold } from './told-lines';
+import { asTold, scriptLineOf } from './told-lines';
 
 interface CardRead {
   readonly title: string;
@@ -46,16 +48,7 @@ export function actsOfCard(
     .filter((l) => l.ingredient !== null && l.side === null)
     .map((l): ScriptLine => {
       const moment = moments.get(l.key);
-      return {
-        key: l.key,
-        name: l.ingredient ? kitchenName(l.ingredient) : l.text,
-        vessel: l.use === 'pan' || l.use === 'topping' ? l.use : l.vessel,
-        grams: l.grams,
-        text: l.text,
-        preparation: l.preparation,
-        parts: l.parts.map((p) => ({ id: p.ingredient.id })),
-        ...(moment !== undefined && moment !== 'bowl' && { moment }),
-      };
+      return { ...scriptLineOf(l), ...(moment !== undefined && moment !== 'bowl' && { moment }) };
     });
   const placed = asTold(asLines, notes, house, find);
   const kind = kindById(guess.kind);

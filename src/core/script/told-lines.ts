@@ -3,6 +3,7 @@
  * first in the pan, so much of the butter for the pan, eggs in the morning. Only what is told as done; what is denied,
  * left to taste or another's way moves nothing.
  */
+import type { Line } from '../card/line';
 import { rewriteAmount, writtenGrams } from '../card/rewrite';
 import { type Clause, clausesOf, timesIn } from '../card/told/clause';
 import { type FormulaLine, MOMENT_NAMES, type Moment } from '../formula/formula';
@@ -104,6 +105,17 @@ export function asTold(
     return { ...moved, fryShare, panShare };
   });
 }
+
+/** A line as it was read, as the making takes it. */
+export const scriptLineOf = (l: Line & { readonly key: string }): ScriptLine => ({
+  key: l.key,
+  name: l.ingredient ? kitchenName(l.ingredient) : l.text,
+  vessel: l.use === 'pan' || l.use === 'topping' ? l.use : l.vessel,
+  grams: l.grams,
+  text: l.text,
+  preparation: l.preparation,
+  parts: l.parts.map((p) => ({ id: p.ingredient.id })),
+});
 
 /** What of a line goes into the pan: greased with, or fried in. */
 const forThePan = (l: ScriptLine): number => (l.panShare?.share ?? 0) + (l.fryShare?.share ?? 0);

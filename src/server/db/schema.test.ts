@@ -1,4 +1,6 @@
-/** Laws of the schema, asked of the database itself: keys have indexes, and the page of what is stored names its tables. */
+/**
+ * Laws of the schema, asked of the database itself: keys have indexes, and the page of what is stored names its tables.
+ */
 import { readFileSync } from 'node:fs';
 import { ownDatabase } from './own-database';
 import { closePool, query } from './pool';

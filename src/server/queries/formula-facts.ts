@@ -21,7 +21,10 @@ export const NOT_KNOWN = '?';
 /** Raised when the code works something else of a formula that it is found by: every row is worked again then. */
 const FACTS_CODE = 5;
 
-/** What facts are worked by: the kitchen and its stamp, read before the work, so that a change meanwhile makes them stale. */
+/**
+ * What facts are worked by: the kitchen and its stamp, read before the work, so that a change meanwhile makes them
+ * stale.
+ */
 export interface FactsKitchen {
   readonly stamp: string;
   readonly house: Kitchen;
@@ -76,7 +79,9 @@ export async function keepFacts(
 
 export const factsDay = ({ house }: FactsKitchen): string => house.today ?? localDay(Date.now(), FRESH_UNITS);
 
-/** Whether the facts `x` of a formula are none, or of another kitchen, code or day; $2 to $4 are what `staleBy` says. */
+/**
+ * Whether the facts `x` of a formula are none, or of another kitchen, code or day; $2 to $4 are what `staleBy` says.
+ */
 export const STALE = '(x.version_id is null or x.stamp <> $2 or x.code <> $3 or coalesce(x.day <> $4::date, false))';
 export const staleBy = (k: FactsKitchen): readonly unknown[] => [k.stamp, FACTS_CODE, factsDay(k)];
 
@@ -115,7 +120,10 @@ declare global {
   var evenCrumbFactsBehind: Promise<void> | null | undefined;
 }
 
-/** Works what is stale behind the pages, once at a time. Trouble is logged: the next page that meets a stale row asks again. */
+/**
+ * Works what is stale behind the pages, once at a time. Trouble is logged: the next page that meets a stale row asks
+ * again.
+ */
 export function workFactsBehind(): void {
   globalThis.evenCrumbFactsBehind ??= (async () => {
     try {

@@ -62,12 +62,15 @@ const FORMULAS_AT_ONCE = 48;
 const FACTS_MS = 1_500;
 
 interface Shelf extends Page<ShelfRow> {
-  /** Formulas that the filter could not be asked about yet, for the kitchen has changed: they come when they are worked. */
+  /**
+   * Formulas that the filter could not be asked about yet, for the kitchen has changed: they come when they are worked.
+   */
   readonly stale: number;
 }
 
 /**
- * Formulas, those used lately first, a page at a time. Text is looked for word by word. What is shown and filtered by is
+ * Formulas, those used lately first, a page at a time. Text is looked for word by word. What is shown and filtered by
+ * is
  * of the kitchen as it is, whoever changed it.
  * @param waitMs so long it waits for facts that are stale
  */

@@ -1,4 +1,6 @@
-/** Begins the reader's thread. Apart from what uses it: a bundler finds the thread's file by this very form of words. */
+/**
+ * Begins the reader's thread. Apart from what uses it: a bundler finds the thread's file by this very form of words.
+ */
 import { Worker } from 'node:worker_threads';
 import type { Job, JobDone } from './jobs';
 

@@ -1,4 +1,7 @@
-/** What is typed on a plan, read whole: the driver of what is mixed fresh, its pan, its guests, and the plan worked from it. */
+/**
+ * What is typed on a plan, read whole: the driver of what is mixed fresh, its pan, its guests, and the plan worked from
+ * it.
+ */
 import type { KeptLot } from '@/core/batch/kept';
 import { planOf } from '@/core/batch/plan-of';
 import type { Side } from '@/core/batch/sides';

@@ -1,4 +1,6 @@
-/** What is typed on a plan, read as what it asks: its driver, its portion, its split, and what is taken from the store. */
+/**
+ * What is typed on a plan, read as what it asks: its driver, its portion, its split, and what is taken from the store.
+ */
 import { circumstancesOf } from '@/core/analyse-formula';
 import { type Driver, hasTestPiece, portionOf, wantedPieces } from '@/core/batch/driver';
 import type { KeptLot } from '@/core/batch/kept';

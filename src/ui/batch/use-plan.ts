@@ -1,5 +1,7 @@
 'use client';
-/** A plan as the page shows it: what is typed is read, the plan is worked from that, and what follows from it is told. */
+/**
+ * A plan as the page shows it: what is typed is read, the plan is worked from that, and what follows from it is told.
+ */
 import { useDeferredValue, useMemo } from 'react';
 import { acrossOf } from '@/core/batch/mixes';
 import { planOf, type WholePlan } from '@/core/batch/plan-of';

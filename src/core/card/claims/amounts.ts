@@ -1,4 +1,7 @@
-/** Amounts of a line: how they begin, how full a measure is, sizes told by a thing, cans of the trade, and numbers that are none. */
+/**
+ * Amounts of a line: how they begin, how full a measure is, sizes told by a thing, cans of the trade, and numbers that
+ * are none.
+ */
 import Fraction from 'fraction.js';
 import type { FillMethod } from '../../pantry/conventions';
 import { type Amount, type ReadAmount, readAmount } from '../../quantity/amount';

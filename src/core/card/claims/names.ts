@@ -62,7 +62,9 @@ const isPartWord = (t: Token): boolean => /^(?:white|whites|yolk)$/.test(t.norm)
 const isBeaten = (t: Token): boolean => /^(?:beaten|whisked|whipped|separated|stiff|separate|apart)$/.test(t.norm);
 const saysNothing = (t: Token): boolean => STATE.has(t.norm) || FILLER.has(t.norm) || HARMLESS.has(t.norm);
 
-/** "eggs, whites whipped"; "oats, skin and all": what is done to a part of the thing. @param ofEgg the thing is an egg */
+/**
+ * "eggs, whites whipped"; "oats, skin and all": what is done to a part of the thing. @param ofEgg the thing is an egg
+ */
 const isOfItsPart = (part: readonly Token[], ofEgg: boolean): boolean =>
   (ofEgg && part.some(isPartWord) && part.some(isBeaten)) ||
   (part.some((t) => STATE.has(t.norm)) &&

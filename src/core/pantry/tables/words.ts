@@ -1,5 +1,6 @@
 /**
- * The words that stand around an ingredient's name on a card, by what they do to it. All in lower case, without accents, in
+ * The words that stand around an ingredient's name on a card, by what they do to it. All in lower case, without
+ * accents, in
  * the singular. What stands in none of these lists is not understood, and said so.
  */
 
@@ -46,7 +47,10 @@ export const STATE = list(
   twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
 );
 
-/** Change what the thing is: a name with one of them that the pantry does not hold is asked about, never read as the plain thing. */
+/**
+ * Change what the thing is: a name with one of them that the pantry does not hold is asked about, never read as the
+ * plain thing.
+ */
 export const VARIANT = list(
   `dried dry powdered powder condensed evaporated sweetened candied crystallised glace canned tinned smoked salted lightly-salted pickled fermented malted instant active quick
   light dark white brown black red green yellow golden blue pink purple low high reduced fat free full skim skimmed semi half nonfat lite diet sugarfree gluten glutenfree wheatfree dairy
@@ -122,7 +126,10 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
 /** Prepositions that lead into where it comes from or what it is like: the words after them belong to the state. */
 export const LEADS_INTO_STATE = list('at from until till by to into on over under without inside through after before while when if in with for as using');
 
-/** Words that may be parts of a vulgar name but are units or numbers too: an amount is tried first, unless the name holds them. */
+/**
+ * Words that may be parts of a vulgar name but are units or numbers too: an amount is tried first, unless the name
+ * holds them.
+ */
 export const HEADS = list(
   `flour milk sugar butter oil syrup salt powder cream cheese nut starch drink vinegar juice chip jam egg yoghurt yogurt meal cornmeal cocoa chocolate sauce spice bean seed water extract
   honey puree rum yeast beer coffee zest spread beverage berry`,
