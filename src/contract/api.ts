@@ -392,7 +392,7 @@ const finding = z.object({
 });
 
 const suspect = z.object({
-  line: z.number().int().describe('The line, as /read numbers it.'),
+  line: z.number().int().describe('The line, as /read numbers it; 0: a line that was left out.'),
   as: z.string().describe('The slip: "tablespoon for teaspoon".'),
   instead: z.object({ text: z.string(), grams: z.number() }).describe('The line as it may have been meant.'),
 });

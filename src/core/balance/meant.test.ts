@@ -4,7 +4,7 @@
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Bench } from './bench';
-import { sayEnds, sayIf, saySettled, settledOn, slipsOn } from './meant';
+import { sayEnds, sayIf, saySettled, sayTake, settledOn, slipsOn } from './meant';
 
 const LINES = ['3 kg flour', '520 g milk', '2 eggs', '30 g sugar', '12 g baking powder', '3 g salt', '40 g butter'];
 const on = (lines: readonly string[], more: Partial<Formula> = {}): Bench => ({
@@ -25,6 +25,25 @@ test('the line by its number, both balances, and the formula with that line alon
   const egg = slip.rails.find((r) => r.before.rail === 'egg');
   expect([egg?.before.tested, egg?.after.tested].map((x) => x?.toFixed(1))).toEqual(['3.3', '33.3']);
   for (const { after } of slip.rails) expect(after.reading?.standing).toBe('in');
+});
+
+test('a line left out is put at the end by one tap; "it is meant so" ends it', () => {
+  const [slip, ...others] = slipsOn(
+    on(LINES.filter((l) => !l.endsWith('milk')).map((l) => l.replace('3 kg', '300 g'))),
+  );
+  expect(others).toEqual([]);
+  if (!slip) throw new Error('nothing is suspected');
+  const milk = slip.lines[0]?.meant ?? '';
+  expect(milk).toMatch(/^\d+ g milk$/);
+  expect([sayIf(slip), sayTake(slip)]).toEqual([`If ${milk} was left out`, `Add ${milk}`]);
+  expect(slip.formula.entries.slice(0, 6).map((e) => e.text)).not.toContain(milk);
+  expect(slip.formula.entries[6]).toMatchObject({ key: 'l7', text: milk });
+  expect(
+    slipsOn({
+      ...on([]),
+      formula: { ...slip.formula, entries: slip.formula.entries.slice(0, 6), dismissed: [slip.answer] },
+    }),
+  ).toEqual([]);
 });
 
 test('"it is meant as it is written" ends it, until the line is written otherwise', () => {

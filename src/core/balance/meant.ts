@@ -6,15 +6,15 @@ import { circumstancesOf } from '../analyse-formula';
 import { type Finding, heard } from '../findings/finding';
 import { atEnd, type Entry, type Formula, type FormulaLine } from '../formula/formula';
 import { type RailReading, railOf } from '../formula/kinds';
-import { countedLines } from '../formula/lines';
+import { countedLines, formulaLines } from '../formula/lines';
 import { grams } from '../quantity/say';
 import { settledBy, type WayToRead } from '../suspects/doubts';
 import { type SuspectsOf, suspectsIn } from '../suspects/suspects';
 import { type Bench, conventionsOn, withEntries, withFormula, workedOn } from './bench';
 
 interface SlipLine {
-  /** As the lines are counted on the sheet, from 1. */
-  readonly number: number;
+  /** As the lines are counted on the sheet, from 1; null: the sheet does not hold it. */
+  readonly number: number | null;
   readonly written: string;
   readonly meant: string;
   /** The slip in a cook's words. */
@@ -49,9 +49,16 @@ export interface Slip {
   readonly answer: string;
 }
 
+/** The key of a line that the sheet does not hold, until it is put there. */
+const FORGOTTEN = 'left-out';
+const newKey = (f: Formula): string => {
+  const taken = new Set(f.entries.map((e) => e.key));
+  for (let n = f.entries.length + 1; ; n++) if (!taken.has(`l${n}`)) return `l${n}`;
+};
+
 const MOST_ANSWER_CHARS = 60;
 const answerFor = (lines: readonly SlipLine[]): string =>
-  `slip:${lines.map((l) => l.written).join('+')}`.slice(0, MOST_ANSWER_CHARS);
+  `slip:${lines.map((l) => l.written || `no ${l.meant}`).join('+')}`.slice(0, MOST_ANSWER_CHARS);
 
 /** An entry as it was meant: what was settled of its old amount is dropped, and of another thing what was picked. */
 function reread({ stands: _, ...e }: Entry, text: string, sameThing: boolean): Entry {
@@ -74,6 +81,11 @@ function searched(b: Bench): SuspectsOf<FormulaLine> {
     at: circumstancesOf(at, house),
     conventions: conventionsOn(b),
     choiceOf: (l) => entryOf.get(l.key) ?? {},
+    asLine: (l) => {
+      const [line] = formulaLines({ ...formula, entries: [{ key: FORGOTTEN, text: l.text }] }, house);
+      if (!line) throw new Error('a formula of one entry has one line');
+      return line;
+    },
   };
 }
 const numberOf = (f: Formula, key: string): number => f.entries.findIndex((e) => e.key === key) + 1;
@@ -119,7 +131,7 @@ export function settledOn(b: Bench): SettledLines | null {
  * The likeliest slips, the likeliest first; none that the cook has answered already, none where the formula is calm.
  */
 export function slipsOn(b: Bench): readonly Slip[] {
-  const { formula } = b;
+  const { formula, end } = b;
   const q = searched(b);
   const { lines } = q;
   const now = workedOn(b).analysis;
@@ -128,6 +140,8 @@ export function slipsOn(b: Bench): readonly Slip[] {
   const found = suspectsIn({ ...q, speaks: (f) => !answered.has(f.code) });
   return found.flatMap((s): readonly Slip[] => {
     const said = s.rereads.flatMap((r): readonly (SlipLine & { readonly key: string; readonly thing: boolean })[] => {
+      if (r.at === null)
+        return [{ key: newKey(formula), number: null, written: '', meant: r.text, as: r.as, thing: true }];
       const line = lines[r.at];
       if (!line) return [];
       const number = numberOf(formula, line.key);
@@ -136,13 +150,13 @@ export function slipsOn(b: Bench): readonly Slip[] {
     });
     const answer = answerFor(said);
     if (formula.dismissed.includes(answer)) return [];
-    const meant = withEntries(
-      formula,
-      formula.entries.map((e) => {
+    const meant = withEntries(formula, [
+      ...formula.entries.map((e) => {
         const l = said.find((x) => x.key === e.key);
         return l ? reread(e, l.meant, l.thing) : e;
       }),
-    );
+      ...said.flatMap((l) => (l.number === null ? [{ key: l.key, text: l.meant, end: end ?? undefined }] : [])),
+    ]);
     const then = workedOn(withFormula(b, meant)).analysis;
     return [
       {
@@ -162,9 +176,23 @@ export function slipsOn(b: Bench): readonly Slip[] {
 export const saySettled = ({ lines }: Pick<SettledLines, 'lines'>): string =>
   lines.map((l, n) => `${n === 0 ? 'Line' : 'line'} ${l.number}, “${l.written.trim()}”, is ${l.meant}`).join('; ');
 
-/** "If line 1, “3 kg flour”, was 300 g flour". */
+/** "If line 1, “3 kg flour”, was 300 g flour"; "If 240 g milk was left out". */
 export const sayIf = ({ lines }: Pick<Slip, 'lines'>): string =>
-  `If ${lines.map((l) => `line ${l.number}, “${l.written.trim()}”, was ${l.meant}`).join(' and ')}`;
+  `If ${lines
+    .map((l) =>
+      l.number === null ? `${l.meant} was left out` : `line ${l.number}, “${l.written.trim()}”, was ${l.meant}`,
+    )
+    .join(' and ')}`;
+
+/** What a tap does about it: "It is 300 g flour", "Add 240 g milk". */
+export const sayTake = ({ lines }: Pick<Slip, 'lines'>): string => {
+  const [added, reread] = [lines.filter((l) => l.number === null), lines.filter((l) => l.number !== null)];
+  const all = [
+    ...(reread.length > 0 ? [`it is ${reread.map((l) => l.meant).join(' and ')}`] : []),
+    ...added.map((l) => `add ${l.meant}`),
+  ].join(' and ');
+  return all.charAt(0).toUpperCase() + all.slice(1);
+};
 
 /** What would come of it: "all 6 findings are gone". */
 export function sayEnds({ ends, of, left }: Pick<Slip, 'ends' | 'of' | 'left'>): string {

@@ -32,12 +32,14 @@ const CLEARLY = 1.4;
 /** A card with more trouble than this agrees with nothing. */
 const AGREES = 3.5;
 
+type Doubted<L extends SuspectLine> = Omit<SuspectsOf<L>, 'asLine' | 'speaks'>;
+
 interface Option<L> extends WayToRead {
   readonly line: L;
 }
 
 /** The ways to read a line; fewer than two where it is not in doubt. */
-function optionsOf<L extends SuspectLine>(line: L, at: number, q: SuspectsOf<L>): readonly Option<L>[] {
+function optionsOf<L extends SuspectLine>(line: L, at: number, q: Doubted<L>): readonly Option<L>[] {
   const choice = q.choiceOf?.(line) ?? {};
   const read = (text: string, stands: LineChoice['stands']): readonly Option<L>[] => {
     const now = readLine(text, q.conventions, { ...choice, stands });
@@ -50,7 +52,7 @@ function optionsOf<L extends SuspectLine>(line: L, at: number, q: SuspectsOf<L>)
 }
 
 /** What the whole decides of the lines in doubt; null where there are none, or it decides nothing. */
-export function settledBy<L extends SuspectLine>(q: SuspectsOf<L>): Settled | null {
+export function settledBy<L extends SuspectLine>(q: Doubted<L>): Settled | null {
   const doubts = q.lines
     .map((l, n) => (l.use === 'batter' ? optionsOf(l, n, q) : []))
     .filter((options) => options.length > 1);

@@ -5,7 +5,7 @@
  */
 import type Fraction from 'fraction.js';
 import type { Line } from '../card/line';
-import { type Ingredient, membersOf } from '../pantry/ingredient';
+import { type Category, type Ingredient, membersOf } from '../pantry/ingredient';
 import type { Term } from '../quantity/amount';
 
 /** A line as it may have been meant: another amount, or another thing. */
@@ -17,6 +17,20 @@ export interface Rereading {
   readonly term: Pick<Term, 'low' | 'high' | 'unit'> | null;
   /** The thing as it would be named; null: as it stands. */
   readonly name: string | null;
+  /** Meant beside the batter and not in it. */
+  readonly served?: boolean;
+}
+
+/** A line that a card may lack: nobody wrote it down. */
+export interface Omission {
+  /** What it would be of, in words that a line is read from. */
+  readonly name: string;
+  /** Amounts it may have: g of it for 100 g of what it goes by, or how many. */
+  readonly amounts: readonly number[];
+  readonly by: 'flour' | 'the rest' | 'count';
+  readonly cost: number;
+  /** A card with a line of one of these lacks none. */
+  readonly unless: readonly Category[];
 }
 
 const METRIC = new Set(['g', 'kg', 'mg', 'ml', 'cl', 'dl', 'l']);
@@ -89,6 +103,23 @@ const NAME_SLIPS: readonly (readonly [is: readonly string[], meant: string, as: 
   [['sugar-granulated'], 'salt', 'sugar for salt', 3],
 ];
 
+/** A step of a list of amounts. */
+const steps = (from: number, to: number, by: number): readonly number[] =>
+  Array.from({ length: Math.round((to - from) / by) + 1 }, (_, n) => from + n * by);
+
+/** A row is skipped in copying; who bakes without eggs mostly means it. */
+export const OMISSIONS: readonly Omission[] = [
+  { name: 'baking powder', amounts: steps(2, 6, 0.5), by: 'flour', cost: 2.4, unless: ['leavening'] },
+  { name: 'milk', amounts: steps(60, 260, 10), by: 'flour', cost: 2.4, unless: ['dairy', 'plant-milk', 'liquid'] },
+  { name: 'flour', amounts: steps(30, 100, 5), by: 'the rest', cost: 2.4, unless: ['flour', 'starch'] },
+  { name: 'eggs', amounts: steps(1, 6, 1), by: 'count', cost: 3.6, unless: ['egg'] },
+];
+
+/** What stands on a card for the table as often as for the bowl. */
+const SERVED = new Set<Category>(['sugar', 'syrup', 'fat', 'fruit-veg', 'dairy', 'topping']);
+/** At the end of a list, where what is served with it stands, and elsewhere. */
+const SERVED_COST = { last: 1.8, between: 3.4 } as const;
+
 const LOWEST = 0.02;
 /** No kitchen measures more of one thing in one measure. */
 const MOST_IN: Readonly<Record<string, number>> = { tsp: 24, tbsp: 24, cup: 60 };
@@ -139,8 +170,16 @@ const fillsMeant = ({ category, id }: Ingredient, unit: string | null): readonly
       ]
     : [];
 
-/** All that a line may have been meant to say. A line that is not one plain amount of one thing has no rereadings. */
-export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts' | 'status'>): readonly Rereading[] {
+const NOTHING_ELSE = { term: null, name: null } as const;
+
+/**
+ * All that a line may have been meant to say. A line that is not one plain amount of one thing has no rereadings.
+ * @param last no line of the batter stands after it
+ */
+export function rereadingsOf(
+  line: Pick<Line, 'written' | 'ingredient' | 'parts' | 'status'>,
+  last = false,
+): readonly Rereading[] {
   const [amount] = line.written;
   const [term] = amount?.terms ?? [];
   const { ingredient } = line;
@@ -157,6 +196,16 @@ export function rereadingsOf(line: Pick<Line, 'written' | 'ingredient' | 'parts'
   return [
     ...amounts.filter(isMeasurable).map(([as, cost, value, to]) => ({ as, cost, term: tidy(value, to), name: null })),
     ...fillsMeant(ingredient, unit),
+    ...(SERVED.has(ingredient.category)
+      ? [
+          {
+            as: 'not for the batter',
+            cost: last ? SERVED_COST.last : SERVED_COST.between,
+            ...NOTHING_ELSE,
+            served: true,
+          },
+        ]
+      : []),
     ...NAME_SLIPS.filter(([is]) => is.includes(ingredient.id)).map(([, name, as, cost]) => ({
       as,
       cost,

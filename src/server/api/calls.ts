@@ -199,10 +199,11 @@ function suspectsOf(body: z.infer<typeof analyseRequest>, w: Worked): z.infer<ty
     school: body.school === undefined ? null : schoolId(body.school),
     at: { cardNotes: w.notes },
     conventions: w.house,
+    asLine: (l) => l,
   });
   return found.flatMap(({ rereads, ends, left, weight }) => {
     const [first, ...also] = rereads.map((r) => ({
-      line: w.out[r.at]?.lineNumber ?? r.at + 1,
+      line: r.at === null ? 0 : (w.out[r.at]?.lineNumber ?? r.at + 1),
       as: r.as,
       instead: { text: r.text, grams: r.grams },
     }));

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { Bench } from '@/core/balance/bench';
-import { type Meant, sayEnds, sayIf, saySettled } from '@/core/balance/meant';
+import { type Meant, sayEnds, sayIf, saySettled, sayTake } from '@/core/balance/meant';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, type RailReading, sayRail } from '@/core/formula/kinds';
 import { Button } from '../kit/button';
@@ -112,7 +112,7 @@ export function MeantView({
                 <Beside heads={['as written', 'so read']} rails={s.rails.map((r) => [r.before, r.after])} />
                 <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
                   <Button look="now" onClick={() => onMeant(s.formula)}>
-                    It is {s.lines.map((l) => l.meant).join(' and ')}
+                    {sayTake(s)}
                   </Button>
                   {slips.length === 1 ? asWritten : null}
                 </div>
