@@ -2,6 +2,7 @@
  * The first part of npm run bench: how many 20-line formulas are analysed, rails dragged and cards read in a second.
  * Median of five rounds, after a warm-up.
  */
+
 import { readFileSync } from 'node:fs';
 import { analyse } from '../src/core/analyse';
 import { analyseFormula } from '../src/core/analyse-formula';
@@ -16,6 +17,7 @@ import { swapRebalanced, swapsFor } from '../src/core/balance/swaps';
 import { kitchenLines } from '../src/core/batch/kitchen';
 import { mixesFor } from '../src/core/batch/mixes';
 import { plannedSheet, readyFor } from '../src/core/batch/plan';
+import { scriptOfBatch } from '../src/core/batch/script-of';
 import { ONE } from '../src/core/batch/split';
 import { meansOf } from '../src/core/batch/worth';
 import { readCard } from '../src/core/card/card';
@@ -169,9 +171,11 @@ const sheetOfDay = (() => {
   if (!planned?.ok) throw new Error('the bench card cannot be planned');
   return { driver, split, sheet: planned.value.sheet };
 })();
+const dayBatch = { ...sheetOfDay, kind: 'griddle' } as const;
 const steps = stepsOf({
-  batch: { ...sheetOfDay, kind: 'griddle' },
+  batch: dayBatch,
   ways: FRESH_KITCHEN.ways,
+  script: scriptOfBatch(dayBatch, FRESH_KITCHEN.ways, (id) => findIngredient(id)),
   restMin: 10,
   life: { min: 60, why: '' },
   pourings: [{ kind: 'griddle', name: null, pieces: 185, times: USUAL_TIMES.griddle, atOnce: 10 }],

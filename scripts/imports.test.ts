@@ -46,6 +46,17 @@ test('the core stands alone, data flows one way, the interface knows no server',
     expect(found.some((f) => f.includes(words))).toBe(true);
 });
 
+test('how a making is worked is read from the script, and asked of nobody else', () => {
+  const files = {
+    'src/core/script/combine.ts': 'export const far = 1;',
+    'src/core/script/bowls.ts': "import './combine';",
+  };
+  expect(tree(files)).toEqual([]);
+  expect(tree({ ...files, 'src/core/day/a.ts': "import { far } from '../script/combine';" })).toEqual([
+    'src/core/day/a.ts imports src/core/script/combine.ts: read the script (core/script/read)',
+  ]);
+});
+
 test('a circle is refused, also one of types alone', () => {
   const found = tree({
     'src/core/batch/a.ts': "import type { B } from './b';\nexport type A = B;",

@@ -5,7 +5,7 @@ import { MOST_MIXES } from '@/core/batch/mixes';
 import { END_IDS } from '@/core/formula/formula';
 import { MATTERS } from '@/core/formula/schools';
 import { TAPPED } from '@/core/griddle/board';
-import { JOIN_PARTS } from '@/core/script/combine';
+import { JOIN_PARTS } from '@/core/script/act';
 import { litSchema } from './batch';
 import { amount, count, degreesC, moment } from './fields';
 

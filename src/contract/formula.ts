@@ -1,6 +1,8 @@
 /** What a version of a formula is saved by, and what is kept of it. */
 import { z } from 'zod';
+import { MOST_SENTENCE_CHARS } from '@/core/card/items';
 import { VESSELS } from '@/core/card/parts';
+import { MOST_ACT_MIN, MOST_DOES_CHARS, MOST_EDITS } from '@/core/formula/act-edits';
 import {
   DRESSINGS,
   END_IDS,
@@ -35,6 +37,41 @@ export const entrySchema = z.object({
     .optional(),
 });
 
+const actId = z.string().min(1).max(120);
+const actMinutes = z
+  .number('Minutes: write a number.')
+  .positive('Minutes have to be more than nothing.')
+  .max(MOST_ACT_MIN, `An act takes at most ${MOST_ACT_MIN.toLocaleString('en-GB')} minutes.`);
+const toldWords = z.string().max(MOST_SENTENCE_CHARS).optional();
+/** @see ActEdit */
+export const actEditSchema = z.discriminatedUnion('do', [
+  z.object({
+    do: z.literal('set'),
+    act: actId,
+    minutes: actMinutes.optional(),
+    heatC: z
+      .number('Heat: write a number.')
+      .min(30, 'A surface is at least 30 °C.')
+      .max(400, 'A surface is at most 400 °C.')
+      .optional(),
+    words: toldWords,
+  }),
+  z.object({ do: z.literal('leave'), act: actId, words: toldWords }),
+  z.object({
+    do: z.literal('own'),
+    act: actId,
+    before: actId,
+    does: z
+      .string()
+      .trim()
+      .min(1, 'Write what is done.')
+      .max(MOST_DOES_CHARS, `What is done has at most ${MOST_DOES_CHARS} characters.`),
+    minutes: actMinutes,
+    hands: z.number().min(0).max(MOST_ACT_MIN),
+    words: toldWords,
+  }),
+]);
+
 const endName = z
   .string()
   .trim()
@@ -58,6 +95,7 @@ export const settingsSchema = z.object({
       blend: z.boolean(),
     })
     .default({ ...NOTHING_HELD, rails: [] }),
+  edits: z.array(actEditSchema).max(MOST_EDITS, `At most ${MOST_EDITS} changes of the making.`).default([]),
   dismissed: z.array(z.string().max(60)).max(60).default([]),
   ends: z
     .tuple([

@@ -6,7 +6,7 @@
 import { AS_USUAL, type Lit } from '../batter/surface';
 import type { EndId } from '../formula/formula';
 import type { Ways } from '../formula/ways';
-import type { JoinPart } from '../script/combine';
+import type { JoinPart } from '../script/act';
 
 /** How far a thing of the mise is: on the counter, not there, or something else in its place. */
 export const MISE_STATES = ['here', 'missing', 'stand-in'] as const;

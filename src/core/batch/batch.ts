@@ -1,6 +1,7 @@
 /**
  * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
  */
+import type { ActEdit } from '../formula/act-edits';
 import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
@@ -72,6 +73,8 @@ export interface Batch {
   readonly swapped: Formula | null;
   /** Ways the formula has of its own; the house's else. */
   readonly ways: Partial<Ways>;
+  /** What is done otherwise, act by act, as its formula had it. */
+  readonly edits?: readonly ActEdit[];
   /** When its last piece was off the heat, ms since 1970; null: none was tapped. */
   readonly lastOffAt: number | null;
   /** What was noted while it was made, in the order it happened. */

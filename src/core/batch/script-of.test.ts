@@ -5,7 +5,8 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
 import { anyKitchen } from '../testing/kitchens';
 import { planOf } from './plan-of';
-import { scriptOfBatch, scriptOfFormula } from './script-of';
+import { scriptOfBatch } from './script-of';
+import { scriptOfFormula } from './script-of-formula';
 import { ONE } from './split';
 
 const of = (texts: readonly string[], more: Partial<Formula> = {}): Formula => ({

@@ -1,25 +1,14 @@
-/** The script of a batch, or of a formula once over: how one mix of it is made, poured and plated. */
-import type { EndId, Formula } from '../formula/formula';
-import { kitchenOf } from '../formula/formula';
-import { offersFrom } from '../formula/from-card';
-import { kindById, usualPortionMl } from '../formula/kinds';
-import type { Kitchen } from '../formula/kitchen-settings';
-import { countedLines } from '../formula/lines';
+/** The script of a batch: how one mix of it is made, poured and plated. */
+import { kindById } from '../formula/kinds';
 import type { Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import { findIngredient } from '../pantry/pantry';
 import type { Units } from '../quantity/say';
-import type { Result } from '../result';
 import type { Script } from '../script/act';
-import type { PouredAs, ScriptAsked } from '../script/making';
+import type { PouredAs } from '../script/making';
 import { scriptOf } from '../script/script';
 import type { Batch } from './batch';
-import { madeAs, planOf } from './plan-of';
-import type { SheetLine } from './sheet-line';
-import { ONE } from './split';
-import type { CannotScale } from './worth';
 
-type ScriptOfBatch = Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver' | 'school' | 'portionMl'>>;
+type ScriptOfBatch = Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver' | 'school' | 'portionMl' | 'edits'>>;
 
 function pouredAs({
   driver: d,
@@ -51,52 +40,5 @@ export const scriptOfBatch = (
     pourings: pouredAs(batch),
     find,
     units,
+    edits: batch.edits,
   });
-
-/** What of the card's word the formula has taken: matters settled as the method tells them, with its words. */
-function toldAndTaken(f: Formula, house: Kitchen): NonNullable<ScriptAsked['told']> {
-  const { ways, conventions } = kitchenOf(f, house);
-  const told: Record<string, string> = {};
-  for (const o of offersFrom(f.cardNotes, countedLines(f, house), conventions)) {
-    if (o.what === 'way' && ways[o.way] === o.value) told[o.way] = o.words;
-    if (o.what === 'portion' && f.portionMl !== null && Math.abs(f.portionMl - o.ml) < 0.5) told.portion = o.words;
-  }
-  return told;
-}
-
-/**
- * How a formula is made once over, each act with whose word it is.
- * @returns its acts, and the lines they take; or why it can't be scaled
- */
-export function scriptOfFormula(
-  f: Formula,
-  house: Kitchen,
-  end: EndId | null,
-): Result<Script & { readonly lines: readonly SheetLine[] }, CannotScale> {
-  const { kind, school, fillsPan, formula } = madeAs(f, end);
-  const portionMl = fillsPan ? null : (formula.portionMl ?? usualPortionMl(school));
-  const plan = planOf({
-    formula: f,
-    house,
-    end,
-    driver: { by: 'factor', factor: 1 },
-    split: ONE,
-    eggs: null,
-    exactness: 'exact',
-    portionMl,
-    sides: [],
-  });
-  if (!plan.ok) return plan;
-  const { sheet, ways } = plan.value;
-  const { acts } = scriptOf({
-    lines: sheet,
-    kind: kind.id,
-    ways,
-    pourings: [{ name: null, kind: kind.id, school: school.id, portionMl }],
-    find: (id) => findIngredient(id, house.conventions.own),
-    units: house.units,
-    told: toldAndTaken(f, house),
-    asked: f.ways,
-  });
-  return { ok: true, value: { acts, lines: sheet } };
-}

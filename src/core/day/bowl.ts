@@ -4,6 +4,7 @@ import { litOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { acrossOf } from '../batch/mixes';
 import { type Pouring, pouringsOf } from '../batch/pourings';
+import { scriptOfBatch } from '../batch/script-of';
 import { placesIn, type Surface, surfacesFor } from '../batter/surface';
 import { kindById } from '../formula/kinds';
 import { type Standing, standingOf, type Ways } from '../formula/ways';
@@ -11,6 +12,7 @@ import { type Numbers, numbersOf } from '../numbers';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
+import type { Script } from '../script/act';
 
 export type OfBatch = Pick<
   Batch,
@@ -29,6 +31,8 @@ interface PouringOn extends Pouring {
 export interface BowlAtWork {
   readonly analysis: Numbers;
   readonly standing: Standing;
+  /** How one mix of it is made. */
+  readonly script: Script;
   /** In the order they are poured; mostly one. */
   readonly pourings: readonly [PouringOn, ...PouringOn[]];
 }
@@ -49,5 +53,5 @@ export function bowlOf(
     const surfaces = surfacesFor(gear, p.kind, acrossCm, litOf(batch.entries, p.end));
     return { ...p, acrossCm, surfaces, atOnce: Math.max(1, placesIn(surfaces)) };
   };
-  return { analysis, standing, pourings: [on(first), ...more.map(on)] };
+  return { analysis, standing, script: scriptOfBatch(batch, ways, find), pourings: [on(first), ...more.map(on)] };
 }

@@ -10,7 +10,7 @@ import { type KnownTimes, timesFor } from '../griddle/times';
 import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { asRead, type Units } from '../quantity/say';
-import { joinParts } from '../script/combine';
+import { foamed, heatIn } from '../script/read';
 import { type BowlAtWork, bowlOf, type OfBatch } from './bowl';
 import type { KeptIn } from './serve';
 import type { Step } from './step';
@@ -36,13 +36,14 @@ export function daySteps(
   const pourings = bowl.pourings.map((p, n) => ({
     ...p,
     on: p.surfaces.map((s) => s.id),
-    times: (known[n] ?? timesFor(p.kind, { first: [], second: [] }, ways)).times,
+    times: (known[n] ?? timesFor(heatIn(bowl.script, n).times)).times,
   }));
   const steps = stepsOf({
     batch,
     ways,
+    script: bowl.script,
     restMin: bowl.standing.restMin,
-    life: lifeOf(bowl.analysis, joinParts(batch.sheet, find).includes('whites')),
+    life: lifeOf(bowl.analysis, foamed(bowl.script)),
     pourings,
     find,
     serve: { ...serve, units },

@@ -2,11 +2,13 @@
  * Every school that can be chosen changes something that is seen: steps, cues, words at joining, tools, times, a
  * number.
  */
+
 import { analyseFormula } from '../analyse-formula';
 import { type Bench, workedOn } from '../balance/bench';
 import { fixesFor } from '../balance/fixes';
 import { usualLift } from '../balance/start';
 import { inLargeBowl } from '../batch/large-bowl';
+import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { readLine } from '../card/line';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
@@ -14,12 +16,11 @@ import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { choiceFor, choicesOf, MATTERS, MEASURED, WAY_IDS } from '../formula/schools';
 import { againstKind, FRESH_WAYS, standingOf, type Ways } from '../formula/ways';
-import { timesFor } from '../griddle/times';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';
 import { miseOf } from '../prep/mise';
-import { howFar, joinSteps } from '../script/combine';
-import { cuesFor, usualTimes } from '../script/on-heat';
+import { cuesFor, usualTimes } from '../script/cues';
+import { foldingIn, heatIn, joiningIn } from '../script/read';
 import { linesOf } from '../testing/formulas';
 import { stepsOf } from './steps';
 
@@ -72,10 +73,12 @@ function seen(kind: KindId, ways: Ways): string {
     piecesPlanned: 12,
     entries: [],
   } as const;
+  const script = scriptOfBatch(batch, ways, findIngredient);
   const standing = standingOf(ways, { id: kind, restMin: 10 });
   const steps = stepsOf({
     batch,
     ways,
+    script,
     restMin: standing.restMin,
     life: { min: 60, why: '' },
     pourings: [{ kind, name: null, pieces: 12, times: usualTimes(kind, ways), atOnce: 4 }],
@@ -86,11 +89,10 @@ function seen(kind: KindId, ways: Ways): string {
     FRESH_KITCHEN,
   ).analysis.volume;
   return JSON.stringify([
-    joinSteps(kind, ways, ['dry', 'wet', 'whites']),
-    howFar(kind, ways),
+    joiningIn(script),
+    foldingIn(script),
     miseOf(batch, ways, findIngredient, KNOWN),
-    cuesFor(kind, ways),
-    timesFor(kind, { first: [], second: [] }, ways),
+    heatIn(script),
     standing,
     steps,
     againstKind(ways, kind),

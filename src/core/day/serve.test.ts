@@ -2,7 +2,9 @@
  * What ends with a plate: sauces by their method, what is written to serve, and kept pieces heated again. Numbers by
  * hand.
  */
+
 import fc from 'fast-check';
+import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { type Side, sideLines } from '../batch/sides';
 import { ONE } from '../batch/split';
@@ -192,6 +194,7 @@ const all = (
   stepsOf({
     batch: asked(sheet).batch,
     ways: FRESH_WAYS,
+    script: scriptOfBatch(asked(sheet).batch, FRESH_WAYS, find),
     restMin: 10,
     life: { min: 60, why: 'powder' },
     pourings: [{ kind: 'griddle', name: null, pieces, times: { first: 140, second: 90 }, atOnce: 8, on: ['long'] }],
@@ -226,9 +229,11 @@ test('kept waffles are heated again with the last pieces, and stand on the same 
   expect(row(steps, 'plate').after).toContain('reheat1');
   expect(timeLine(steps, serving, null).clashes).toEqual([]);
   // an oven that bakes at 225 °C heats nothing at 160
+  const oven = { sheet: BATTER, split: ONE, kind: 'oven', driver: { by: 'factor', factor: 1 } } as const;
   const baked = stepsOf({
-    batch: { sheet: BATTER, split: ONE, kind: 'oven', driver: { by: 'factor', factor: 1 } },
+    batch: oven,
     ways: FRESH_WAYS,
+    script: scriptOfBatch(oven, FRESH_WAYS, find),
     restMin: 0,
     life: { min: null, why: '' },
     pourings: [{ kind: 'oven', name: null, pieces: 1, times: { first: 1320, second: null }, atOnce: 1 }],

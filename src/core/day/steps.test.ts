@@ -1,9 +1,11 @@
 /** What a batch asks for: steps from its lines, its kind, its ways and its bowls. */
 
 import { scale } from '../batch/scale';
+import { scriptOfBatch } from '../batch/script-of';
 import { sheetOf } from '../batch/sheet';
 import type { SheetLine } from '../batch/sheet-line';
 import { ONE, type Split } from '../batch/split';
+import type { ActEdit } from '../formula/act-edits';
 import { EMPTY_FORMULA } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
@@ -26,16 +28,27 @@ const GUESTS = { by: 'guests', guests: 12, each: 2, secondsPct: 0, testPiece: tr
 const steps = (
   card: readonly string[],
   kind: KindId,
-  more: { ways?: Partial<Ways>; split?: Split; pieces?: number; lifeMin?: number | null; restMin?: number } = {},
-): readonly Step[] =>
-  stepsOf({
-    batch: { sheet: sheet(...card), split: more.split ?? ONE, kind, driver: GUESTS },
-    ways: { ...FRESH_WAYS, ...more.ways },
+  more: {
+    ways?: Partial<Ways>;
+    split?: Split;
+    pieces?: number;
+    lifeMin?: number | null;
+    restMin?: number;
+    edits?: readonly ActEdit[];
+  } = {},
+): readonly Step[] => {
+  const batch = { sheet: sheet(...card), split: more.split ?? ONE, kind, driver: GUESTS };
+  const ways = { ...FRESH_WAYS, ...more.ways };
+  return stepsOf({
+    batch,
+    ways,
+    script: scriptOfBatch({ ...batch, edits: more.edits ?? [] }, ways, find),
     restMin: more.restMin ?? 10,
     life: { min: more.lifeMin === undefined ? 60 : more.lifeMin, why: 'powder' },
     pourings: [{ kind, name: null, pieces: more.pieces ?? 24, times: { first: 140, second: 90 }, atOnce: 8 }],
     find,
   });
+};
 const ids = (s: readonly Step[]): readonly string[] => s.map((x) => x.id);
 
 test('a plain cake for twelve: cold out, butter melted and cooled, three loads of eight, a test piece, an oven to hold', () => {
@@ -119,9 +132,16 @@ test('bowls in waves: each joined, rested and poured in turn, none standing past
 });
 
 test('flat cakes and balls from one bowl: both surfaces hot, all of the first poured and then the second, each in its own time', () => {
+  const batch = {
+    sheet: sheet(...PLAIN_CAKE),
+    split: ONE,
+    kind: 'griddle',
+    driver: { by: 'factor', factor: 1 },
+  } as const;
   const all = stepsOf({
-    batch: { sheet: sheet(...PLAIN_CAKE), split: ONE, kind: 'griddle', driver: { by: 'factor', factor: 1 } },
+    batch,
     ways: FRESH_WAYS,
+    script: scriptOfBatch(batch, FRESH_WAYS, find),
     restMin: 10,
     life: { min: 60, why: 'powder' },
     pourings: [
@@ -189,15 +209,18 @@ test('what a card has beside its batter is a step of its own, made ahead', () =>
   const taken = sheet('50 g honey').map(
     (l): SheetLine => ({ ...l, key: 's0p0', vessel: 'topping', side: 'Honey butter' }),
   );
-  const of = (more: readonly SheetLine[]): readonly Step[] =>
-    stepsOf({
-      batch: { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS },
+  const of = (more: readonly SheetLine[]): readonly Step[] => {
+    const batch = { sheet: [...sheet(...card), ...more], split: ONE, kind: 'griddle', driver: GUESTS } as const;
+    return stepsOf({
+      batch,
       ways: FRESH_WAYS,
+      script: scriptOfBatch(batch, FRESH_WAYS, find),
       restMin: 10,
       life: { min: 60, why: 'powder' },
       pourings: [{ kind: 'griddle', name: null, pieces: 24, times: { first: 140, second: 90 }, atOnce: 8 }],
       find,
     });
+  };
   // 8 minutes for the sauce and one for each of its two lines
   expect(of(beside).find((s) => s.id === 'side1')).toMatchObject({
     name: 'Cook Caramel sauce',

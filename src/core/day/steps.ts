@@ -5,17 +5,16 @@
  */
 import { hasTestPiece } from '../batch/driver';
 import type { Life } from '../batch/mixes';
-import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
-import { FILLING_NAMES, type KindId, kindById } from '../formula/kinds';
-import { effectOf, type Ways } from '../formula/ways';
+import { FILLING_NAMES, type KindId, type Zone } from '../formula/kinds';
+import type { Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import type { ScriptAct, Verb } from '../script/act';
-import { foldsBeforeRest, joinSteps, whipsFirst } from '../script/combine';
+import type { Script, ScriptAct, Verb } from '../script/act';
 import { foamWaits } from '../script/foam';
 import { type HeldWords, heldBy, togetherNamed } from '../script/held';
-import { BETWEEN_S, heatZone, onHeatS, type SideTimes } from '../script/on-heat';
+import { BETWEEN_S, onHeatS, type SideTimes } from '../script/on-heat';
+import { actIn, type Folding, foamed, foldingIn, foldsBefore, heatIn, whipsBefore } from '../script/read';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -35,6 +34,7 @@ interface OnTheHeat {
 interface StepsAsked {
   readonly batch: ServeAsked['batch'];
   readonly ways: Ways;
+  readonly script: Script;
   readonly restMin: number;
   readonly life: Life;
   /** What is poured, in its order: mostly one thing. */
@@ -74,6 +74,7 @@ interface Load {
   readonly off: number;
 }
 
+const middleOf = ([low, high]: Zone): number => (low + high) / 2;
 const cycleOf = (p: OnTheHeat): number => (onHeatS(p.times) + BETWEEN_S) / 60;
 
 /** Every load there is, one thing after the other. */
@@ -107,12 +108,16 @@ interface Facts {
   readonly act: (verb: Verb, of?: string) => ScriptAct | undefined;
   /** Degrees C the oven bakes at. */
   readonly bakeC: number;
+  /** And holds at. */
+  readonly holdC: number;
   readonly foamed: boolean;
   /** Whites are whipped before dry and wet meet. */
   readonly whipFirst: boolean;
   /** They go in before the batter rests. */
   readonly foldBeforeRest: boolean;
-  readonly kind: KindId;
+  readonly folding: Folding | null;
+  /** What is seen of the fat before each pour; empty: nothing. */
+  readonly panFat: string;
   readonly baked: boolean;
   readonly surface: HeatId;
   /**
@@ -128,14 +133,13 @@ interface Facts {
   readonly inWave: (w: number) => number;
 }
 
-function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Facts {
+function factsOf({ batch, find, life, restMin, ways, script, pourings }: StepsAsked): Facts {
   const sheet = batch.sheet.filter(bare);
   const mixes = mixesIn(batch.split);
   const linesIn = (...vessels: readonly SheetLine['vessel'][]): number =>
     sheet.filter((l) => vessels.includes(l.vessel)).length;
   const { split } = batch;
   const baked = batch.kind === 'oven';
-  const { acts } = scriptOfBatch({ ...batch, sheet }, ways, find);
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
   const loads = loadsOfAll(pourings);
   return {
@@ -146,12 +150,22 @@ function factsOf({ batch, find, life, restMin, ways, pourings }: StepsAsked): Fa
     dry: linesIn('dry'),
     wet: linesIn('wet', 'fold-in'),
     held: heldBy(sheet, find),
-    act: (verb, of) => acts.find((x) => x.verb === verb && (of === undefined || x.of === of)),
-    bakeC: (([low, high]) => (low + high) / 2)(heatZone('oven', '')),
-    foamed: acts.some((x) => x.verb === 'whip'),
-    whipFirst: whipsFirst(ways, batch.kind),
-    foldBeforeRest: foldsBeforeRest(ways, batch.kind),
-    kind: kindById(batch.kind).id,
+    act: (verb, of) => actIn(script, verb, of),
+    bakeC: middleOf(
+      heatIn(
+        script,
+        Math.max(
+          0,
+          pourings.findIndex((p) => p.kind === 'oven'),
+        ),
+      ).zoneC,
+    ),
+    holdC: actIn(script, 'hold')?.heatC?.[0] ?? HOLD_C,
+    foamed: foamed(script),
+    whipFirst: whipsBefore(script),
+    foldBeforeRest: foldsBefore(script),
+    folding: foldingIn(script),
+    panFat: heatIn(script).cues.pour,
     baked,
     surface,
     alsoOn: others.find((s) => s !== surface) ?? null,
@@ -333,12 +347,12 @@ const BEFORE: readonly Row[] = [
   {
     id: 'hold',
     when: (f) => f.loads.length > 1 && !f.baked,
-    name: `Holding oven to ${HOLD_C} °C`,
+    name: (f) => `Holding oven to ${f.holdC} °C`,
     why: 'Lit before the first pour, vented: the first plate waits for the last no longer than quality and the local food code allow.',
     who: 'cook',
     min: HOLD_WARM_MIN,
     handsMin: 1,
-    ovenC: HOLD_C,
+    ovenC: (f) => f.holdC,
     after: ['roast', 'ripen'],
     slips: 'later: the first pieces have nowhere to go',
   },
@@ -361,7 +375,7 @@ const minutesIn = (f: Facts, w: number, verb: Verb): number => (f.act(verb)?.min
 const FOLD: Row = {
   id: 'whip',
   name: (f, w) => `${f.whipFirst ? 'Fold the whites in' : 'Whip the whites, fold them in'}${tail(f, w)}`,
-  why: (f) => `${joinSteps(f.kind, f.ways, ['whites']).at(-1) ?? ''} Foam sinks from the moment it is made.`,
+  why: (f) => `${f.folding?.steps.join(' ') ?? ''} Foam sinks from the moment it is made.`,
   who: 'cook',
   min: (f, w) => minutesIn(f, w, 'whip'),
   handsMin: (f, w) => minutesIn(f, w, 'whip'),
@@ -477,7 +491,6 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
   const ids = new Set(before.map((s) => s.id));
   const ready = [`join${wave + 1}`, `rest${wave + 1}`, `whip${wave + 1}`];
   const out: Step[] = [];
-  const panFat = effectOf(f.ways, 'panFat', f.kind).pan?.pour ?? '';
   for (let n = firstOf(wave), count = 1; n < to; n += count) {
     const load = f.loads[n] as Load;
     const same = f.loads.slice(n, to).findIndex((l) => l.of !== load.of);
@@ -495,7 +508,7 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
       name: `${count > 1 ? `${filling}s ${n + 1} to ${n + count}` : all === 1 ? `One ${FILLING_NAMES[load.of.kind]}` : `${filling} ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
       why: baked
         ? 'The door stays shut until it is puffed and brown at the rim.'
-        : `${panFat} Oldest first: what was poured first is turned first.`.trim(),
+        : `${f.panFat} Oldest first: what was poured first is turned first.`.trim(),
       who: 'cook',
       min: cycleMin * count,
       handsMin: count > 1 ? cycleMin * count : bound,

@@ -5,6 +5,7 @@
 
 import type { Line, LineChoice } from '../card/line';
 import type { Conventions } from '../pantry/conventions';
+import type { ActEdit } from './act-edits';
 import type { KindId, Rail } from './kinds';
 import type { Kitchen } from './kitchen-settings';
 import type { Ways } from './ways';
@@ -99,6 +100,8 @@ export interface Formula {
   /** mL of one portion; null: the middle of what is usual for the kind. */
   readonly portionMl: number | null;
   readonly held: Held;
+  /** What is done otherwise than kind, style and ways have it, act by act. */
+  readonly edits: readonly ActEdit[];
   /** Findings the cook has answered "Leave it as it is": `code:severity`. */
   readonly dismissed: readonly string[];
   readonly ends: readonly [End, End] | null;
@@ -137,6 +140,7 @@ export const EMPTY_FORMULA: Formula = {
   cardNotes: '',
   portionMl: null,
   held: NOTHING_HELD,
+  edits: [],
   dismissed: [],
   ends: null,
 };

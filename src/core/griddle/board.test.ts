@@ -249,19 +249,23 @@ test('times are the middle of the taps, what was late for another reason set asi
   // 100 108 112 and a forgotten 400: the middle of four is 110, twice that is the line
   expect(learned([100, 108, 112, 400])).toEqual({ seconds: 108, from: 3, aside: 1 });
   expect(learned([])).toBeNull();
-  expect(timesFor('griddle', { first: [], second: [] })).toEqual({ times: USUAL_TIMES.griddle, from: 0, aside: 0 });
-  expect(timesFor('griddle', { first: [100, 110], second: [50] })).toEqual({
+  expect(timesFor(USUAL_TIMES.griddle, { first: [], second: [] })).toEqual({
+    times: USUAL_TIMES.griddle,
+    from: 0,
+    aside: 0,
+  });
+  expect(timesFor(USUAL_TIMES.griddle, { first: [100, 110], second: [50] })).toEqual({
     times: { first: 105, second: 50 },
     from: 1,
     aside: 0,
   });
-  expect(timesFor('waffle', { first: [240], second: [] })).toEqual({
+  expect(timesFor(USUAL_TIMES.waffle, { first: [240], second: [] })).toEqual({
     times: { first: 240, second: null },
     from: 1,
     aside: 0,
   });
   // a slip of the finger is no time; one left on for long is set aside, and counted
-  expect(timesFor('waffle', { first: [1, 240, 250, 900], second: [] })).toEqual({
+  expect(timesFor(USUAL_TIMES.waffle, { first: [1, 240, 250, 900], second: [] })).toEqual({
     times: { first: 245, second: null },
     from: 2,
     aside: 1,

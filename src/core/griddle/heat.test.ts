@@ -2,7 +2,7 @@
  * Heat read three ways, the dial remembered, a surface that is not there; what is held, and what fits before a bell.
  */
 import type { Act, ActEntry } from '../batch/acts';
-import { heatZone } from '../script/on-heat';
+import { heatZone } from '../script/cues';
 import { adviceOn, dialOf, type HeatReading, readingsIn } from './heat';
 import { bellOf, holdingOf, loadsBefore } from './hold';
 import { coldSurface, heatOn, probeOf } from './simulated-surface';

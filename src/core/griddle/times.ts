@@ -3,10 +3,8 @@
 import type { TestVerdict } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { isTestPiece } from '../batch/pieces';
-import type { KindId } from '../formula/kinds';
-import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { median } from '../quantity/middle';
-import { type SideTimes, usualTimes } from '../script/on-heat';
+import type { SideTimes } from '../script/on-heat';
 import { type Piece, piecesFrom, type Tap } from './board';
 
 interface Learned {
@@ -56,13 +54,11 @@ export interface KnownTimes {
 const SLIP = 0.2;
 const noSlips = (seconds: readonly number[], was: number): readonly number[] => seconds.filter((s) => s > SLIP * was);
 
-/** Times of a formula here. @param earlier seconds of its earlier pieces */
+/** Times of a formula here. @param usual as its script has them @param earlier seconds of its earlier pieces */
 export function timesFor(
-  kind: KindId,
-  earlier: { readonly first: readonly number[]; readonly second: readonly number[] },
-  ways: Ways = FRESH_WAYS,
+  usual: SideTimes,
+  earlier: { readonly first: readonly number[]; readonly second: readonly number[] } = { first: [], second: [] },
 ): KnownTimes {
-  const usual = usualTimes(kind, ways);
   const first = learned(noSlips(earlier.first, usual.first));
   const second = usual.second === null ? null : learned(noSlips(earlier.second, usual.second));
   return {

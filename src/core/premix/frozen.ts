@@ -8,12 +8,12 @@ import { nutritionOf } from '../facts/account';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf, type TallyPart } from '../formula/tally';
-import { standingOf } from '../formula/ways';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { saturatesG } from '../pantry/tables/saturates';
 import { asRead, minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
-import { foldSteps, howFar, joinSteps } from '../script/combine';
-import { cuesFor, heatZone, usualTimes } from '../script/on-heat';
+import type { ScriptLine } from '../script/making';
+import { actIn, foldingIn, heatIn, joiningIn } from '../script/read';
+import { scriptOf } from '../script/script';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
 import type { Additions } from './products';
 import { eggWords, piecesOfMix } from './use';
@@ -156,6 +156,25 @@ function nutritionPer100(
 
 const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
 
+/** The bag in its bowl, and what is added to it, as lines of a making. @param whips its whites are whipped, at the bench */
+function linesOf(contents: readonly LotItem[], added: Additions['parts'], whips: boolean): readonly ScriptLine[] {
+  const bare = { text: '', preparation: '' };
+  return [
+    { ...bare, key: 'bag', name: 'the bag', vessel: 'dry', grams: 100, parts: contents.map(({ id }) => ({ id })) },
+    ...added.map(
+      ({ ingredient: i, grams }, n): ScriptLine => ({
+        ...bare,
+        key: `added${n}`,
+        name: kitchenName(i),
+        vessel: 'wet',
+        grams,
+        parts: [{ id: i.id }],
+        ...(whips && i.category === 'egg' && i.id !== 'egg-yolk' && { preparation: 'separated' }),
+      }),
+    ),
+  ];
+}
+
 /**
  * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and
  * yield.
@@ -163,36 +182,43 @@ const upper = (s: string): string => s.replace(/^./, (c) => c.toUpperCase());
  */
 function directionsOf(
   a: Pick<Additions, 'product' | 'parts' | 'analysis'>,
+  contents: readonly LotItem[],
   bagG: number,
   house: Kitchen,
+  find: (id: string) => Ingredient | undefined,
   whips = false,
 ): string {
-  const { kind: kindId, school: schoolId } = a.product;
-  const kind = kindById(kindId);
-  const school = schoolOf(kind, schoolId);
+  const kind = kindById(a.product.kind);
+  const school = schoolOf(kind, a.product.school);
   const { units, ways } = house;
   const list = a.parts.map((p) => {
     const g = (p.grams * bagG) / 100;
     return `${sayGrams(g, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, g)}`;
   });
   const adds = list.length > 1 ? `${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : (list[0] ?? 'nothing');
-  const { restMin } = standingOf(ways, kind);
-  const [low, high] = heatZone(kindId, school.id);
-  const cues = cuesFor(kindId, ways);
-  const sides = usualTimes(kindId, ways);
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
+  const script = scriptOf({
+    lines: linesOf(contents, a.parts, whips),
+    kind: kind.id,
+    ways,
+    pourings: [{ name: null, kind: kind.id, school: school.id, portionMl }],
+    find,
+    units: { temperature: 'C' },
+  });
+  const [joining, folding, rest] = [joiningIn(script), foldingIn(script), actIn(script, 'rest')];
+  const { zoneC, cues, times } = heatIn(script);
   const pieces =
     portionMl === null ? null : piecesOfMix(bagG, a.parts, a.analysis.volume?.densityGPerMl ?? 1, portionMl);
   return asRead(
     [
       `To a bag add ${adds}.`,
-      `${upper(joinSteps(kindId, ways, ['dry', 'wet']).join(' '))} Mix ${howFar(kindId, ways, whips).words}.`,
-      whips ? upper(foldSteps(kindId, ways).join(' ')) : '',
-      restMin > 0 ? `Rest ${minutesOrHours(restMin)}.` : '',
-      `Heat ${temperature(low, units)} to ${temperature(high, units)}.`,
+      `${upper(joining.combines.join(' '))} Mix ${joining.far.words}.`,
+      folding ? upper(folding.steps.join(' ')) : '',
+      rest?.minutes ? `Rest ${minutesOrHours(rest.minutes.all)}.` : '',
+      `Heat ${zoneC.map((c) => temperature(c, units)).join(' to ')}.`,
       portionMl === null ? '' : `Pour ${portionMl} ml each.`,
       `${upper(cues.first)}${cues.second ? `; then ${cues.second}` : ''}.`,
-      `About ${minutesAndSeconds(sides.first)} min${sides.second === null ? '' : `, then ${minutesAndSeconds(sides.second)}`}.`,
+      `About ${minutesAndSeconds(times.first)} min${times.second === null ? '' : `, then ${minutesAndSeconds(times.second)}`}.`,
       pieces === null ? '' : `Makes about ${pieces}.`,
     ]
       .filter(Boolean)
@@ -243,7 +269,7 @@ export function frozenLot(
           parts: p.parts.map((x) => ({ id: x.ingredient.id, name: kitchenName(x.ingredient), grams: x.grams })),
           density: p.analysis.volume?.densityGPerMl ?? 1,
           portionMl: school.portionMl === null ? null : usualPortionMl(school),
-          directions: directionsOf(p, q.bagG, house, n === 0 && q.whips === true),
+          directions: directionsOf(p, q.contents, q.bagG, house, find, n === 0 && q.whips === true),
         };
       }),
     units: house.units,

@@ -1,8 +1,10 @@
 /** The second look, the whites' own clock, what is taken once, and what goes on at the heat. */
+
 import fc from 'fast-check';
 import type { Act, ActEntry } from '../batch/acts';
 import { batterLife, FOAM_LIFE, lifeOf } from '../batch/mixes';
 import { plannedSheet, readyFor } from '../batch/plan';
+import { scriptOfBatch } from '../batch/script-of';
 import { sheetGroups } from '../batch/sheet-groups';
 import type { SheetLine } from '../batch/sheet-line';
 import { bowlLines } from '../batch/sheet-line';
@@ -10,10 +12,11 @@ import { ONE, type Split } from '../batch/split';
 import { batterVolume } from '../batter/volume';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
-import { FRESH_WAYS } from '../formula/ways';
+import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { addInsOf } from '../griddle/progress';
 import { findIngredient } from '../pantry/pantry';
-import { foldSteps, foldsBeforeRest, joinParts, joinSteps } from '../script/combine';
+import type { Script } from '../script/act';
+import { foldingIn, joiningIn } from '../script/read';
 import { counting } from '../testing/counted';
 import { linesOf } from '../testing/formulas';
 import { foldedAt, isLookedAt, openIn } from './check';
@@ -101,17 +104,19 @@ test('whites are a state of their own: ready apart, folded by the school before 
   const sheet = sheetOf(['150 g flour', '5 g baking powder', '150 g milk', '3 eggs, separated', '40 g sugar'], ONE, {
     kind: 'foam',
   });
-  expect(joinParts(sheet, findIngredient)).toEqual(['dry', 'wet', 'whites']);
+  const made = (ways: Ways): Script => scriptOfBatch({ sheet, kind: 'foam' }, ways, findIngredient);
+  expect(joiningIn(made(FRESH_WAYS)).parts.map((p) => p.part)).toEqual(['dry', 'wet', 'whites']);
   expect(foldedAt([entry(5, { what: 'folded', mix: 1 })], 2)).toBeNull();
   expect(foldedAt([entry(5, { what: 'folded', mix: 2 }), entry(9, { what: 'folded', mix: 2 })], 2)).toBe(9);
   const firm = { ...FRESH_WAYS, whites: 'firm' } as const;
-  expect(foldSteps('foam', FRESH_WAYS).join(' ')).toContain('soft peaks');
-  expect(foldSteps('foam', FRESH_WAYS).join(' ')).toContain('in one go');
-  expect(foldSteps('foam', firm).join(' ')).toContain('a third');
-  expect(foldsBeforeRest(FRESH_WAYS, 'griddle')).toBe(false);
-  const before = { ...FRESH_WAYS, whip: 'before-rest' } as const;
-  expect(foldsBeforeRest(before, 'griddle')).toBe(true);
-  expect(joinSteps('griddle', before, ['dry', 'wet', 'whites']).at(-1)).toMatch(/^Last, before it rests/);
+  const folded = (ways: Ways): string => foldingIn(made(ways))?.steps.join(' ') ?? '';
+  expect(folded(FRESH_WAYS)).toContain('soft peaks');
+  expect(folded(FRESH_WAYS)).toContain('in one go');
+  expect(folded(firm)).toContain('a third');
+  const rests = { ...FRESH_WAYS, rest: 'half-hour' } as const;
+  const before = { ...rests, whip: 'before-rest' } as const;
+  expect([rests, before].map((w) => foldingIn(made(w))?.beforeRest)).toEqual([false, true]);
+  expect(joiningIn(made(before)).steps.at(-1)).toMatch(/^Last, before it rests: whip the whites/);
   // a quarter of an hour from the folding; until then it is the leavening that runs
   const a = {
     volume: { foamed: true } as never,

@@ -5,6 +5,8 @@
  * degrees Celsius, millilitres.
  */
 
+import type { ActEdit } from '../formula/act-edits';
+
 export const VERBS = [
   'let warm',
   'roast',
@@ -32,6 +34,8 @@ export const VERBS = [
   'bake',
   'hold',
   'plate',
+  /** An act of the cook's own: what is done are its words. */
+  'do',
 ] as const;
 export type Verb = (typeof VERBS)[number];
 
@@ -74,6 +78,20 @@ export interface WorkStep {
   readonly why: string;
 }
 
+/** How far a batter is mixed. */
+export interface HowFar {
+  readonly words: string;
+  /** What is counted, and to how many. */
+  readonly count: number;
+  readonly unit: 'turns' | 'seconds';
+}
+
+/** The parts that have to be ready before they meet. */
+export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
+export type JoinPart = (typeof JOIN_PARTS)[number];
+
+export const ASKS = ['cue', 'clock', 'cue alone'] as const;
+
 export interface ScriptAct extends Origin {
   /** Verb, object, and from the second of its kind on a number: an edit finds it again by this. */
   readonly id: string;
@@ -93,6 +111,10 @@ export interface ScriptAct extends Origin {
   readonly per: 'batch' | 'mix' | 'piece';
   /** What to look for: it is over when that is seen. */
   readonly until: string | null;
+  /** How far it is mixed, counted. */
+  readonly far: HowFar | null;
+  /** What leads, where something is turned or taken off: the look, the time, or the look without a clock. */
+  readonly asks: (typeof ASKS)[number] | null;
   /** Minutes that what comes out keeps where it stands; null: as long as one likes. */
   readonly keepsMin: number | null;
   /** Acts that have to be over before. */
@@ -103,7 +125,9 @@ export interface ScriptAct extends Origin {
 
 export interface Script {
   readonly acts: readonly ScriptAct[];
+  /** Edits that speak of an act that is not done here. */
+  readonly idle: readonly ActEdit[];
 }
 
 /** How a batter is worked, in the order of the hands, and why: for the sheet, and for a card on paper. */
-export const methodIn = ({ acts }: Script): readonly WorkStep[] => acts.flatMap((a) => a.says);
+export const methodIn = ({ acts }: Pick<Script, 'acts'>): readonly WorkStep[] => acts.flatMap((a) => a.says);

@@ -1,10 +1,9 @@
 /** From the bowl to the plate: one base parted for its ends, and each end poured, turned and taken off. */
 import { kindById } from '../formula/kinds';
-import type { WayId } from '../formula/schools';
 import { temperature } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
+import { cuesFor, heatZone, usualTimes } from './cues';
 import {
-  cardTold,
   type Given,
   line,
   listed,
@@ -16,7 +15,6 @@ import {
   sentence,
   toBowl,
 } from './making';
-import { cuesFor, heatZone, usualTimes } from './on-heat';
 
 /** One base for two ends is parted; each gets what is its own. @returns the batter of each pouring */
 export function endsOf({ q, acts, own }: SoFar, batter: string): readonly string[] {
@@ -72,6 +70,9 @@ interface AtHeat {
 /** Minutes that fruit fries before the batter, where nobody says. */
 const FRY_MIN = 5;
 
+/** Seconds of hands as minutes. */
+const all = (s: number): { readonly all: number; readonly hands: number } => ({ all: s / 60, hands: s / 60 });
+
 const unless = <T>(not: boolean, says: readonly T[]): readonly T[] => (not ? [] : says);
 
 /** What is fried first where the batter goes over it. @returns the act, where there is one */
@@ -105,23 +106,23 @@ function ready(m: SoFar, at: AtHeat): readonly string[] {
   const { p, first, again, kinds } = at;
   const oven = p.kind === 'oven';
   const surface = oven ? 'oven' : p.kind === 'waffle' ? 'iron' : p.kind === 'ball' ? 'ball pan' : 'griddle';
-  const heat = cardTold(q, 'heat', oven ? ['oven'] : ['surface']);
-  const [low, high] = heat ? [heat.value, heat.value] : heatZone(p.kind, p.school);
+  const [low, high] = heatZone(p.kind, p.school);
   const { pour } = cuesFor(p.kind, q.ways);
   const vessel = oven ? 'oven' : 'surface';
-  const hot = [...new Set([low, high])].map((c) => temperature(c, q.units)).join(' to ');
   const preheat = acts.put('preheat', surface, {
     vessel,
     heatC: [low, high],
     per: 'batch',
     until: oven ? null : 'a drop of water dances',
-    ...(heat && { source: heat.source }),
-    says: unless(again, [
-      {
-        do: `${kinds && p.name ? sentence(p.name).replace(/\.$/, ': heat') : 'Heat:'} ${hot}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
-        why: oven ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
-      },
-    ]),
+    says: ({ heatC }) => {
+      const hot = [...new Set(heatC ?? [])].map((c) => temperature(c, q.units)).join(' to ');
+      return unless(again, [
+        {
+          do: `${kinds && p.name ? sentence(p.name).replace(/\.$/, ': heat') : 'Heat:'} ${hot}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
+          why: oven ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
+        },
+      ]);
+    },
   });
   const after = [preheat.id, ...fried(m, at, vessel, preheat.id)];
   const takes = first
@@ -137,6 +138,7 @@ function ready(m: SoFar, at: AtHeat): readonly string[] {
     vessel,
     per: oven ? 'batch' : 'piece',
     after,
+    until: pour || null,
     says: unless(again || !pour, [{ do: sentence(pour), why: '' }]),
     source: told === undefined ? sourceOf('panFat') : { from: 'told', words: told },
   });
@@ -186,34 +188,29 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
   });
   putOn('as it is poured', `${stem}, topped as poured`, 'poured', 'top');
   putOn('before it is turned', `${stem}, topped before the turn`, 'flip');
-  /** Minutes of a side: as the card told, else as the kind is used to. */
-  const side = (fact: 'firstSide' | 'secondSide' | 'bake', usualS: number, matter: WayId) => {
-    const told = cardTold(q, fact);
-    return { min: told?.value ?? usualS / 60, source: told?.source ?? sourceOf(matter) };
-  };
   if (cues.second) {
-    const [one, two] = [side('firstSide', times.first, 'flip'), side('secondSide', times.second ?? 0, 'second')];
     next('turn', 'piece', `${stem}, turned`, {
-      minutes: { all: one.min, hands: one.min },
+      minutes: all(times.first),
       until: cues.first,
+      asks: cues.asks,
       says: unless(again, [{ do: sentence(cues.first), why: '' }]),
-      source: one.source,
+      source: sourceOf('flip'),
     });
     next('take off', 'piece', stem, {
-      minutes: { all: two.min, hands: two.min },
+      minutes: all(times.second ?? 0),
       until: cues.second,
+      asks: cues.secondByCue ? 'cue alone' : cues.asks,
       says: unless(again, [{ do: sentence(cues.second), why: 'The look tells, not the clock.' }]),
-      source: two.source,
+      source: sourceOf('second'),
     });
-  } else {
-    const baked = side('bake', times.first, 'asks');
+  } else
     next('bake', 'piece', stem, {
-      minutes: { all: baked.min, hands: Math.min(1, baked.min) },
+      minutes: { all: times.first / 60, hands: Math.min(1, times.first / 60) },
       heatC: acts.acts.find((a) => after.includes(a.id))?.heatC ?? null,
       until: cues.first,
+      asks: cues.asks,
       says: unless(again, [{ do: sentence(cues.first), why: 'Opened or turned early, it tears and falls.' }]),
-      source: baked.source,
+      source: sourceOf('asks'),
     });
-  }
   return stem;
 }

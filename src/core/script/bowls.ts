@@ -3,12 +3,11 @@ import { kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, restsChilled, standingOf } from '../formula/ways';
 import { minutesOrHours, temperature } from '../quantity/say';
-import type { ScriptTake, Verb } from './act';
-import { foldSteps, foldsBeforeRest, howFar, isWhipped, type JoinPart, joinSteps, whipsFirst } from './combine';
+import type { JoinPart, ScriptTake, Verb } from './act';
+import { foldSteps, foldsBeforeRest, howFar, isWhipped, joinSteps, whipsFirst } from './combine';
 import { FOAM_STANDS_MIN } from './foam';
 import { inABowl, isCold, meltsFrom, softensFrom, togetherNamed } from './held';
 import {
-  cardTold,
   type Given,
   line,
   listed,
@@ -78,9 +77,7 @@ function firstOf({ q, acts, held, own }: SoFar): readonly string[] {
     vessel: 'pot',
     until: browns ? 'it smells of nuts, the specks at the bottom are hazel' : null,
   });
-  const cool = cardTold(q, 'rest', ['butter']);
   acts.put('cool', held.melted ?? 'fat', {
-    ...(cool && { minutes: { all: cool.value, hands: 0 }, source: cool.source }),
     takes: [mix('fat')],
     gives: ['cooled fat'],
     vessel: 'pot',
@@ -145,6 +142,7 @@ function inTheirBowls(
       takes: dry.map(toBowl),
       gives: ['dry'],
       vessel: 'large bowl',
+      until: `whisked through${held.leavened ? ', no lumps of leavening' : ''}`,
       says: [
         {
           do: 'Whisk the dry through.',
@@ -159,6 +157,7 @@ function inTheirBowls(
       takes: [...wet.map(toBowl), ...yolks, ...fat],
       gives: ['wet'],
       vessel: 'second bowl',
+      until: `whisked smooth${held.melted ? `; melted ${held.melted} under ${temperature(40, q.units)}` : ''}`,
       after: acts.acts.filter((a) => a.on.length > 0 && a.verb !== 'separate').map((a) => a.id),
       keepsMin: 60,
       says: [
@@ -184,6 +183,7 @@ function combined(m: SoFar, parts: readonly JoinPart[], fat: readonly ScriptTake
     gives: ['batter'],
     vessel: effectOf(q.ways, 'joining', q.kind).blends ? 'blender' : 'large bowl',
     until: far.words,
+    far,
     // whites that wait in the cold are whipped before
     after: acts.acts.filter((a) => a.verb === 'whip').map((a) => a.id),
     says: [

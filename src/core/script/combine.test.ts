@@ -1,5 +1,7 @@
 /** What has to be ready before dry meets wet, and how far it is mixed. */
+
 import type { Batch } from '../batch/batch';
+import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { KIND_IDS } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
@@ -7,7 +9,8 @@ import { choicesOf, type SchoolIdOf } from '../formula/schools';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
 import { type MiseWith, miseOf, miseStates } from '../prep/mise';
-import { howFar, joinParts, joinSteps } from './combine';
+import { howFar, joinSteps } from './combine';
+import { joiningIn } from './read';
 
 const KNOWN: MiseWith = { measured: { ...FRESH_KITCHEN, exactness: 'gram' }, bowls: [], mixMl: 1300 };
 
@@ -26,7 +29,8 @@ const FLOUR = line('l1', 'dry', 'flour-all-purpose');
 const MILK = line('l2', 'wet', 'milk-whole');
 
 test('dry and wet; whites where they are whipped apart, by themselves or of separated eggs', () => {
-  const parts = (...lines: readonly SheetLine[]) => joinParts(lines, findIngredient);
+  const parts = (...sheet: readonly SheetLine[]) =>
+    joiningIn(scriptOfBatch({ sheet, kind: 'griddle' }, FRESH_WAYS, findIngredient)).parts.map((p) => p.part);
   expect(parts(FLOUR, MILK)).toEqual(['dry', 'wet']);
   expect(parts(FLOUR, MILK, line('l3', 'fold-in', 'egg-white'))).toEqual(['dry', 'wet', 'whites']);
   expect(parts(FLOUR, line('l3', 'wet', 'egg-large', { preparation: 'separated, whites whipped' }))).toEqual([
@@ -35,7 +39,8 @@ test('dry and wet; whites where they are whipped apart, by themselves or of sepa
     'whites',
   ]);
   expect(parts(FLOUR, line('l3', 'wet', 'egg-large', { preparation: 'beaten' }))).toEqual(['dry', 'wet']);
-  expect(parts(line('l3', 'dry', 'flour-oat', { grams: null }))).toEqual([]);
+  // what is taken as needed stands in its bowl all the same
+  expect(parts(line('l3', 'dry', 'flour-oat', { grams: null }))).toEqual(['dry']);
 });
 
 test('every kind by every way of joining says what to do, how far, and stops', () => {

@@ -3,11 +3,8 @@ import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, standingOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
-import type { HeldLine, HeldWords } from './held';
-
-/** The parts that have to be ready before they meet. */
-export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
-export type JoinPart = (typeof JOIN_PARTS)[number];
+import type { HowFar, JoinPart } from './act';
+import type { HeldLine } from './held';
 
 /** Whether a line is of whites that are whipped apart: whites to be folded in, or eggs whose line says so. */
 export const isWhipped = (l: HeldLine, find: (id: string) => Ingredient | undefined): boolean =>
@@ -19,42 +16,6 @@ export const isWhipped = (l: HeldLine, find: (id: string) => Ingredient | undefi
         /separat|whip|stiff|peaks/i.test(`${l.preparation} ${l.text}`))
     );
   });
-
-/** What a batch joins: whites only where they are whipped apart. */
-export function joinParts(
-  lines: readonly HeldLine[],
-  find: (id: string) => Ingredient | undefined,
-): readonly JoinPart[] {
-  const has = (of: (l: HeldLine) => boolean): boolean => lines.some((l) => l.grams !== null && of(l));
-  return [
-    ...(has((l) => l.vessel === 'dry') ? (['dry'] as const) : []),
-    ...(has((l) => l.vessel === 'wet') ? (['wet'] as const) : []),
-    ...(has((l) => isWhipped(l, find)) ? (['whites'] as const) : []),
-  ];
-}
-
-/** What a part is, and how it is when it is ready. */
-export function partWords(
-  part: JoinPart,
-  held: HeldWords,
-  whipFirst = false,
-): { readonly name: string; readonly is: string } {
-  if (part === 'dry')
-    return { name: 'Dry bowl', is: `whisked through${held.leavened ? ', no lumps of leavening' : ''}` };
-  if (part === 'wet')
-    return { name: 'Wet bowl', is: `whisked smooth${held.melted ? `; melted ${held.melted} under 40 °C` : ''}` };
-  return {
-    name: 'Whites',
-    is: whipFirst ? 'whipped, in the cold' : 'a clean, dry bowl at hand: they are whipped last',
-  };
-}
-
-interface HowFar {
-  readonly words: string;
-  /** What is counted, and to how many. */
-  readonly count: number;
-  readonly unit: 'turns' | 'seconds';
-}
 
 /** Turns of a spoon or whisk by hand, by kind: griddle cakes only just, crepes smooth. */
 const BY_HAND: Readonly<Record<KindId, HowFar>> = {

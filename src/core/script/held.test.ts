@@ -18,9 +18,9 @@ import { linesOf } from '../testing/formulas';
 import { JUDGED_AS_USUAL } from '../testing/judged';
 import { anyCard, anyWays } from '../testing/kitchens';
 import { methodIn } from './act';
-import { joinParts, joinSteps, partWords } from './combine';
 import { heldBy } from './held';
 import { waysMade } from './pan-fat';
+import { foamed, joiningIn } from './read';
 
 const find = (id: string) => findIngredient(id);
 /** Everything that is said of the making of a batch. */
@@ -52,11 +52,13 @@ function saidOf(
   const { sheet } = planned.value;
   const made = waysMade(ways, sheet);
   const held = heldBy(sheet, find);
-  const parts = joinParts(sheet, find);
+  const script = scriptOfBatch({ sheet, kind, school: formula.school }, made, find);
+  const joining = joiningIn(script);
   const { restMin } = standingOf(made, kindById(kind));
   const steps = stepsOf({
     batch: { sheet, split: ONE, kind, driver },
     ways: made,
+    script,
     restMin,
     life: { min: 60, why: '' },
     pourings: [{ kind, name: null, pieces: 8, times: { first: 140, second: 90 }, atOnce: 4 }],
@@ -82,18 +84,18 @@ function saidOf(
   );
   const said = [
     ...steps.flatMap((s) => [s.name, s.why, s.slips]),
-    ...methodIn(scriptOfBatch({ sheet, kind, school: formula.school }, made, find)).flatMap((s) => [s.do, s.why]),
+    ...methodIn(script).flatMap((s) => [s.do, s.why]),
     ...mise.tools.flatMap((t) => [t.name, t.instead]),
     ...mise.ingredients.flatMap((t) => [t.name]),
-    ...parts.map((p) => partWords(p, held).is),
-    ...joinSteps(kind, made, parts),
+    ...joining.parts.map((p) => p.is),
+    ...joining.steps,
     // that there is little or none of a thing is true of what has none
     ...causes.flatMap((c) => [c.cause, c.change]).filter((x) => !/\b(?:little|more) (?:egg|leavening)\b/i.test(x)),
   ];
   const text = texts.join(' ');
   const has: Readonly<Record<string, boolean>> = {
     egg: held.egg,
-    whites: parts.includes('whites'),
+    whites: foamed(script),
     milk: /milk/.test(text),
     butter:
       /butter/.test(text) ||

@@ -1,11 +1,11 @@
 /** What a script is put together with: what is asked, what all acts hang on, and the acts so far. */
-import type { FactId, ToldFact } from '../card/told/clause';
+import type { ActEdit } from '../formula/act-edits';
 import type { KindId } from '../formula/kinds';
 import type { WayId } from '../formula/schools';
 import type { Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
 import type { Units } from '../quantity/say';
-import type { Origin, ScriptAct, ScriptTake, Verb } from './act';
+import type { Origin, ScriptAct, ScriptTake, Verb, WorkStep } from './act';
 import type { HeldLine, HeldWords } from './held';
 
 /** A line of the sheet, as the making takes it. */
@@ -50,8 +50,8 @@ export interface ScriptAsked {
   readonly units: Pick<Units, 'temperature'>;
   /** Matters that the card settles, with its words. */
   readonly told?: Partial<Readonly<Record<WayId | 'portion', string>>>;
-  /** What the card's method told of minutes and heat. */
-  readonly facts?: readonly ToldFact[];
+  /** What is done otherwise, act by act. */
+  readonly edits?: readonly ActEdit[];
   /** Matters that the formula has a way of its own for. */
   readonly asked?: Partial<Readonly<Record<WayId, unknown>>>;
 }
@@ -72,47 +72,122 @@ const MINUTES = {
   fold: { all: 2, hands: 2 },
 } as const satisfies Partial<Record<Verb, ScriptAct['minutes']>>;
 
-export type Given = Partial<Omit<ScriptAct, 'id' | 'verb' | 'of' | keyof Origin>> & { readonly source?: Origin };
+export type Given = Partial<Omit<ScriptAct, 'id' | 'verb' | 'of' | 'says' | keyof Origin>> & {
+  readonly source?: Origin;
+  /** Sentences; those that tell its minutes or heat are made from the act as it is edited. */
+  readonly says?: readonly WorkStep[] | ((a: ScriptAct) => readonly WorkStep[]);
+};
 
 export interface Acts {
   readonly acts: readonly ScriptAct[];
+  /** @returns the act; one that an edit leaves out is not among the acts */
   readonly put: (verb: Verb, of: string, given: Given) => ScriptAct;
+  /** Degrees C that an edit gives an act that is done only where it is asked for; null: none does. */
+  readonly askedC: (id: string) => number | null;
+  readonly idle: () => readonly ActEdit[];
 }
 
-/** Acts as they are put one after the other; who takes a mix comes after who gave it. */
-export function noActs(): Acts {
+/** What may be left out: nothing is taken into it, and no more than one mix comes through it. */
+const LEAVABLE = new Set<Verb>(['let warm', 'roast', 'ripen', 'steep', 'soften', 'cool', 'grease', 'hold', 'do']);
+export const canLeave = (a: Pick<ScriptAct, 'verb' | 'takes'>): boolean =>
+  LEAVABLE.has(a.verb) && a.takes.every((t) => t.of === 'mix');
+
+/** Whose minutes are an edit's to change: of the others they are a way's, or the sheet's. */
+const TIMED = new Set<Verb>([
+  ...(['let warm', 'roast', 'ripen', 'steep', 'soften', 'melt', 'brown', 'cool', 'whip', 'combine'] as const),
+  ...(['fry first', 'turn', 'take off', 'bake', 'do'] as const),
+]);
+export const canTime = (a: Pick<ScriptAct, 'verb' | 'minutes'>): boolean => a.minutes !== null && TIMED.has(a.verb);
+const HEATED = new Set<Verb>(['roast', 'ripen', 'preheat', 'hold']);
+export const canHeat = (a: Pick<ScriptAct, 'verb'>): boolean => HEATED.has(a.verb);
+
+const sourceOfEdit = ({ words }: ActEdit): Origin =>
+  words === undefined ? { from: 'asked', words: null } : { from: 'told', words };
+
+/** Hands are bound as long as before, at most as long as the act is; all of it where it was all of it. */
+const timed = (m: ScriptAct['minutes'], all: number): ScriptAct['minutes'] => ({
+  all,
+  hands: m === null ? 0 : m.hands === m.all ? all : Math.min(m.hands, all),
+});
+
+/** Acts as they are put one after the other, each as it is edited; who takes a mix comes after who gave it. */
+export function noActs(edits: readonly ActEdit[] = []): Acts {
   const acts: ScriptAct[] = [];
   const givers = new Map<string, string>();
+  /** A mix that an act left out would have given is what it would have taken. */
+  const same = new Map<string, string>();
+  const used = new Set<ActEdit>();
+  const editOf = <D extends 'set' | 'leave'>(what: D, id: string): Extract<ActEdit, { do: D }> | undefined => {
+    const e = edits.findLast((x): x is Extract<ActEdit, { do: D }> => x.do === what && x.act === id);
+    if (e) used.add(e);
+    return e;
+  };
+  const take = (t: ScriptTake): ScriptTake =>
+    t.of === 'mix' && same.has(t.id) ? { ...t, id: same.get(t.id) ?? t.id } : t;
+  const put: Acts['put'] = (verb, of, { source, says = [], ...given }) => {
+    const alike = acts.filter((a) => a.verb === verb && a.of === of).length;
+    const id = `${verb} ${of}${alike > 0 ? ` ${alike + 1}` : ''}`;
+    const takes = (given.takes ?? []).map(take);
+    const from = takes.flatMap((t) => (t.of === 'mix' ? (givers.get(t.id) ?? []) : []));
+    const own = verb === 'do' ? [] : ownBefore(id);
+    const set = editOf('set', id);
+    const usual = verb in MINUTES ? MINUTES[verb as keyof typeof MINUTES] : null;
+    const by = set ? sourceOfEdit(set) : source;
+    const plain: ScriptAct = {
+      id,
+      verb,
+      of,
+      on: [],
+      gives: [],
+      vessel: null,
+      heatC: null,
+      portionMl: null,
+      per: 'mix',
+      until: null,
+      far: null,
+      asks: null,
+      keepsMin: null,
+      says: [],
+      ...given,
+      minutes: given.minutes === undefined ? usual : given.minutes,
+      takes,
+      after: [...new Set([...from, ...(given.after ?? []), ...own])],
+      from: by?.from ?? 'usual',
+      words: by?.words ?? null,
+    };
+    const edited: ScriptAct = {
+      ...plain,
+      ...(set?.minutes !== undefined && canTime(plain) && { minutes: timed(plain.minutes, set.minutes) }),
+      ...(set?.heatC !== undefined && canHeat(plain) && { heatC: [set.heatC, set.heatC] as const }),
+    };
+    const act = { ...edited, says: typeof says === 'function' ? says(edited) : says };
+    if (canLeave(act) && editOf('leave', id)) {
+      for (const g of act.gives) same.set(g, takes[0]?.id ?? g);
+      return act;
+    }
+    acts.push(act);
+    for (const g of act.gives) givers.set(g, id);
+    return act;
+  };
+  /** Acts of the cook's own that come before another. @returns their ids */
+  const ownBefore = (id: string): readonly string[] =>
+    edits.flatMap((e) => {
+      if (e.do !== 'own' || e.before !== id) return [];
+      used.add(e);
+      const { minutes, hands } = e;
+      const act = put('do', e.does, {
+        minutes: { all: minutes, hands: Math.min(hands, minutes) },
+        per: 'batch',
+        says: [{ do: sentence(e.does), why: '' }],
+        source: sourceOfEdit(e),
+      });
+      return [act.id];
+    });
   return {
     acts,
-    put: (verb, of, { source, ...given }) => {
-      const same = acts.filter((a) => a.verb === verb && a.of === of).length;
-      const takes = given.takes ?? [];
-      const from = takes.flatMap((t) => (t.of === 'mix' ? (givers.get(t.id) ?? []) : []));
-      const act: ScriptAct = {
-        id: `${verb} ${of}${same > 0 ? ` ${same + 1}` : ''}`,
-        verb,
-        of,
-        on: [],
-        gives: [],
-        vessel: null,
-        minutes: verb in MINUTES ? MINUTES[verb as keyof typeof MINUTES] : null,
-        heatC: null,
-        portionMl: null,
-        per: 'mix',
-        until: null,
-        keepsMin: null,
-        says: [],
-        ...given,
-        takes,
-        after: [...new Set([...from, ...(given.after ?? [])])],
-        from: source?.from ?? 'usual',
-        words: source?.words ?? null,
-      };
-      acts.push(act);
-      for (const g of act.gives) givers.set(g, act.id);
-      return act;
-    },
+    put,
+    askedC: (id) => editOf('set', id)?.heatC ?? null,
+    idle: () => edits.filter((e) => !used.has(e)),
   };
 }
 
@@ -139,13 +214,3 @@ export const toBowl = (l: ScriptLine): ScriptTake => line(l, bowlShare(l));
 /** Parts of a line that are less than this are rounding. */
 export const SOME = 1e-6;
 export const mix = (id: string, share = 1): ScriptTake => ({ of: 'mix', id, share });
-
-/** What the card told of one thing, with where it comes from; null where it told nothing. @param of what it is of */
-export function cardTold(
-  { facts = [] }: ScriptAsked,
-  fact: FactId,
-  of: readonly string[] = [],
-): { readonly value: number; readonly source: Origin } | null {
-  const f = facts.find((x) => x.fact === fact && x.taken === 'told' && (of.length === 0 || of.includes(x.of ?? '')));
-  return f && typeof f.value === 'number' ? { value: f.value, source: { from: 'told', words: f.words } } : null;
-}

@@ -12,6 +12,7 @@ import type { ScriptAct } from './act';
 import type { ScriptAsked, ScriptLine } from './making';
 import { cardPanFat } from './pan-fat';
 import { scriptOf } from './script';
+import { editsTold } from './told-acts';
 import { asTold, scriptLineOf } from './told-lines';
 
 interface CardRead {
@@ -69,7 +70,7 @@ export function actsOfCard(
     find,
     units: { temperature: 'C' },
     told,
-    facts: factsTold(notes, house),
   };
-  return scriptOf(asked).acts;
+  const edits = editsTold(factsTold(notes, house), scriptOf(asked).acts);
+  return scriptOf({ ...asked, edits }).acts;
 }

@@ -11,7 +11,7 @@ import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import type { Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
-import { cuesFor } from './on-heat';
+import { cuesFor } from './cues';
 import { cardPanFat } from './pan-fat';
 
 const find = (id: string) => findIngredient(id);

@@ -7,7 +7,7 @@ import type { Script } from './act';
 import { endsOf, onTheHeat } from './at-the-heat';
 import { toTheHeat } from './bowls';
 import { heldBy } from './held';
-import { cardTold, line, mix, noActs, type ScriptAsked, type SoFar } from './making';
+import { line, mix, noActs, type ScriptAsked, type SoFar } from './making';
 
 /** The card's word over the formula's own way, over the house's, over what the kind is used to. */
 function sourceIn({ told, asked, ways }: ScriptAsked): SoFar['sourceOf'] {
@@ -22,7 +22,7 @@ function sourceIn({ told, asked, ways }: ScriptAsked): SoFar['sourceOf'] {
 
 /** How this batter is made. Lines of a sauce are no part of it. */
 export function scriptOf(q: ScriptAsked): Script {
-  const acts = noActs();
+  const acts = noActs(q.edits);
   const own = q.lines.filter((l) => l.side === undefined);
   const m: SoFar = { q, acts, own, held: heldBy(own, q.find), sourceOf: sourceIn(q) };
   const batters = endsOf(m, toTheHeat(m));
@@ -38,23 +38,16 @@ export function scriptOf(q: ScriptAsked): Script {
       kinds,
     }),
   );
-  const hold = cardTold(q, 'heat', ['holding']);
-  const held = hold ? ['held'] : [];
-  if (hold)
-    acts.put('hold', 'piece', {
-      takes: pieces.map((p) => mix(p)),
-      gives: held,
-      vessel: 'oven',
-      heatC: [hold.value, hold.value],
-      per: 'piece',
-      source: hold.source,
-    });
+  const holdC = acts.askedC('hold piece');
+  const held = pieces.map((p) => mix(p));
+  if (holdC !== null)
+    acts.put('hold', 'piece', { takes: held, gives: ['held'], vessel: 'oven', heatC: [holdC, holdC], per: 'piece' });
   const topping = own.filter((l) => l.vessel === 'topping' && l.moment === undefined);
   acts.put('plate', 'piece', {
-    takes: [...(hold ? held : pieces).map((p) => mix(p)), ...topping.map((l) => line(l))],
+    takes: [...(holdC === null ? held : [mix('held')]), ...topping.map((l) => line(l))],
     gives: ['served'],
     vessel: 'plate',
     per: 'piece',
   });
-  return { acts: acts.acts };
+  return { acts: acts.acts, idle: acts.idle() };
 }

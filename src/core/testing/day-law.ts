@@ -1,6 +1,8 @@
 /** Random lines over one day and two, worked in whatever time zone this process has: what no time line may ever do. */
+
 import fc from 'fast-check';
 import { kitLabels } from '../batch/kits';
+import { scriptOfBatch } from '../batch/script-of';
 import type { Serving } from '../batch/serving';
 import type { SheetLine } from '../batch/sheet-line';
 import type { Split } from '../batch/split';
@@ -68,9 +70,12 @@ export function dayLaw(runs: number, changes: number, zone = ''): number {
         b.bowls === 1
           ? { by: 'one' }
           : { by: 'bowls', mixes: b.bowls, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
+      const batch = { sheet: b.sheet, split, kind: b.kind, driver: { by: 'factor', factor: 1 } } as const;
+      const ways = { ...FRESH_WAYS, warmth: b.warmth, whip: b.whip };
       const all: readonly Step[] = stepsOf({
-        batch: { sheet: b.sheet, split, kind: b.kind, driver: { by: 'factor', factor: 1 } },
-        ways: { ...FRESH_WAYS, warmth: b.warmth, whip: b.whip },
+        batch,
+        ways,
+        script: scriptOfBatch(batch, ways, (id) => findIngredient(id)),
         restMin: b.restMin,
         life: { min: 60, why: 'powder' },
         pourings: [{ kind: b.kind, name: null, pieces: b.pieces, times: { first: 140, second: 90 }, atOnce: 8 }],

@@ -12,9 +12,9 @@ import { daySteps } from '../day/day';
 import { findIngredient } from '../pantry/pantry';
 import { miseOf } from '../prep/mise';
 import { methodIn } from '../script/act';
-import { foldsBeforeRest, joinParts } from '../script/combine';
 import { FOAM_STANDS_MIN } from '../script/foam';
 import { waysMade } from '../script/pan-fat';
+import { foamed, foldsBefore } from '../script/read';
 import { scriptOf } from '../script/script';
 import { type AnyKitchen, anyKitchen } from './kitchens';
 
@@ -144,17 +144,16 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       piecesPlanned: planned.pieces?.all ?? null,
       portionMl: 60,
     };
-    const steps = daySteps(batch, bowlOf(batch, ways, k.house.gear, find), ways, [], find, k.house.units, {
-      gear: k.house.gear,
-    });
+    const bowl = bowlOf(batch, ways, k.house.gear, find);
+    const steps = daySteps(batch, bowl, ways, [], find, k.house.units, { gear: k.house.gear });
     const loads = steps.filter((s) => s.loads);
     if (planned.pieces && loads.length > 0 && k.driver.by !== 'both')
       expect(loads.at(-1)?.loads?.off).toBeCloseTo(planned.pieces.all, 6);
-    const whites = joinParts(sheet, find).includes('whites');
+    const whites = foamed(bowl.script);
     const fold = steps.filter((s) => /^whip\d+$/.test(s.id));
     const rest = steps.find((s) => s.id === 'rest1');
     expect(fold.length > 0).toBe(whites);
-    if (whites && rest && foldsBeforeRest(ways, k.kind))
+    if (whites && rest && foldsBefore(bowl.script))
       expect(rest.keepsMin ?? 0).toBeLessThanOrEqual(FOAM_STANDS_MIN - rest.min);
     // sheet and day fold on the same side of the rest
     const told = methodIn(scriptOfBatch({ sheet, kind: k.kind, school: k.formula.school }, ways, find)).map(
@@ -164,7 +163,7 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       told.findIndex((s) => /from below, turning the bowl/.test(s)),
       told.findIndex((s) => /^Rest /.test(s)),
     ];
-    if (whites && rest) expect(foldAt < restAt).toBe(foldsBeforeRest(ways, k.kind));
+    if (whites && rest) expect(foldAt < restAt).toBe(foldsBefore(bowl.script));
   });
 });
 

@@ -12,6 +12,7 @@ import type { Ways } from '@/core/formula/ways';
 import { type Contact, contactsOf } from '@/core/griddle/contact';
 import { type KnownTimes, timesFor } from '@/core/griddle/times';
 import { findIngredient } from '@/core/pantry/pantry';
+import { heatIn } from '@/core/script/read';
 import { batchById, underWay } from '../queries/batches';
 import { careNotes } from '../queries/care';
 import { earlierSides, lastPours, tapsOf } from '../queries/griddle';
@@ -62,8 +63,8 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   const ways = waysOf(batch, house);
   const bowl = bowlOf(batch, ways, house.gear, find);
   const known = await Promise.all(
-    bowl.pourings.map(async (p) =>
-      timesFor(p.kind, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl }), ways),
+    bowl.pourings.map(async (p, n) =>
+      timesFor(heatIn(bowl.script, n).times, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl })),
     ),
   );
   const [beside, kept] = await Promise.all([

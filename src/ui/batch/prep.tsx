@@ -12,8 +12,8 @@ import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { isLookedAt } from '@/core/prep/check';
 import type { StandInOffer } from '@/core/prep/mise';
-import type { JoinPart } from '@/core/script/combine';
 import type { HeldWords } from '@/core/script/held';
+import type { Joining } from '@/core/script/read';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
@@ -39,8 +39,8 @@ type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
-  /** What meets in each mix's bowl. */
-  readonly parts: readonly (readonly JoinPart[])[];
+  /** How dry and wet meet. */
+  readonly joining: Joining;
   readonly first: EventLog;
   /** Stand-ins by line. */
   /** What sentences may name of it. */
@@ -73,19 +73,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({
-  batch: saved,
-  house,
-  parts: partsOf,
-  held,
-  first,
-  offers,
-  tell,
-  anew,
-  swap,
-  part,
-  preview,
-}: Props) {
+export function Prep({ batch: saved, house, joining, held, first, offers, tell, anew, swap, part, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -111,7 +99,6 @@ export function Prep({
   const at = looked ?? left[0]?.mix ?? (left.length === 0 ? (open ?? count) : 1);
   const mixLines = lines.filter((l) => l.mix === undefined || l.mix === at);
   const bowls = bowlLines(batch.sheet, at).filter((l) => l.grams !== null);
-  const parts = partsOf[at - 1] ?? [];
   const wantsCheck = ways.check === 'second';
   const isChecked = isLookedAt(batch, at);
   const allIn = bowls.every((l) => done.ticked.has(l.key));
@@ -237,31 +224,12 @@ export function Prep({
       {stage === 'check' ? (
         <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} />
       ) : null}
-      {stage === 'join' ? (
-        <JoinView
-          mix={at}
-          name={name ?? ''}
-          kind={batch.kind}
-          ways={ways}
-          parts={parts}
-          held={held}
-          log={log}
-          waits={waits}
-        />
-      ) : null}
+      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} joining={joining} log={log} waits={waits} /> : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>
         ) : (
-          <RestStage
-            batch={batch}
-            house={house}
-            mix={at}
-            mixedAt={mixedAt}
-            whites={parts.includes('whites')}
-            stepG={stepG}
-            log={log}
-          />
+          <RestStage batch={batch} house={house} mix={at} mixedAt={mixedAt} stepG={stepG} log={log} />
         )
       ) : null}
       {stage === 'mise' ? null : (

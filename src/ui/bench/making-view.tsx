@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Bench } from '@/core/balance/bench';
-import { scriptOfFormula } from '@/core/batch/script-of';
+import { scriptOfFormula } from '@/core/batch/script-of-formula';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { minutesOrHours, temperature, type Units } from '@/core/quantity/say';
 import type { From, ScriptAct, ScriptTake } from '@/core/script/act';

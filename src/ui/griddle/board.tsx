@@ -1,13 +1,14 @@
 'use client';
 import { Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { doneAtTheHeat, entriesOf, litOf, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { hasTestPiece } from '@/core/batch/driver';
 import type { Life } from '@/core/batch/mixes';
 import { countedNumber, isTestPiece } from '@/core/batch/pieces';
 import { type Pouring, pouringOf, pouringsOf } from '@/core/batch/pourings';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import type { MeasuredWith } from '@/core/batch/taken';
 import { type Lit, placesIn, type Surface, surfacesFor, withWhatLies } from '@/core/batter/surface';
 import type { EventLog } from '@/core/day/event-log';
@@ -25,7 +26,7 @@ import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { asRead, portionWords } from '@/core/quantity/say';
 import type { SideTimes } from '@/core/script/on-heat';
-import { cuesFor } from '@/core/script/on-heat';
+import { heatIn } from '@/core/script/read';
 import { LitPart } from '../batch/lit-part';
 import { kitchenNow, useNow } from '../day/clock';
 import type { Tell } from '../day/send';
@@ -57,7 +58,7 @@ interface Props {
   /** What thins and thickens this batter, and how the batch is measured. */
   readonly means: { readonly thin: Ingredient; readonly thick: Ingredient };
   readonly measured: MeasuredWith;
-  /** What goes on pieces at the heat, by id. */
+  /** What is on its sheet, by id. */
   readonly things: Readonly<Record<string, Ingredient>>;
   /**
    * Of each end that is poured: how far one piece spreads, cm, what is known of its times, and how hot its kind wants
@@ -158,6 +159,11 @@ function BoardAt({
   const pieces = piecesFrom(taps);
   const wanted = batch.piecesPlanned;
   const pourings = pouringsOf(batch);
+  const { panFat, flip } = doneAtTheHeat(log.entries, ways);
+  const script = useMemo(
+    () => scriptOfBatch(batch, { ...ways, panFat, flip }, (id) => things[id]),
+    [batch, ways, panFat, flip, things],
+  );
   const ofPiece = (p: Piece): Pouring => pouringOf(pourings, p, countedNumber(batch, p.piece));
   const ends = pourings.map((p, n): EndAt => {
     const mine = pieces.filter((x) => ofPiece(x) === p);
@@ -292,7 +298,7 @@ function BoardAt({
               step={step}
               times={at.known.times}
               now={now}
-              cues={cuesFor(at.kind, { ...ways, ...doneAtTheHeat(log.entries, ways) })}
+              cues={heatIn(script, Math.max(0, ends.indexOf(at))).cues}
               next={next}
               held={held && test?.pulledAt !== null && test !== undefined}
               test={isTestPiece(batch, next)}

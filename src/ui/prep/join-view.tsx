@@ -1,12 +1,10 @@
 'use client';
 import { Check } from 'lucide-react';
 import { entriesOf } from '@/core/batch/acts';
-import type { KindId } from '@/core/formula/kinds';
-import { effectOf, type Ways } from '@/core/formula/ways';
 import { joinedAt } from '@/core/griddle/board';
 import { asRead } from '@/core/quantity/say';
-import { howFar, type JoinPart, joinSteps, partWords } from '@/core/script/combine';
-import type { HeldWords } from '@/core/script/held';
+import type { JoinPart } from '@/core/script/act';
+import type { Joining } from '@/core/script/read';
 import { useNow } from '../day/clock';
 import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
@@ -20,20 +18,14 @@ const TURN_MS = 1000;
 export function JoinView({
   mix,
   name,
-  kind,
-  ways,
-  parts,
-  held,
+  joining: { parts, steps, far },
   log,
   waits,
 }: {
   readonly mix: number;
   /** "mix 2"; empty where there is one. */
   readonly name: string;
-  readonly kind: KindId;
-  readonly ways: Ways;
-  readonly parts: readonly JoinPart[];
-  readonly held: HeldWords;
+  readonly joining: Joining;
   readonly log: OpenEventLog;
   /** What has to be done before; empty: nothing. */
   readonly waits: string;
@@ -43,12 +35,10 @@ export function JoinView({
   const ready = entriesOf(log.entries, 'ready').filter((e) => e.act.mix === mix);
   const isReady = (p: JoinPart): boolean => ready.some((e) => e.act.part === p);
   const at = joinedAt(log.taps, mix);
-  const far = howFar(kind, ways, parts.includes('whites'));
   const gone = at === null || now === null ? 0 : Math.max(0, Math.floor((now - at) / TURN_MS));
   const enough = gone >= far.count;
   useAlarm(now === null || at === null ? null : enough ? 'stop' : '');
-  const words = (p: JoinPart) => partWords(p, held, effectOf(ways, 'whip', kind).whipFirst === true);
-  const all = parts.every(isReady);
+  const all = parts.every((p) => isReady(p.part));
   const begin = (): void => {
     refresh();
     log.tell({
@@ -91,31 +81,31 @@ export function JoinView({
     <section aria-label="Combining" className="grid gap-4">
       <h2 className="text-3xl">{name ? `Combine ${name}: is` : 'Is'} every part ready?</h2>
       <ul className="grid gap-2">
-        {parts.map((p) => (
-          <li key={p}>
+        {parts.map(({ part, name: called, is }) => (
+          <li key={part}>
             <Press
-              aria-pressed={isReady(p)}
+              aria-pressed={isReady(part)}
               onClick={() => {
-                const had = ready.find((e) => e.act.part === p);
+                const had = ready.find((e) => e.act.part === part);
                 if (had) log.tell({ do: 'strike', entryId: had.id });
-                else log.enter({ what: 'ready', mix, part: p });
+                else log.enter({ what: 'ready', mix, part });
               }}
-              className={`hold flex min-h-16 w-full items-center gap-4 px-3 text-left text-xl hover:bg-wash ${isReady(p) ? '!border-line !bg-enamel' : ''}`}
+              className={`hold flex min-h-16 w-full items-center gap-4 px-3 text-left text-xl hover:bg-wash ${isReady(part) ? '!border-line !bg-enamel' : ''}`}
             >
               <span
-                className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${isReady(p) ? 'bg-rim text-white' : 'bg-white'}`}
+                className={`grid size-9 shrink-0 place-items-center rounded-lg border-[3px] border-rim ${isReady(part) ? 'bg-rim text-white' : 'bg-white'}`}
               >
-                {isReady(p) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
+                {isReady(part) ? <Check size={26} aria-hidden strokeWidth={3} /> : null}
               </span>
               <span>
-                <strong>{words(p).name}</strong> <span className="text-soft">{asRead(words(p).is, units)}</span>
+                <strong>{called}</strong> <span className="text-soft">{asRead(is, units)}</span>
               </span>
             </Press>
           </li>
         ))}
       </ul>
       <ol className="list-inside list-decimal rounded-plate bg-white p-4 text-xl">
-        {joinSteps(kind, ways, parts).map((s) => (
+        {steps.map((s) => (
           <li key={s}>{s}</li>
         ))}
         <li>

@@ -10,7 +10,7 @@ import { piecesFrom } from '@/core/griddle/board';
 import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt } from '@/core/prep/check';
 import { inTheBowl } from '@/core/prep/correct';
-import { foldSteps, foldsBeforeRest } from '@/core/script/combine';
+import { foldingIn } from '@/core/script/read';
 import { partingWords } from '../batch/about';
 import type { OpenEventLog } from '../day/use-event-log';
 import { CorrectView } from './correct-view';
@@ -22,7 +22,6 @@ export function RestStage({
   house,
   mix,
   mixedAt,
-  whites,
   stepG,
   log,
 }: {
@@ -30,14 +29,13 @@ export function RestStage({
   readonly house: Kitchen;
   readonly mix: number;
   readonly mixedAt: number;
-  /** Whites are folded into it. */
-  readonly whites: boolean;
   readonly stepG: number;
   readonly log: OpenEventLog;
 }) {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const { analysis, standing } = bowlOf(batch, ways, house.gear, find);
+  const { analysis, standing, script } = bowlOf(batch, ways, house.gear, find);
+  const folding = foldingIn(script);
   const inBowl = inTheBowl(batch, mix, find);
   // in one bowl every piece came out of it; of several nobody has said which
   const pouredG =
@@ -49,15 +47,14 @@ export function RestStage({
       <RestView
         at={mixedAt}
         restMin={standing.restMin}
-        life={lifeOf(analysis, whites)}
+        life={lifeOf(analysis, folding !== null)}
         batterLife={batterLife(analysis)}
         fade={analysis.thickness ? fadeOf(inBowl, { paS: analysis.thickness.paS, batterC: standing.batterC }) : []}
         foam={
-          whites
+          folding
             ? {
-                steps: foldSteps(batch.kind, ways),
+                ...folding,
                 at: foldedAt(log.entries, mix),
-                beforeRest: foldsBeforeRest(ways, batch.kind),
                 onFolded: () => log.enter({ what: 'folded', mix }),
               }
             : null

@@ -2,14 +2,12 @@ import type { Metadata } from 'next';
 import { tellBook, wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
-import { bowlLines } from '@/core/batch/sheet-line';
 import { fadeOf } from '@/core/batter/standing';
 import { batchCautions } from '@/core/day/cautions';
 import type { KnownTimes } from '@/core/griddle/times';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansInBowl } from '@/core/prep/correct';
-import { joinParts } from '@/core/script/combine';
-import { heatZone } from '@/core/script/on-heat';
+import { foamed, heatIn } from '@/core/script/read';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf, touchedBefore } from '@/server/usecases/day';
 import { eventLogFrom } from '@/ui/day/event-log-from';
@@ -23,10 +21,10 @@ export const metadata: Metadata = { title: 'Griddle' };
 export default async function GriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'griddle', async (b, house) => {
     const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
-    const { analysis, standing, pourings } = day.bowl;
+    const { analysis, standing, script, pourings } = day.bowl;
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
-    const whites = joinParts(bowlLines(b.sheet, 1), find).includes('whites');
+    const whites = foamed(script);
     const surfaces = pourings.flatMap((p) => p.surfaces);
     const touched = await touchedBefore(
       b,
@@ -64,16 +62,13 @@ export default async function GriddlePage({ params }: { readonly params: Promise
             find('flour-all-purpose') ?? ingredient('flour-all-purpose'),
           )}
           things={Object.fromEntries(
-            b.sheet.flatMap((l) => {
-              const of = l.moment === undefined ? undefined : find(l.parts?.[0]?.id ?? '');
-              return of ? [[of.id, of]] : [];
-            }),
+            b.sheet.flatMap((l) => (l.parts ?? []).flatMap((p) => [find(p.id) ?? []].flat().map((i) => [i.id, i]))),
           )}
           measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
           ends={pourings.map((p, n) => ({
             acrossCm: p.acrossCm,
             known: day.known[n] ?? (day.known[0] as KnownTimes),
-            zone: heatZone(p.kind, p.school),
+            zone: heatIn(script, n).zoneC,
           }))}
           ways={day.ways}
           restMin={standing.restMin}

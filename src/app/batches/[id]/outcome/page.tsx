@@ -17,8 +17,7 @@ import { CARED } from '@/core/pantry/care';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
 import { localDay } from '@/core/quantity/day';
-import { howFar } from '@/core/script/combine';
-import { heatZone, usualTimes } from '@/core/script/on-heat';
+import { heatIn, joiningIn } from '@/core/script/read';
 import { stuckIn } from '@/server/queries/care';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptOfBatch } from '@/server/queries/kept';
@@ -45,7 +44,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
       targetOf(b.formulaId),
     ]);
     const ways = waysOf(b, house);
-    const { analysis, standing, pourings } = bowlOf(b, ways, house.gear, (id) =>
+    const { analysis, standing, script, pourings } = bowlOf(b, ways, house.gear, (id) =>
       findIngredient(id, house.conventions.own),
     );
     const { rails, ledger, tally } = analysis;
@@ -53,6 +52,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
     const lines = version ? formulaLines(version.formula, house) : [];
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const { heatC, restMin, turns, heldMin } = processOf(b, taps);
+    const usual = heatIn(script);
     const surfaces = new Set(pourings.flatMap((p) => p.surfaces.map((s) => s.id)));
     const paS = analysis.thickness?.paS;
     const [fresh, tomorrow] =
@@ -73,14 +73,14 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             ...doneAtTheHeat(b.entries, ways),
             portionMl: b.portionMl,
             usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
-            usual: usualTimes(b.kind, ways),
+            usual: usual.times,
             batterC: standing.batterC,
             heatC,
-            heatZone: heatZone(b.kind, b.school),
+            heatZone: usual.zoneC,
             restMin,
             usualRestMin: standing.restMin,
             turns,
-            usualTurns: howFar(b.kind, ways).count,
+            usualTurns: joiningIn(script).far.count,
             heldMin,
             units: house.units,
           }}

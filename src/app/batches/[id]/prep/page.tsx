@@ -3,12 +3,11 @@ import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } fro
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse-formula';
 import { waysOf } from '@/core/batch/batch';
-import { bowlLines } from '@/core/batch/sheet-line';
-import { mixesIn } from '@/core/batch/split';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
-import { joinParts } from '@/core/script/combine';
 import { heldBy } from '@/core/script/held';
+import { joiningIn } from '@/core/script/read';
 import { tapsOf } from '@/server/queries/griddle';
 import { versionById } from '@/server/queries/versions';
 import { standInsOf } from '@/server/usecases/change-batch';
@@ -26,6 +25,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
       batch.finishedAt ? {} : standInsOf(batch, house),
       versionById(batch.versionId),
     ]);
+    const find = (id: string) => findIngredient(id, house.conventions.own);
     const made = batch.swapped ?? version?.formula;
     return (
       <>
@@ -40,14 +40,9 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
         <Prep
           batch={batch}
           house={house}
-          parts={Array.from({ length: mixesIn(batch.split) }, (_, n) =>
-            joinParts(
-              bowlLines(batch.sheet, n + 1).filter((l) => l.grams !== null),
-              (id) => findIngredient(id, house.conventions.own),
-            ),
-          )}
+          joining={joiningIn(scriptOfBatch(batch, waysOf(batch, house), find))}
           first={eventLogFrom(batch, taps)}
-          held={heldBy(batch.sheet, (id) => findIngredient(id, house.conventions.own))}
+          held={heldBy(batch.sheet, find)}
           offers={offers}
           tell={tellBook}
           anew={workRestAnew}
@@ -55,11 +50,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           part={standInForPart}
           preview={previewSwapHere}
         />
-        <Cautions
-          list={batchCautions(batch, 'prep', waysOf(batch, house), house, (id) =>
-            findIngredient(id, house.conventions.own),
-          )}
-        />
+        <Cautions list={batchCautions(batch, 'prep', waysOf(batch, house), house, find)} />
       </>
     );
   });

@@ -1,0 +1,68 @@
+/**
+ * What a card's method tells of minutes and heat, as edits of the acts that it speaks of: "190 degrees" of the griddle,
+ * "three minutes a side", "keep warm at 90". What it tells of an act that is not done here is no edit.
+ */
+import type { FactId, ToldFact } from '../card/told/clause';
+import type { ActEdit } from '../formula/act-edits';
+import { minutesOrHours, temperature, type Units } from '../quantity/say';
+import type { ScriptAct, Verb } from './act';
+
+interface Row {
+  readonly fact: FactId;
+  readonly of: readonly string[];
+  readonly verb: Verb;
+  /** Objects of the verb; empty: whichever it has. */
+  readonly on: readonly string[];
+  readonly sets: 'minutes' | 'heatC';
+}
+const ROWS: readonly Row[] = [
+  { fact: 'heat', of: ['surface'], verb: 'preheat', on: ['griddle', 'iron', 'ball pan'], sets: 'heatC' },
+  { fact: 'heat', of: ['oven'], verb: 'preheat', on: ['oven'], sets: 'heatC' },
+  { fact: 'rest', of: ['butter'], verb: 'cool', on: [], sets: 'minutes' },
+  { fact: 'firstSide', of: [], verb: 'turn', on: [], sets: 'minutes' },
+  { fact: 'secondSide', of: [], verb: 'take off', on: [], sets: 'minutes' },
+  { fact: 'bake', of: [], verb: 'bake', on: [], sets: 'minutes' },
+];
+/** Done only where it is asked for. */
+const HOLD = { act: 'hold piece', of: ['holding'] };
+
+/** @param facts what the method tells @param acts the acts without its word */
+export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): readonly ActEdit[] {
+  const told = (fact: FactId, of: readonly string[]): (ToldFact & { readonly value: number }) | undefined =>
+    facts.find(
+      (f): f is ToldFact & { readonly value: number } =>
+        f.fact === fact &&
+        f.taken === 'told' &&
+        typeof f.value === 'number' &&
+        (of.length === 0 || of.includes(f.of ?? '')),
+    );
+  const hold = told('heat', HOLD.of);
+  return [
+    ...ROWS.flatMap(({ fact, of, verb, on, sets }): readonly ActEdit[] => {
+      const f = told(fact, of);
+      if (!f) return [];
+      return acts
+        .filter((a) => a.verb === verb && (on.length === 0 || on.includes(a.of)))
+        .map((a): ActEdit => ({ do: 'set', act: a.id, [sets]: f.value, words: f.words }));
+    }),
+    ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),
+  ];
+}
+
+const NAMES: Partial<Readonly<Record<Verb, string>>> = {
+  turn: 'First side',
+  'take off': 'Second side',
+  bake: 'Baking',
+};
+
+/** "Preheat griddle: 190 °C", "First side: 3 min". @param verb of the act; left out: of what is not done without it */
+export function editSaid(e: ActEdit, verb: Verb | undefined, units: Pick<Units, 'temperature'>): string {
+  const name = (verb && NAMES[verb]) ?? e.act.replace(/^./, (c) => c.toUpperCase());
+  if (e.do === 'leave') return `${name}: not done`;
+  if (e.do === 'own') return `${e.does.replace(/^./, (c) => c.toUpperCase())}: ${minutesOrHours(e.minutes)}`;
+  const said = [
+    ...(e.minutes === undefined ? [] : [minutesOrHours(e.minutes)]),
+    ...(e.heatC === undefined ? [] : [temperature(e.heatC, units)]),
+  ];
+  return `${name}: ${said.join(', ')}`;
+}
