@@ -256,6 +256,62 @@ test('apples fried first in the pan, soda after the rest: taken from the card, i
   }
 });
 
+test('how hot and how long the card says is taken by one tap, changed by hand, and met again at the griddle and on the time line', async ({
+  page,
+}) => {
+  await page.goto('/formulas/new');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill(
+      "Lock-keeper's cakes\n250 g flour\n11 g baking powder\n3 g salt\n2 eggs\n430 g milk\n35 g butter, melted\n\nHeat the griddle to 180 C. Three minutes on one side and two on the other. Keep warm at 95 C.",
+    );
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const says = page.getByRole('region', { name: 'What the card says' });
+  await expect(says.getByText('First side: 3 min')).toBeVisible();
+  await says.getByRole('button', { name: /^Take all/ }).click();
+  await page.getByRole('radio', { name: 'Making' }).click();
+  const making = page.getByRole('region', { name: 'Making' });
+  const act = (name: string) => making.getByRole('listitem').filter({ hasText: name });
+  await expect(act('Preheat griddle')).toContainText('180 °C');
+  // an act changed, one left out, one put before another: by keys alone
+  await act('Melt butter').locator('summary').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('9');
+  await page.keyboard.press('Enter');
+  await expect(act('Melt butter')).toContainText('9 min');
+  await expect(act('Melt butter')).toContainText('This formula’s own way.');
+  await act('Let warm').locator('summary').focus();
+  await page.keyboard.press('Enter');
+  await act('Let warm').getByRole('button', { name: 'Leave it out' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(making.getByText(/^Left out: let warm/)).toBeVisible();
+  await act('Combine dry and wet').locator('summary').focus();
+  await page.keyboard.press('Enter');
+  await act('Combine dry and wet').getByRole('button', { name: 'Do something before it' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Before it: what is done').fill('light the lamps');
+  await page.keyboard.press('Enter');
+  await expect(act('Light the lamps')).toContainText('5 min');
+  await axe(page);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
+  await page.reload();
+  await page.getByRole('radio', { name: 'Making' }).click();
+  await expect(act('Light the lamps')).toBeVisible();
+  await page.goto(`${page.url().split('?')[0]}/plan`);
+  await page
+    .getByRole('button', { name: /^Start/ })
+    .first()
+    .click();
+  await expect(page).toHaveURL(/\/batches\/[0-9a-f-]{36}/);
+  const batch = /\/batches\/[0-9a-f-]{36}/.exec(page.url())?.[0] ?? '';
+  await page.goto(`${batch}/plan`);
+  await expect(page.getByText('Light the lamps').first()).toBeVisible();
+  await page.goto(`${batch}/griddle`);
+  await expect(page.getByText('180 °C').first()).toBeVisible();
+});
+
 test('four words become a balanced formula by one tap', async ({ page }) => {
   await page.goto('/formulas/new');
   await page

@@ -1,10 +1,12 @@
 /** What stands in JSON columns and is nobody's form: written by the app itself, read field by field. */
 import { z } from 'zod';
 import { VESSELS } from '@/core/card/parts';
+import { MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { WAY_IDS } from '@/core/formula/schools';
 import { ALLERGENS } from '@/core/pantry/ingredient';
-import { entrySchema, formulaSchema, settingsSchema } from './formula';
-import { conventionsSchema } from './house';
+import { actEditSchema, entrySchema, formulaSchema, settingsSchema } from './formula';
+import { conventionsSchema, waysSchema } from './house';
 import { unitsSchema } from './pantry';
 
 const gramsKept = z.number().min(0).max(1e9);
@@ -22,7 +24,7 @@ export const sheetLineSchema = z.object({
   mix: z.number().int().positive().optional(),
   was: gramsKept.optional(),
   mostG: gramsKept.optional(),
-  moment: z.enum(['rest', 'poured', 'flip', 'top']).optional(),
+  moment: z.enum(MOMENTS).exclude(['bowl']).optional(),
   side: z.string().optional(),
   forEnd: z.string().optional(),
   standsFor: z.string().optional(),
@@ -30,6 +32,15 @@ export const sheetLineSchema = z.object({
   spoons: z.string().nullable().optional(),
   parts: z.array(partSchema).optional(),
 });
+
+/** How a batch is made, as house and formula had it when it was begun. */
+export const makingSchema = z
+  .object({
+    ways: waysSchema,
+    edits: z.array(actEditSchema).default([]),
+    told: z.partialRecord(z.enum([...WAY_IDS, 'portion']), z.string()).default({}),
+  })
+  .nullable();
 
 /** Allergens by ingredient, as they were known. */
 export const knownSchema = z.record(z.string(), z.array(z.enum(ALLERGENS))).nullable();

@@ -4,7 +4,7 @@
  */
 import { circumstancesOf } from '../analyse-formula';
 import { type Finding, heard } from '../findings/finding';
-import { atEnd, type Entry, type Formula, type FormulaLine } from '../formula/formula';
+import { atEnd, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { type RailReading, railOf } from '../formula/kinds';
 import { countedLines, formulaLines } from '../formula/lines';
 import { grams } from '../quantity/say';
@@ -51,10 +51,6 @@ export interface Slip {
 
 /** The key of a line that the sheet does not hold, until it is put there. */
 const FORGOTTEN = 'left-out';
-const newKey = (f: Formula): string => {
-  const taken = new Set(f.entries.map((e) => e.key));
-  for (let n = f.entries.length + 1; ; n++) if (!taken.has(`l${n}`)) return `l${n}`;
-};
 
 const MOST_ANSWER_CHARS = 60;
 const answerFor = (lines: readonly SlipLine[]): string =>
@@ -141,7 +137,7 @@ export function slipsOn(b: Bench): readonly Slip[] {
   return found.flatMap((s): readonly Slip[] => {
     const said = s.rereads.flatMap((r): readonly (SlipLine & { readonly key: string; readonly thing: boolean })[] => {
       if (r.at === null)
-        return [{ key: newKey(formula), number: null, written: '', meant: r.text, as: r.as, thing: true }];
+        return [{ key: nextKey(formula.entries), number: null, written: '', meant: r.text, as: r.as, thing: true }];
       const line = lines[r.at];
       if (!line) return [];
       const number = numberOf(formula, line.key);

@@ -4,6 +4,7 @@
 import type { ActEdit } from '../formula/act-edits';
 import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
+import type { WayId } from '../formula/schools';
 import type { Ways } from '../formula/ways';
 import type { Unreadable } from '../records/unreadable';
 import { waysMade } from '../script/pan-fat';
@@ -36,6 +37,15 @@ export interface StandIn {
   /** By name, and what it stands in for. */
   readonly name: string;
   readonly standsFor: string;
+}
+
+/** How a batch is made, as house and formula had it when it was begun. */
+export interface Making {
+  readonly ways: Ways;
+  /** What is done otherwise, act by act. */
+  readonly edits: readonly ActEdit[];
+  /** Matters that the card settles, with its words. */
+  readonly told: Partial<Readonly<Record<WayId | 'portion', string>>>;
 }
 
 export interface Batch {
@@ -73,8 +83,8 @@ export interface Batch {
   readonly swapped: Formula | null;
   /** Ways the formula has of its own; the house's else. */
   readonly ways: Partial<Ways>;
-  /** What is done otherwise, act by act, as its formula had it. */
-  readonly edits?: readonly ActEdit[];
+  /** How it is made, as it was begun; null: a batch from before that was kept. */
+  readonly making?: Making | null;
   /** When its last piece was off the heat, ms since 1970; null: none was tapped. */
   readonly lastOffAt: number | null;
   /** What was noted while it was made, in the order it happened. */
@@ -157,12 +167,12 @@ export const HURRIED: Partial<Ways> = { joining: 'at-once', check: 'none' };
 
 /** The ways a batch is made by; its fat in the pan is the one that is really taken. */
 export const waysOf = (
-  b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'exactness' | 'sheet' | 'entries'>>,
+  b: Pick<Batch, 'ways'> & Partial<Pick<Batch, 'making' | 'exactness' | 'sheet' | 'entries'>>,
   house: { readonly ways: Ways },
 ): Ways => {
   const said = entriesOf(b.entries ?? [], 'way').findLast((e) => e.act.way === 'panFat')?.act.value;
   return waysMade(
-    { ...house.ways, ...b.ways, ...(b.exactness === 'eye' && HURRIED) },
+    { ...(b.making?.ways ?? { ...house.ways, ...b.ways }), ...(b.exactness === 'eye' && HURRIED) },
     b.sheet ?? [],
     said as Ways['panFat'] | undefined,
   );

@@ -9,6 +9,7 @@ import type { Result } from '../result';
 import type { Script } from '../script/act';
 import type { ScriptAsked } from '../script/making';
 import { scriptOf } from '../script/script';
+import type { Making } from './batch';
 import { madeAs, planOf } from './plan-of';
 import type { SheetLine } from './sheet-line';
 import { ONE } from './split';
@@ -24,6 +25,13 @@ function toldAndTaken(f: Formula, house: Kitchen): NonNullable<ScriptAsked['told
   }
   return told;
 }
+
+/** How a batch of a formula is made, kept with it when it is begun. */
+export const makingOf = (f: Formula, house: Kitchen): Making => ({
+  ways: kitchenOf(f, house).ways,
+  edits: f.edits,
+  told: toldAndTaken(f, house),
+});
 
 /**
  * How a formula is made once over, each act with whose word it is.
@@ -52,13 +60,12 @@ export function scriptOfFormula(
   const script = scriptOf({
     lines: sheet,
     kind: kind.id,
-    ways,
     pourings: [{ name: null, kind: kind.id, school: school.id, portionMl }],
     find: (id) => findIngredient(id, house.conventions.own),
     units: house.units,
-    told: toldAndTaken(f, house),
+    ...makingOf(f, house),
+    ways,
     asked: f.ways,
-    edits: f.edits,
   });
   return { ok: true, value: { ...script, lines: sheet } };
 }

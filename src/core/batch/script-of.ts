@@ -8,7 +8,7 @@ import type { PouredAs } from '../script/making';
 import { scriptOf } from '../script/script';
 import type { Batch } from './batch';
 
-type ScriptOfBatch = Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver' | 'school' | 'portionMl' | 'edits'>>;
+type ScriptOfBatch = Pick<Batch, 'sheet' | 'kind'> & Partial<Pick<Batch, 'driver' | 'school' | 'portionMl' | 'making'>>;
 
 function pouredAs({
   driver: d,
@@ -40,5 +40,6 @@ export const scriptOfBatch = (
     pourings: pouredAs(batch),
     find,
     units,
-    edits: batch.edits,
+    edits: batch.making?.edits,
+    told: batch.making?.told,
   });

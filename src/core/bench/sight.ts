@@ -8,21 +8,26 @@ import { restsOnFill } from '../balance/fills';
 import { fixesFor } from '../balance/fixes';
 import { blendOf } from '../balance/lines';
 import { swapsFor } from '../balance/swaps';
+import { scriptOfFormula } from '../batch/script-of-formula';
 import { atOnce } from '../batter/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
+import { factsTold } from '../card/told/told';
 import { allergensSaid } from '../facts/account';
 import { type Finding, findingKey, heard } from '../findings/finding';
+import { sameEdit } from '../formula/act-edits';
 import { counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
 import { formulaLines, isAddIn } from '../formula/lines';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
+import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type FatLine, houseFatLines } from '../script/pan-fat';
+import { editSaid, editsTold, tellsActs } from '../script/told-acts';
 import { lineOffers } from '../script/told-lines';
 
 /** An ingredient as it is picked. */
@@ -172,6 +177,7 @@ function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
   const k = kitchenOf(b.formula, b.house);
   if (o.what === 'way') return k.ways[o.way] === o.value;
   if (o.what === 'measure') return k.conventions[o.of] === o.value;
+  if (o.what === 'act') return b.formula.edits.some((e) => sameEdit(e, o.edit));
   if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;
   return o.what === 'moment' && lines.find((l) => l.key === o.key)?.moment === o.moment;
 }
@@ -185,16 +191,36 @@ function offersOn(b: Bench, lines: readonly FormulaLine[]): readonly Offer[] {
   return [
     ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
     ...moved,
+    ...actOffers(b, conventions),
   ];
+}
+
+/** Minutes and heat that the method tells, of acts that this formula has. */
+function actOffers(b: Bench, conventions: KitchenConventions): readonly Offer[] {
+  const facts = factsTold(b.formula.cardNotes, conventions);
+  if (!facts.some(tellsActs)) return [];
+  const made = scriptOfFormula(b.formula, b.house, b.end);
+  if (!made.ok) return [];
+  const { acts } = made.value;
+  return editsTold(facts, acts, true).map((edit) => ({
+    what: 'act',
+    edit,
+    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, b.house.units),
+    words: edit.words ?? '',
+  }));
 }
 
 function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
   const { name, cardNotes } = b.formula;
   if (cardNotes.trim() === '' && name.trim() === '') return null;
+  const offers = offersOn(b, lines);
   return {
     guess: guessKind(name, lines, cardNotes),
-    offers: offersOn(b, lines).filter((o) => !isTaken(o, b, lines)),
-    told: toldBy(cardNotes).map((t) => t.says),
+    offers: offers.filter((o) => !isTaken(o, b, lines)),
+    // what is offered, or was taken, is not told once more
+    told: toldBy(cardNotes)
+      .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))
+      .map((t) => t.says),
   };
 }
 

@@ -16,7 +16,7 @@ import type { Script } from '../script/act';
 
 export type OfBatch = Pick<
   Batch,
-  'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl'
+  'sheet' | 'weights' | 'entries' | 'split' | 'kind' | 'school' | 'driver' | 'piecesPlanned' | 'portionMl' | 'making'
 >;
 
 /** An end of a batch, and where it is poured. */

@@ -78,7 +78,7 @@ export function stepsOfPlan(
   { house, split, portionMl, lit, litSecond, methods, kept }: PlannedDay,
   find: (id: string) => Ingredient | undefined,
 ): readonly Step[] {
-  const { sheet, ways, kind, school, driver, planned } = plan;
+  const { sheet, ways, kind, school, driver, planned, making } = plan;
   const batch: OfBatch = {
     sheet,
     weights: {},
@@ -92,6 +92,7 @@ export function stepsOfPlan(
     driver,
     piecesPlanned: planned.pieces?.all ?? null,
     portionMl,
+    making,
   };
   const serve = { methods, kept, gear: house.gear };
   return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units, serve);

@@ -42,7 +42,7 @@ const steps = (
   return stepsOf({
     batch,
     ways,
-    script: scriptOfBatch({ ...batch, edits: more.edits ?? [] }, ways, find),
+    script: scriptOfBatch({ ...batch, making: { ways, edits: more.edits ?? [], told: {} } }, ways, find),
     restMin: more.restMin ?? 10,
     life: { min: more.lifeMin === undefined ? 60 : more.lifeMin, why: 'powder' },
     pourings: [{ kind, name: null, pieces: more.pieces ?? 24, times: { first: 140, second: 90 }, atOnce: 8 }],
@@ -250,4 +250,23 @@ test('law: folded in before the rest, foam has its quarter of an hour from the f
       expect([kind, restMin, foam.length]).toEqual([kind, restMin, (rest?.keepsMin ?? 0) < 0 ? 1 : 0]);
       if (foam[0]) expect(foam[0].text).toMatch(/fold the whites in after the rest, or rest less/);
     }
+});
+
+test('an act of the cook’s own is a step before what waits for it; a heat, minutes and what is left out follow the edits', () => {
+  const edits: readonly ActEdit[] = [
+    { do: 'own', act: 'do toast the oats', before: 'whisk dry', does: 'toast the oats', minutes: 12, hands: 5 },
+    { do: 'set', act: 'cool butter', minutes: 25 },
+    { do: 'set', act: 'hold piece', heatC: 80 },
+    { do: 'leave', act: 'let warm egg and whole milk' },
+  ];
+  const all = steps(PLAIN_CAKE, 'griddle', { edits });
+  const at = (id: string): Step | undefined => all.find((s) => s.id === id);
+  expect(at('own1')).toMatchObject({ name: 'Toast the oats', min: 12, handsMin: 5, after: [] });
+  expect(at('dry')?.after).toEqual(['own1']);
+  expect(ids(all).indexOf('own1')).toBe(ids(all).indexOf('dry') - 1);
+  expect([at('cool')?.min, at('hold')?.ovenC, at('hold')?.name]).toEqual([25, 80, 'Holding oven to 80 °C']);
+  expect(at('out')).toBeUndefined();
+  const line = timeLine(all, { at: 1.8e12, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, null);
+  const placed = (id: string) => line.placed.find((p) => p.step.id === id);
+  expect(placed('own1')?.end ?? 0).toBeLessThanOrEqual(placed('dry')?.start ?? 0);
 });

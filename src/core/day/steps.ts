@@ -524,6 +524,63 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
   return out;
 }
 
+/** The steps that an act of the script is: those whose ids begin so. */
+const STEP_OF: Partial<Readonly<Record<Verb, RegExp>>> = {
+  'let warm': /^out$/,
+  roast: /^roast$/,
+  ripen: /^ripen$/,
+  steep: /^steep$/,
+  soften: /^soften$/,
+  melt: /^melt$/,
+  brown: /^melt$/,
+  cool: /^cool$/,
+  combine: /^join\d+$/,
+  rest: /^rest\d+$/,
+  whip: /^(?:whip|whites)\d+$/,
+  fold: /^whip\d+$/,
+  preheat: /^heat$/,
+  'fry first': /^load1$/,
+  grease: /^load1$/,
+  pour: /^load1$/,
+  'put on': /^load1$/,
+  turn: /^load1$/,
+  'take off': /^load1$/,
+  bake: /^load1$/,
+  hold: /^hold$/,
+  plate: /^plate$/,
+};
+const stepOfAct = (a: ScriptAct): RegExp =>
+  a.verb === 'whisk' ? new RegExp(`^${a.of}$`) : (STEP_OF[a.verb] ?? /^join1$/);
+
+/** Acts of the cook's own among the steps: each before what waits for it, and done once for all bowls. */
+function withOwn(steps: readonly Step[], { acts }: Script): readonly Step[] {
+  let all = steps;
+  for (const [n, a] of acts.filter((x) => x.verb === 'do').entries()) {
+    const before = acts.filter((x) => x.after.includes(a.id)).map(stepOfAct);
+    const waits = (s: Step): boolean => before.some((re) => re.test(s.id));
+    const own: Step = {
+      id: `own${n + 1}`,
+      name: a.of.replace(/^./, (c) => c.toUpperCase()),
+      why: a.words ? `The card: “${a.words}”` : 'An act of this formula’s own.',
+      who: 'cook',
+      min: a.minutes?.all ?? 0,
+      handsMin: a.minutes?.hands ?? 0,
+      ovenC: null,
+      after: [],
+      keepsMin: null,
+      slips: 'earlier is fine',
+      ahead: false,
+    };
+    const at = Math.max(0, all.findIndex(waits));
+    all = [
+      ...all.slice(0, at),
+      own,
+      ...all.slice(at).map((s) => (waits(s) ? { ...s, after: [...s.after, own.id] } : s)),
+    ];
+  }
+  return all;
+}
+
 /** The steps, in the order they are usually done; empty where nothing is to be poured. */
 export function stepsOf(q: StepsAsked): readonly Step[] {
   const f = factsOf(q);
@@ -544,7 +601,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   // kept pieces are heated while the last are on the heat; what has to stand does so after it
   steps.push(...serve.last.map((s) => (s.id === 'stand' ? { ...s, after: [last] } : s)));
   put({ ...PLATE, why: serve.plate, after: [last, ...serve.last.map((s) => s.id)] });
-  return steps;
+  return withOwn(steps, q.script);
 }
 
 /** What is done to fat first: it is kept back for the morning, and goes to the tub when the tub is combined. */

@@ -44,3 +44,10 @@ export const withoutEdits = (edits: readonly ActEdit[], act: ActId): readonly Ac
 
 /** The id of an act of the cook's own. */
 export const ownActId = (does: string): ActId => `do ${does}`;
+
+/** Whether two edits come to the same, whosever word they are. */
+export function sameEdit(a: ActEdit, b: ActEdit): boolean {
+  if (a.act !== b.act || a.do !== b.do) return false;
+  if (a.do === 'set' && b.do === 'set') return a.minutes === b.minutes && a.heatC === b.heatC;
+  return true;
+}

@@ -2,6 +2,7 @@
  * A pasted card as a formula: its lines as entries, its companions and ends as groups, the kind it seems to be with the
  * reason, and what its method says of this formula's own ways. Guesses are offered with the words they come from.
  */
+
 import { stripBullet } from '../card/bullet';
 import { notesOn, placeOf, readCard } from '../card/card';
 import { DISH } from '../card/headings';
@@ -12,6 +13,7 @@ import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { type ActEdit, withEdit } from './act-edits';
 import {
   type End,
   type Entry,
@@ -246,9 +248,27 @@ export type Offer = { readonly words: string } & (
   | { readonly what: 'measure'; readonly of: keyof typeof MEASURED; readonly value: string; readonly says: string }
   | { readonly what: 'portion'; readonly ml: number; readonly says: string }
   | { readonly what: 'moment'; readonly key: string; readonly moment: Moment; readonly says: string }
+  /** How long or how hot an act of the making is. */
+  | { readonly what: 'act'; readonly edit: ActEdit; readonly says: string }
   /** A line is parted, a row for each use. */
   | { readonly what: 'rows'; readonly key: string; readonly rows: readonly string[]; readonly says: string }
 );
+
+/** A formula with what the card offers taken; rows are a line's own matter. */
+export function withOffer(f: Formula, o: Exclude<Offer, { readonly what: 'rows' }>): Formula {
+  switch (o.what) {
+    case 'way':
+      return { ...f, ways: { ...f.ways, [o.way]: o.value } };
+    case 'measure':
+      return { ...f, conventions: { ...f.conventions, [o.of]: o.value } };
+    case 'portion':
+      return { ...f, portionMl: o.ml };
+    case 'act':
+      return { ...f, edits: withEdit(f.edits, o.edit) };
+    case 'moment':
+      return { ...f, entries: f.entries.map((e) => (e.key === o.key ? { ...e, moment: o.moment } : e)) };
+  }
+}
 
 /** What the card tells besides, for which a formula has no place of its own. */
 interface CardTells {

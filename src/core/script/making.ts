@@ -101,6 +101,24 @@ export const canTime = (a: Pick<ScriptAct, 'verb' | 'minutes'>): boolean => a.mi
 const HEATED = new Set<Verb>(['roast', 'ripen', 'preheat', 'hold']);
 export const canHeat = (a: Pick<ScriptAct, 'verb'>): boolean => HEATED.has(a.verb);
 
+/** An act that says nothing yet. */
+const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
+  on: [],
+  gives: [],
+  vessel: null,
+  minutes: null,
+  heatC: null,
+  portionMl: null,
+  per: 'mix',
+  until: null,
+  far: null,
+  asks: null,
+  keepsMin: null,
+  says: [],
+  from: 'usual',
+  words: null,
+};
+
 const sourceOfEdit = ({ words }: ActEdit): Origin =>
   words === undefined ? { from: 'asked', words: null } : { from: 'told', words };
 
@@ -110,6 +128,15 @@ const timed = (m: ScriptAct['minutes'], all: number): ScriptAct['minutes'] => ({
   hands: m === null ? 0 : m.hands === m.all ? all : Math.min(m.hands, all),
 });
 
+/** The act with the numbers of an edit, those that are an edit's to change. */
+function editedBy(set: Extract<ActEdit, { do: 'set' }> | undefined, a: ScriptAct): ScriptAct {
+  const minutes = set?.minutes !== undefined && canTime(a) ? timed(a.minutes, set.minutes) : null;
+  const heatC = set?.heatC !== undefined && canHeat(a) ? ([set.heatC, set.heatC] as const) : null;
+  return minutes || heatC
+    ? { ...a, ...sourceOfEdit(set as ActEdit), ...(minutes && { minutes }), ...(heatC && { heatC }) }
+    : a;
+}
+
 /** Acts as they are put one after the other, each as it is edited; who takes a mix comes after who gave it. */
 export function noActs(edits: readonly ActEdit[] = []): Acts {
   const acts: ScriptAct[] = [];
@@ -118,9 +145,7 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
   const same = new Map<string, string>();
   const used = new Set<ActEdit>();
   const editOf = <D extends 'set' | 'leave'>(what: D, id: string): Extract<ActEdit, { do: D }> | undefined => {
-    const e = edits.findLast((x): x is Extract<ActEdit, { do: D }> => x.do === what && x.act === id);
-    if (e) used.add(e);
-    return e;
+    return edits.findLast((x): x is Extract<ActEdit, { do: D }> => x.do === what && x.act === id);
   };
   const take = (t: ScriptTake): ScriptTake =>
     t.of === 'mix' && same.has(t.id) ? { ...t, id: same.get(t.id) ?? t.id } : t;
@@ -131,37 +156,23 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     const from = takes.flatMap((t) => (t.of === 'mix' ? (givers.get(t.id) ?? []) : []));
     const own = verb === 'do' ? [] : ownBefore(id);
     const set = editOf('set', id);
-    const usual = verb in MINUTES ? MINUTES[verb as keyof typeof MINUTES] : null;
-    const by = set ? sourceOfEdit(set) : source;
     const plain: ScriptAct = {
+      ...BARE,
       id,
       verb,
       of,
-      on: [],
-      gives: [],
-      vessel: null,
-      heatC: null,
-      portionMl: null,
-      per: 'mix',
-      until: null,
-      far: null,
-      asks: null,
-      keepsMin: null,
-      says: [],
+      minutes: verb in MINUTES ? MINUTES[verb as keyof typeof MINUTES] : null,
       ...given,
-      minutes: given.minutes === undefined ? usual : given.minutes,
+      ...source,
       takes,
       after: [...new Set([...from, ...(given.after ?? []), ...own])],
-      from: by?.from ?? 'usual',
-      words: by?.words ?? null,
     };
-    const edited: ScriptAct = {
-      ...plain,
-      ...(set?.minutes !== undefined && canTime(plain) && { minutes: timed(plain.minutes, set.minutes) }),
-      ...(set?.heatC !== undefined && canHeat(plain) && { heatC: [set.heatC, set.heatC] as const }),
-    };
+    const edited = editedBy(set, plain);
+    if (set && edited !== plain) used.add(set);
     const act = { ...edited, says: typeof says === 'function' ? says(edited) : says };
-    if (canLeave(act) && editOf('leave', id)) {
+    const leave = canLeave(act) ? editOf('leave', id) : undefined;
+    if (leave) {
+      used.add(leave);
       for (const g of act.gives) same.set(g, takes[0]?.id ?? g);
       return act;
     }

@@ -1,3 +1,4 @@
+import type { ActEdit } from '../formula/act-edits';
 import type { KindId } from '../formula/kinds';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
@@ -168,4 +169,30 @@ test('what is for the plate is no step of the batter: roasted nuts to serve are 
   );
   expect(ids(s).filter((id) => /^(?:roast|let warm)/.test(id))).toEqual([]);
   expect(act(s, 'plate piece').takes.map((t) => t.id)).toEqual(['griddle cakes', 'n', 'c']);
+});
+
+test('edits: numbers and sentences follow, what is left out hands its mix on, an act besides comes before its own', () => {
+  const edits: readonly ActEdit[] = [
+    { do: 'set', act: 'preheat iron', heatC: 200, words: 'iron at 200' },
+    { do: 'set', act: 'bake piece', minutes: 6 },
+    { do: 'leave', act: 'cool butter' },
+    { do: 'own', act: 'do warm the plates', before: 'plate piece', does: 'warm the plates', minutes: 10, hands: 1 },
+    { do: 'set', act: 'turn piece', minutes: 2 },
+    { do: 'set', act: 'rest batter', minutes: 90 },
+    { do: 'leave', act: 'combine dry and wet' },
+  ];
+  const s = scriptOf({ ...asked(WAFFLES, 'waffle'), edits });
+  expect(act(s, 'preheat iron')).toMatchObject({ heatC: [200, 200], from: 'told', words: 'iron at 200' });
+  expect(act(s, 'preheat iron').says[0]?.do).toBe('Heat: 200 °C, a drop of water dances.');
+  // an iron's minutes are hands for one of them alone
+  expect(act(s, 'bake piece')).toMatchObject({ minutes: { all: 6, hands: 1 }, heatC: [200, 200], from: 'asked' });
+  expect(ids(s)).not.toContain('cool butter');
+  expect(act(s, 'whisk wet').takes.map((t) => t.id)).toEqual(['l6', 'yolks', 'fat']);
+  expect(act(s, 'plate piece').after).toContain('do warm the plates');
+  expect(ids(s).indexOf('do warm the plates')).toBe(ids(s).indexOf('plate piece') - 1);
+  // a waffle is not turned; how long a batter rests is a way; and what combines can't be left out
+  expect(s.idle.map((e) => e.act)).toEqual(['turn piece', 'rest batter', 'combine dry and wet']);
+  expect(act(s, 'rest batter').minutes?.all).toBe(10);
+  // an edit and its undo give the same script
+  expect(scriptOf({ ...asked(WAFFLES, 'waffle'), edits: [] })).toEqual(scriptOf(asked(WAFFLES, 'waffle')));
 });

@@ -26,8 +26,21 @@ const ROWS: readonly Row[] = [
 /** Done only where it is asked for. */
 const HOLD = { act: 'hold piece', of: ['holding'] };
 
-/** @param facts what the method tells @param acts the acts without its word */
-export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): readonly ActEdit[] {
+/** Whether a fact may be one of an act's numbers. */
+export const tellsActs = (f: ToldFact): boolean =>
+  f.taken === 'told' && (ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
+
+/** Whether an act has another number than is told. */
+const differs = (a: ScriptAct, sets: Row['sets'], told: number): boolean =>
+  sets === 'minutes'
+    ? Math.abs((a.minutes?.all ?? 0) - told) > 1e-6
+    : a.heatC?.some((c) => Math.abs(c - told) > 0.5) !== false;
+
+/**
+ * @param facts what the method tells @param acts the acts without its word
+ * @param apart only what tells another number than the act has
+ */
+export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[], apart = false): readonly ActEdit[] {
   const told = (fact: FactId, of: readonly string[]): (ToldFact & { readonly value: number }) | undefined =>
     facts.find(
       (f): f is ToldFact & { readonly value: number } =>
@@ -42,7 +55,9 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
       const f = told(fact, of);
       if (!f) return [];
       return acts
-        .filter((a) => a.verb === verb && (on.length === 0 || on.includes(a.of)))
+        .filter(
+          (a) => a.verb === verb && (on.length === 0 || on.includes(a.of)) && (!apart || differs(a, sets, f.value)),
+        )
         .map((a): ActEdit => ({ do: 'set', act: a.id, [sets]: f.value, words: f.words }));
     }),
     ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),

@@ -1,5 +1,8 @@
 /** Where two parts meet: over random kitchens, what one part says of a batch another never contradicts. */
+
 import fc from 'fast-check';
+import { z } from 'zod';
+import { sheetLineSchema } from '@/contract/stored';
 import { noticeOf, panFatIds } from '../batch/notice';
 import { planOf, type WholePlan } from '../batch/plan-of';
 import { scriptOfBatch } from '../batch/script-of';
@@ -164,6 +167,13 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       told.findIndex((s) => /^Rest /.test(s)),
     ];
     if (whites && rest) expect(foldAt < restAt).toBe(foldsBefore(bowl.script));
+  });
+});
+
+test('a sheet that is kept is read back as it was, line by line', () => {
+  law(60, (_, { planned }) => {
+    const kept = JSON.parse(JSON.stringify(planned.sheet));
+    expect(z.array(sheetLineSchema).parse(kept)).toEqual(kept);
   });
 });
 

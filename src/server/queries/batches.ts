@@ -5,8 +5,15 @@ import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
 import { waysSchema } from '@/contract/house';
-import { knownSchema, sheetLineSchema, standInSchema, swappedSchema, unswappedSchema } from '@/contract/stored';
-import type { Batch, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
+import {
+  knownSchema,
+  makingSchema,
+  sheetLineSchema,
+  standInSchema,
+  swappedSchema,
+  unswappedSchema,
+} from '@/contract/stored';
+import type { Batch, LogRow, Making, Outcome, StandIn, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
 import type { Known } from '@/core/batch/known';
@@ -28,7 +35,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known,
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -39,6 +46,7 @@ const SELECT_BATCH = `
 
 type Json =
   | 'known'
+  | 'making'
   | 'driver'
   | 'split'
   | 'sheet'
@@ -102,6 +110,12 @@ const KNOWN: JsonColumn<Known | null> = {
   schema: knownSchema,
   fresh: null,
 };
+const MAKING: JsonColumn<Making | null> = {
+  at: 'batches.making',
+  called: 'how it is made',
+  schema: makingSchema,
+  fresh: null,
+};
 const SCALED: JsonColumn<Batch['scales']> = {
   at: 'batches.scales',
   called: 'the scales',
@@ -129,6 +143,7 @@ function toBatch(r: Row): Batch {
     timeline: read(TIMELINE, r.timeline),
     scales: read(SCALED, r.scales),
     known: read(KNOWN, r.known),
+    making: read(MAKING, r.making),
     entries: entries.value,
   };
   return { ...batch, unreadable: [...unreadable, ...entries.unreadable] };
@@ -244,6 +259,7 @@ export interface NewBatch {
   readonly headcount?: string | null;
   /** Allergens of its ingredients as they are known now. */
   readonly known?: Known;
+  readonly making: Making | null;
 }
 
 /** The last making of the formula, where its change for next time is being tried. */
@@ -256,8 +272,8 @@ export async function insertBatch(
   b: NewBatch,
 ): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await client.query<{ id: string }>(
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, tries)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, ${TRIED}) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, tries)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -278,6 +294,7 @@ export async function insertBatch(
       b.portionSaid ?? null,
       b.headcount ?? null,
       b.known ? JSON.stringify(b.known) : null,
+      b.making ? JSON.stringify(b.making) : null,
     ],
   );
   const id = made.rows[0]?.id;

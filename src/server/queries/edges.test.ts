@@ -6,9 +6,10 @@ import { randomUUID } from 'node:crypto';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';
 import { analyseFormula } from '@/core/analyse-formula';
-import { waysOf } from '@/core/batch/batch';
+import { type Batch, waysOf } from '@/core/batch/batch';
 import { noticeLines, noticeOf } from '@/core/batch/notice';
-import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
+import { scriptOfBatch } from '@/core/batch/script-of';
+import { EMPTY_FORMULA, type Formula, MOMENTS } from '@/core/formula/formula';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
@@ -579,5 +580,71 @@ describe('finding', () => {
     }
     const all = await query<{ id: string }>('select id from batches order by started_at desc, id desc');
     expect(seen).toEqual(all.map((r) => r.id));
+  });
+});
+
+describe('how a batch is made is kept with it', () => {
+  const begun = async (formula: Partial<Formula>): Promise<string> => {
+    const s = ok(
+      await saveVersion({
+        formulaId: null,
+        basedOn: null,
+        knownNewest: null,
+        formula: { ...FORMULA, ...formula },
+        changeNote: '',
+      }),
+    );
+    return batch({ versionId: s.saved.versionId });
+  };
+  const find = (id: string) => findIngredient(id);
+
+  test('a line of every moment is read back with the sheet', async () => {
+    const entries = [
+      ...FORMULA.entries,
+      ...MOMENTS.map((moment, n) => ({ key: `l${n + 5}`, text: '20 g raisins', moment })),
+    ];
+    const b = await batchById(await begun({ entries }));
+    expect(b?.unreadable).toEqual([]);
+    expect(b?.sheet.flatMap((l) => (l.name.startsWith('Raisins') ? [l.moment ?? 'bowl'] : [])).sort()).toEqual(
+      [...MOMENTS].sort(),
+    );
+  });
+
+  test('the house’s ways of that day, the formula’s edits and the card’s words; what the house changes later changes no batch', async () => {
+    const edits = [
+      { do: 'set', act: 'preheat griddle', heatC: 180, words: 'griddle at 180' },
+      { do: 'own', act: 'do toast the flour', before: 'whisk dry', does: 'toast the flour', minutes: 8, hands: 8 },
+    ] as const;
+    const id = await begun({ edits, ways: { rest: 'half-hour' }, cardNotes: 'Let it rest half an hour.' });
+    const made = async () => {
+      const [b, house] = [await batchById(id), await loadHouse()];
+      return scriptOfBatch(b as Batch, waysOf(b as Batch, house), find).acts;
+    };
+    const before = await made();
+    expect(before.find((a) => a.verb === 'preheat')).toMatchObject({
+      heatC: [180, 180],
+      from: 'told',
+      words: 'griddle at 180',
+    });
+    expect(before.find((a) => a.verb === 'rest')).toMatchObject({ minutes: { all: 30 }, from: 'told' });
+    expect(before.map((a) => a.id)).toContain('do toast the flour');
+    const was = await loadHouse();
+    ok(
+      await setHouse({
+        change: { ways: { warmth: 'cold', panFat: 'butter' } },
+        base: { ways: { warmth: was.ways.warmth, panFat: was.ways.panFat } },
+      }),
+    );
+    expect(await made()).toEqual(before);
+    ok(
+      await setHouse({
+        change: { ways: { warmth: was.ways.warmth, panFat: was.ways.panFat } },
+        base: { ways: { warmth: 'cold', panFat: 'butter' } },
+      }),
+    );
+    // one from before reads its version's ways and the house's, and no edit
+    await query('update batches set making = null where id = $1', [id]);
+    expect((await made()).find((a) => a.verb === 'rest')).toMatchObject({ minutes: { all: 30 }, from: 'house' });
+    expect((await batchById(id))?.unreadable).toEqual([]);
   });
 });

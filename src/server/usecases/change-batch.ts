@@ -14,6 +14,7 @@ import type { Driver } from '@/core/batch/driver';
 import { knownOnSheet } from '@/core/batch/known';
 import { linesBehind, ONCE } from '@/core/batch/once';
 import { type Planned, plannedSheet, readyFor } from '@/core/batch/plan';
+import { makingOf } from '@/core/batch/script-of-formula';
 import { bareName, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn } from '@/core/batch/split';
 import { asTaken } from '@/core/batch/taken';
@@ -548,6 +549,7 @@ export async function makeAgain(batchId: string, requestId: string | null): Prom
     endId: batch.endId ?? null,
     kind: batch.kind === v.formula.kind ? null : batch.kind,
     school: batch.school === v.formula.school ? null : batch.school,
+    making: makingOf(v.formula, house),
     requestId,
   };
   return writeBatches([{ batch: again, take: batch.deductions.length > 0 ? 'anyway' : 'no' }], house);

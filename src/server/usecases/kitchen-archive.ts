@@ -12,7 +12,7 @@ import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type Manifest, manifestSchema, PICTURE
 import { outcomeSchema } from '@/contract/batch';
 import { entrySchema as formulaEntry, settingsSchema } from '@/contract/formula';
 import { conventionsSchema, houseSchema } from '@/contract/house';
-import { frozenSchema, knownSchema, lotItemSchema, sheetLineSchema } from '@/contract/stored';
+import { frozenSchema, knownSchema, lotItemSchema, makingSchema, sheetLineSchema } from '@/contract/stored';
 import { packed, unpacked } from '@/core/exchange/zip';
 import packageJson from '../../../package.json';
 import { migrationsThere, migrationText } from '../db/migrate';
@@ -81,6 +81,7 @@ const JSON_COLUMNS: Readonly<Record<string, z.ZodType>> = {
   'formula_versions.conventions': conventionsSchema.partial(),
   'batches.sheet': z.array(sheetLineSchema),
   'batches.known': knownSchema,
+  'batches.making': makingSchema,
   'batches.scales': outcomeSchema.shape.scales,
   'targets.scales': outcomeSchema.shape.scales,
   'lots.contents': z.array(lotItemSchema),

@@ -1,3 +1,4 @@
+import { makingOf } from '@/core/batch/script-of-formula';
 import { piecesOf } from '@/core/batter/volume';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -295,6 +296,7 @@ export async function prepareBags(f: FromBags, portion: number | null = null): P
     ending: own ? 'from the bag' : `as ${kind.pieces}`,
     kind: own ? null : product.product.kind,
     school: school.id === of.formula.school ? null : school.id,
+    making: makingOf(of.formula, house),
   };
   const also: ToWrite['also'] = (client, batchId) => takeBags(client, lot.id, { bags: f.bags, kind: 'batch', batchId });
   return { ok: true, value: { write: { batch, take: f.take, also }, house } };

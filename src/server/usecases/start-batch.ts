@@ -10,6 +10,7 @@ import type { Exactness } from '@/core/batch/exactness';
 import { knownOnSheet } from '@/core/batch/known';
 import { planOf } from '@/core/batch/plan-of';
 import { saidOf } from '@/core/batch/said';
+import { makingOf } from '@/core/batch/script-of-formula';
 import type { Serving } from '@/core/batch/serving';
 import { linesOfSheet, offTheShelf, usesOf } from '@/core/batch/sheet';
 import type { SheetLine } from '@/core/batch/sheet-line';
@@ -195,6 +196,7 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
     pieces: planned.pieces?.all ?? null,
     ending: driver.by === 'both' ? `${driver.a.name} and ${driver.b.name}` : (endOf(v.formula, end)?.name ?? null),
     endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
+    making: makingOf(v.formula, house),
   };
   const also = async (client: PoolClient, batchId: string): Promise<void> => {
     const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>

@@ -2,10 +2,11 @@
 
 import { plannedSheet, type Ready, readyFor } from '@/core/batch/plan';
 import { scriptOfBatch } from '@/core/batch/script-of';
+import { makingOf } from '@/core/batch/script-of-formula';
 import { ONE } from '@/core/batch/split';
 import { methodOf } from '@/core/card/method';
 import { asCsv, asJsonLd, asMarkdown, asText, timesFormula, type Written } from '@/core/exchange/write';
-import { atEnd, END_IDS, type EndId, type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { atEnd, END_IDS, type EndId, type Formula, kindIdOf, schoolIdOf } from '@/core/formula/formula';
 import { type KindId, kindById, type School, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
@@ -78,13 +79,18 @@ export function toWrite(
     });
   const own = methodOf(formula.cardNotes);
   const grams = sheetIn('gram');
-  const { ways } = kitchenOf(formula, house);
+  const making = makingOf(formula, house);
   const find = (x: string) => findIngredient(x, house.conventions.own);
   const steps = own
     ? sentences(own)
     : grams.ok
       ? methodIn(
-          scriptOfBatch({ sheet: grams.value.sheet, kind, school: school.id, portionMl }, ways, find, house.units),
+          scriptOfBatch(
+            { sheet: grams.value.sheet, kind, school: school.id, portionMl, making },
+            making.ways,
+            find,
+            house.units,
+          ),
         )
       : [];
   return { ok: true, value: { formula, end, kind, school, portionMl, ready: ready.value, sheetIn, steps } };

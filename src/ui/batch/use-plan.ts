@@ -84,7 +84,14 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
     method: plan
       ? methodIn(
           scriptOfBatch(
-            { sheet, kind: plan.kind.id, school: plan.school.id, portionMl: r.portionMl, driver: plan.driver },
+            {
+              sheet,
+              kind: plan.kind.id,
+              school: plan.school.id,
+              portionMl: r.portionMl,
+              driver: plan.driver,
+              making: plan.making,
+            },
             plan.ways,
             find,
             house.units,

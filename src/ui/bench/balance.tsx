@@ -164,6 +164,7 @@ export function Balance(props: Props) {
             shelf={shelf}
             pieces={shown.pour?.pieces ?? null}
             onPropose={onPropose}
+            send={send}
           />
         </Plate>
       )}
@@ -208,19 +209,19 @@ function Plate({ label, children }: { readonly label: string; readonly children:
   );
 }
 
-interface PanelProps extends Pick<Props, 'bench' | 'shelf' | 'onPropose'> {
+interface PanelProps extends Pick<Props, 'bench' | 'shelf' | 'onPropose' | 'send'> {
   readonly panel: Exclude<Panel, 'more'>;
   readonly worked: Worked;
   /** Pieces the batter pours; null where it fills a pan. */
   readonly pieces: number | null;
 }
 
-function PanelView({ panel, bench, worked, shelf, pieces, onPropose }: PanelProps) {
+function PanelView({ panel, bench, worked, shelf, pieces, onPropose, send }: PanelProps) {
   switch (panel) {
     case 'towards':
       return <TowardsView bench={bench} onPropose={onPropose} />;
     case 'making':
-      return <MakingView bench={bench} />;
+      return <MakingView bench={bench} send={send} />;
     case 'lift':
       return <LiftView bench={bench} worked={worked} onPropose={onPropose} />;
     case 'structure':

@@ -1,7 +1,7 @@
 'use client';
 import type { CardSight } from '@/core/bench/sight';
 import type { Formula } from '@/core/formula/formula';
-import type { Offer } from '@/core/formula/from-card';
+import { type Offer, withOffer } from '@/core/formula/from-card';
 import { oneOf } from '@/core/formula/kinds';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
@@ -27,6 +27,7 @@ function sets(o: Offer): string {
     case 'portion':
       return `Portion: ${o.says}`;
     case 'moment':
+    case 'act':
     case 'rows':
       return capital(o.says);
   }
@@ -40,13 +41,11 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
   const { guess, offers, told } = card;
   const other = guess && guess.kind !== f.kind && !f.dismissed.includes(`guess:${guess.kind}`) ? guess : null;
   if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
-  const take = (o: Offer): void => {
-    if (o.what === 'way') send({ do: 'set', part: { ways: { ...f.ways, [o.way]: o.value } }, place: null });
-    else if (o.what === 'measure')
-      send({ do: 'set', part: { conventions: { ...f.conventions, [o.of]: o.value } }, place: null });
-    else if (o.what === 'portion') send({ do: 'set', part: { portionMl: o.ml }, place: null });
-    else if (o.what === 'rows') send({ do: 'part', key: o.key, rows: o.rows });
-    else send({ do: 'choose', key: o.key, choice: { moment: o.moment } });
+  const take = (taken: readonly Offer[]): void => {
+    const rows = taken.filter((o) => o.what === 'rows');
+    const others = taken.filter((o) => o.what !== 'rows');
+    if (others.length > 0) send({ do: 'put', formula: others.reduce(withOffer, f) });
+    for (const o of rows) send({ do: 'part', key: o.key, rows: o.rows });
   };
   return (
     <section
@@ -77,7 +76,14 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
       ) : null}
       {offers.length > 0 ? (
         <>
-          <h3 className="mt-1 font-bold text-rim">As this card measures and mixes</h3>
+          <div className="mt-1 flex flex-wrap items-center justify-between gap-2">
+            <h3 className="font-bold text-rim">As this card measures and mixes</h3>
+            {offers.length > 1 ? (
+              <Button look="bare" onClick={() => take(offers)}>
+                Take all {offers.length}
+              </Button>
+            ) : null}
+          </div>
           <ul>
             {offers.map((o) => (
               <li
@@ -88,7 +94,7 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
                   {sets(o)}
                   <span className="block text-sm text-soft">“{o.words}”</span>
                 </span>
-                <Button onClick={() => take(o)} aria-label={`Take: ${sets(o)}`}>
+                <Button onClick={() => take([o])} aria-label={`Take: ${sets(o)}`}>
                   Take it
                 </Button>
               </li>
