@@ -25,8 +25,10 @@ import { panfulsOf } from './pieces';
 import { oneMix, type PlanAsked, plannedSheet, readyFor } from './plan';
 import { endsAsked, pouringOf, pouringsOf } from './pourings';
 import { scale } from './scale';
+import { scriptOfBatch } from './script-of';
 import { linesOfSheet } from './sheet';
 import { sheetGroups } from './sheet-groups';
+import type { SheetLine } from './sheet-line';
 import { bowlLines } from './sheet-line';
 import { partsOf, type Side, sideCautions, sideLines } from './sides';
 import { mixesIn, mixName, ONE, type Split } from './split';
@@ -69,6 +71,9 @@ function planned(
 
 const GUESTS: Driver = { by: 'guests', guests: 84, each: 2, secondsPct: 10, testPiece: true, portionMl: 60 };
 const bowls = (mixes: number): Split => ({ by: 'bowls', mixes, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 });
+
+const made = (sheet: readonly SheetLine[]) =>
+  scriptOfBatch({ sheet, kind: 'griddle' }, FRESH_KITCHEN.ways, (id) => findIngredient(id));
 
 test('as few mixes as arm, bowl and working life allow, whichever asks for most', () => {
   const asked = { massG: 16_500, volumeMl: 15_340, pieces: 186, perMin: null, lifeMin: null, bowls: [] };
@@ -195,7 +200,7 @@ test('84 guests in four mixes: each line four times, the syrup once, and each wh
   for (const l of one.sheet) for (const p of l.parts ?? []) expect(sum(p.id)).toBeCloseTo((p.grams * 188) / 186, 4);
   expect(oneMix(four.sheet)).toHaveLength(9);
   expect(oneMix(four.sheet, 3)[0]).toMatchObject({ key: 'l1m3', mix: 3 });
-  expect(sheetGroups(oneMix(four.sheet)).map((g) => g.name)).toEqual([
+  expect(sheetGroups(oneMix(four.sheet), made(four.sheet)).map((g) => g.name)).toEqual([
     'Dry bowl',
     'Wet bowl',
     'For the pan',
@@ -528,8 +533,8 @@ test('by eye: a jug’s marks, whole spoons and whole eggs, joined in one bowl w
       ?.measure ?? '';
   expect(milk('eye')).toBe('7 blue ladles');
   expect(milk('kitchen')).toMatch(/cup/);
-  expect(sheetGroups(eye.sheet, true)[0]?.name).toBe('One bowl, or the blender');
-  expect(sheetGroups(eye.sheet, true).flatMap((g) => g.lines).length).toBe(eye.sheet.length);
+  expect(sheetGroups(eye.sheet, made(eye.sheet), true)[0]?.name).toBe('One bowl, or the blender');
+  expect(sheetGroups(eye.sheet, made(eye.sheet), true).flatMap((g) => g.lines).length).toBe(eye.sheet.length);
   const ways = waysOf({ ways: { check: 'second' }, exactness: 'eye' }, FRESH_KITCHEN);
   expect([ways.joining, ways.check]).toEqual(['at-once', 'none']);
   expect(waysOf({ ways: { check: 'second' }, exactness: 'gram' }, FRESH_KITCHEN).check).toBe('second');
@@ -629,7 +634,7 @@ test('two ends from one base: the base once, what each end has of its own apart,
   });
   expect([1, 8, 9, 12].map((n) => pouringOf(poured, {}, n).name)).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
   expect(portionOf(d)).toBe(50);
-  expect(sheetGroups(both(6, 6).sheet).map((x) => x.name)).toEqual(
+  expect(sheetGroups(both(6, 6).sheet, made(both(6, 6).sheet)).map((x) => x.name)).toEqual(
     expect.arrayContaining(['Dry bowl', 'Wet bowl', 'Into the sweet part', 'Into the savoury part']),
   );
   expect(both(6, 6, {}, bowls(2)).one.massG * 2).toBeGreaterThanOrEqual(both(6, 6).massG - 1e-6);

@@ -1,5 +1,6 @@
-/** A sheet as it is read: bowl by bowl, what serves them all, each sauce by its name. */
-import { VESSEL_NAMES, type Vessel } from '../card/parts';
+/** A sheet as it is read: in the vessels its making puts the lines into, then what serves them all, each sauce by its name. */
+import { VESSEL_NAMES } from '../card/parts';
+import type { Script, ScriptAct } from '../script/act';
 import type { SheetLine } from './sheet-line';
 
 /** An add-in that goes on at the heat, and never into the bowl. */
@@ -9,45 +10,81 @@ export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !==
 export const RAW =
   'Keep wet mixes and batter cold until they are used, and do not taste them raw. Times and temperatures: as the local food code has them. Check labels for allergens.';
 
-interface Bowl {
-  readonly name: string;
-  readonly of: readonly Vessel[];
-}
-
-/** Waits for the rest by itself, and is not weighed into its bowl: soda in the morning. */
-const waits = (l: SheetLine): boolean => l.moment === 'rest' && l.vessel !== 'fold-in';
-
 interface SheetGroup {
   readonly name: string;
   readonly lines: readonly SheetLine[];
 }
 
+const ONE_BOWL = 'One bowl, or the blender';
+const AFTER_REST = 'After the rest';
+const FRIED = 'Fried first, in the pan';
+const BESIDE = 'Beside the heat';
+const WHITES = 'Whites, in a clean bowl';
+/** In the order they are worked. */
+const ORDER = [
+  ONE_BOWL,
+  VESSEL_NAMES.dry,
+  VESSEL_NAMES.wet,
+  WHITES,
+  VESSEL_NAMES['fold-in'],
+  AFTER_REST,
+  FRIED,
+  VESSEL_NAMES.pan,
+  VESSEL_NAMES.topping,
+  BESIDE,
+];
+
+/** Where an act of the making puts a line. */
+function placeOf(a: ScriptAct, l: SheetLine): string {
+  switch (a.verb) {
+    case 'whisk':
+      return a.of === 'dry' ? VESSEL_NAMES.dry : VESSEL_NAMES.wet;
+    case 'melt':
+    case 'brown':
+      // weighed with the wet that it goes into
+      return VESSEL_NAMES.wet;
+    case 'whip':
+      return WHITES;
+    case 'stir in':
+    case 'fold':
+      return l.vessel === 'fold-in' ? VESSEL_NAMES['fold-in'] : AFTER_REST;
+    case 'fry first':
+      return FRIED;
+    case 'grease':
+      return VESSEL_NAMES.pan;
+    case 'put on':
+      return BESIDE;
+    default:
+      return VESSEL_NAMES[l.vessel];
+  }
+}
+
+/** A line of another mix is the first mix's, with that mix behind its key. */
+const keyOfOne = (key: string): string => key.replace(/m\d+$/, '');
+
 /**
- * A sheet in the order it is worked: bowl by bowl (by eye there is one), then what serves them all, then each sauce or
- * butter by its name.
+ * A sheet in the order it is worked: as the making takes each line (by eye there is one bowl), then what is of one end
+ * alone, then each sauce or butter by its name.
+ * @param made the script of one mix; of several the lines are the same
  */
-export function sheetGroups(lines: readonly SheetLine[], oneBowl = false): readonly SheetGroup[] {
-  const batter = lines.filter((l) => l.side === undefined && l.forEnd === undefined);
-  const sides = [...new Set(lines.flatMap((l) => (l.side === undefined ? [] : [l.side])))];
-  const named = (v: Vessel): Bowl => ({ name: VESSEL_NAMES[v], of: [v] });
-  const bowls: readonly Bowl[] = oneBowl
-    ? [{ name: 'One bowl, or the blender', of: ['dry', 'wet'] }, named('fold-in')]
-    : [named('dry'), named('wet'), named('fold-in')];
-  const into = ({ name, of }: Bowl): SheetGroup => ({
-    name,
-    lines: batter.filter((l) => of.includes(l.vessel) && !atTheHeat(l) && !waits(l)),
-  });
-  return [
-    ...bowls.map(into),
-    { name: 'After the rest', lines: batter.filter(waits) },
-    { name: 'Fried first, in the pan', lines: batter.filter((l) => l.moment === 'fried') },
-    into(named('pan')),
-    into(named('topping')),
-    { name: 'Beside the heat', lines: batter.filter((l) => atTheHeat(l) && l.moment !== 'fried') },
-    ...[...new Set(lines.flatMap((l) => (l.side === undefined ? (l.forEnd ?? []) : [])))].map((end) => ({
-      name: `Into the ${end} part`,
-      lines: lines.filter((l) => l.side === undefined && l.forEnd === end),
-    })),
-    ...sides.map((name) => ({ name, lines: lines.filter((l) => l.side === name) })),
-  ].filter((g) => g.lines.length > 0);
+export function sheetGroups(
+  lines: readonly SheetLine[],
+  { acts }: Pick<Script, 'acts'>,
+  oneBowl = false,
+): readonly SheetGroup[] {
+  const nameOf = (l: SheetLine): string => {
+    if (l.side !== undefined) return l.side;
+    const by = acts.find((a) => a.takes.some((t) => t.of === 'line' && t.id === keyOfOne(l.key)));
+    if (l.forEnd !== undefined && by?.verb === 'put on') return `${BESIDE}, ${l.forEnd}`;
+    if (l.forEnd !== undefined && (!by || by.verb === 'stir in')) return `Into the ${l.forEnd} part`;
+    const name = by ? placeOf(by, l) : VESSEL_NAMES[l.vessel];
+    return oneBowl && (name === VESSEL_NAMES.dry || name === VESSEL_NAMES.wet) ? ONE_BOWL : name;
+  };
+  const by = new Map<string, SheetLine[]>();
+  for (const l of lines) by.set(nameOf(l), [...(by.get(nameOf(l)) ?? []), l]);
+  const rank = (name: string): number => {
+    const n = ORDER.indexOf(name);
+    return n < 0 ? ORDER.length + (by.get(name)?.some((l) => l.side !== undefined) ? 1 : 0) : n;
+  };
+  return [...by].map(([name, of]) => ({ name, lines: of })).sort((a, b) => rank(a.name) - rank(b.name));
 }

@@ -157,7 +157,10 @@ test('an add-in keeps its moment to the end: on the sheet beside the heat, and a
     },
   );
   expect(
-    sheetGroups(sheet.filter((l) => l.mix === 1))
+    sheetGroups(
+      sheet.filter((l) => l.mix === 1),
+      scriptOfBatch({ sheet, kind: 'griddle' }, FRESH_WAYS, findIngredient),
+    )
       .find((g) => g.name === 'Beside the heat')
       ?.lines.map((l) => l.moment),
   ).toEqual(expect.arrayContaining(['poured', 'flip']));

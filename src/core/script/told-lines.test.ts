@@ -41,8 +41,11 @@ function made(f: Formula) {
     sides: [],
   });
   if (!p.ok) throw new Error(p.error.message);
-  const groups = sheetGroups(p.value.sheet).map((g) => [g.name, ...g.lines.map((l) => `${l.name} ${l.grams}`)]);
   const { acts } = scriptOfBatch({ sheet: p.value.sheet, kind: f.kind, school: f.school }, p.value.ways, find);
+  const groups = sheetGroups(p.value.sheet, { acts }).map((g) => [
+    g.name,
+    ...g.lines.map((l) => `${l.name} ${l.grams}`),
+  ]);
   return { groups, acts };
 }
 

@@ -7,6 +7,7 @@ import { noticeOf, panFatIds } from '../batch/notice';
 import { planOf, type WholePlan } from '../batch/plan-of';
 import { scriptOfBatch } from '../batch/script-of';
 import { linesOfSheet, usesOf } from '../batch/sheet';
+import { sheetGroups } from '../batch/sheet-groups';
 import { bowlLines, plannedG } from '../batch/sheet-line';
 import { mixesIn, ONE } from '../batch/split';
 import { takeOut } from '../batch/take-out';
@@ -15,9 +16,10 @@ import { daySteps } from '../day/day';
 import { findIngredient } from '../pantry/pantry';
 import { miseOf } from '../prep/mise';
 import { methodIn } from '../script/act';
+import { heatZone, usualTimes } from '../script/cues';
 import { FOAM_STANDS_MIN } from '../script/foam';
 import { waysMade } from '../script/pan-fat';
-import { foamed, foldsBefore } from '../script/read';
+import { foamed, foldsBefore, heatIn } from '../script/read';
 import { scriptOf } from '../script/script';
 import { type AnyKitchen, anyKitchen } from './kitchens';
 
@@ -225,6 +227,25 @@ test('the script: each line is taken whole and once, nothing before it is given,
       ...[...given].filter((g) => g !== 'served').map((g) => `mix ${g}`),
     ];
     expect(Object.fromEntries(taken)).toEqual(Object.fromEntries(all.map((id) => [id, 1])));
+    // each page has the same: bowls of the sheet, rest, how long a piece lies, heat
+    const groups = sheetGroups(sheet, { acts });
+    expect(groups.flatMap((g) => g.lines.map((l) => l.key)).sort()).toEqual(sheet.map((l) => l.key).sort());
+    const takenBy = (verb: string, of?: string): readonly string[] =>
+      acts
+        .filter((a) => a.verb === verb && (of === undefined || a.of === of))
+        .flatMap((a) => a.takes.flatMap((t) => (t.of === 'line' ? [t.id] : [])))
+        .sort();
+    const inGroup = (name: string): readonly string[] =>
+      (groups.find((g) => g.name === name)?.lines ?? []).map((l) => l.key).sort();
+    expect(inGroup('Dry bowl')).toEqual(takenBy('whisk', 'dry'));
+    expect(inGroup('Whites, in a clean bowl')).toEqual(takenBy('whip'));
+    expect(inGroup('Wet bowl')).toEqual([...takenBy('whisk', 'wet'), ...takenBy('melt'), ...takenBy('brown')].sort());
+    expect(bowl.script.acts.find((a) => a.verb === 'rest')?.minutes?.all ?? 0).toBe(bowl.standing.restMin);
+    bowl.pourings.forEach((p, n) => {
+      const { times, zoneC } = heatIn(bowl.script, n);
+      expect(times).toEqual(usualTimes(p.kind, ways));
+      expect(zoneC).toEqual(heatZone(p.kind, p.school));
+    });
     // the day's steps are its acts: there where they are, and as long
     const steps = daySteps(batch, bowl, ways, [], find, k.house.units, { gear: k.house.gear });
     for (const [verb, id] of [

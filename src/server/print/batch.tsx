@@ -9,7 +9,7 @@ import { mixesIn, type Split } from '@/core/batch/split';
 import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, type Units } from '@/core/quantity/say';
-import type { WorkStep } from '@/core/script/act';
+import { methodIn, type Script } from '@/core/script/act';
 import { Boxes, look, Paper, RIM } from './paper';
 
 const MOST_BOXES = 12;
@@ -23,12 +23,13 @@ interface SheetPaper {
   /** By eye: dry and wet go into one. */
   readonly oneBowl: boolean;
   /** How it is worked, and why. */
-  readonly method: readonly WorkStep[];
+  readonly script: Pick<Script, 'acts'>;
 }
 
 /** The sheet to mix from, in the largest type that keeps it on one page. */
-export function BatchSheet({ name, about, lines, split, units, oneBowl, method }: SheetPaper) {
-  const groups = sheetGroups(lines, oneBowl);
+export function BatchSheet({ name, about, lines, split, units, oneBowl, script }: SheetPaper) {
+  const method = methodIn(script);
+  const groups = sheetGroups(lines, script, oneBowl);
   const rows = lines.length + 1.4 * groups.length;
   // the method takes a third of the page where there is room; many lines are set closer
   const how = Math.max(7, Math.min(10, 200 / Math.max(1, method.length)));
@@ -93,18 +94,21 @@ export function MixSheets({
   name,
   about,
   sheets,
+  script,
   units,
 }: {
   readonly name: string;
   readonly about: string;
   /** `times`: how often it is weighed, a box for each; left out: once. */
   readonly sheets: readonly { readonly name: string; readonly lines: readonly SheetLine[]; readonly times?: number }[];
+  /** Of one mix. */
+  readonly script: Pick<Script, 'acts'>;
   readonly units: Units;
 }) {
   return (
     <Paper name={`Sheets: ${name}`}>
       {sheets.map((s, n) => {
-        const groups = sheetGroups(s.lines);
+        const groups = sheetGroups(s.lines, script);
         const size = Math.max(9, Math.min(17, 520 / Math.max(1, s.lines.length + 1.4 * groups.length)));
         const wide = s.lines.some((l) => measureSaid(l, units).length > 10);
         // what serves all the mixes is weighed once

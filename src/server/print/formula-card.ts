@@ -31,7 +31,7 @@ export function formulaCard(
 ): Result<{ readonly paper: ReactElement; readonly name: string }, string> {
   const made = toWrite(v, house, asked);
   if (!made.ok) return { ok: false, error: made.error };
-  const { formula, end, kind, portionMl, ready, steps, sheetIn } = made.value;
+  const { formula, end, kind, portionMl, ready, script, steps, sheetIn } = made.value;
   const [grams, cups] = [sheetIn('gram'), sheetIn('kitchen')];
   if (!grams.ok || !cups.ok) return { ok: false, error: 'This formula can’t be worked yet: look at it on the Bench.' };
   const spooned = new Map(cups.value.sheet.map((l) => [l.key, l.measure]));
@@ -47,7 +47,7 @@ export function formulaCard(
         : claim
           ? `The card says ${claim.pieces}`
           : `${millilitres(grams.value.volumeMl)} of batter`,
-    groups: sheetGroups(grams.value.sheet).map((g) => ({
+    groups: sheetGroups(grams.value.sheet, script).map((g) => ({
       name: g.name,
       lines: g.lines.map((l) => ({
         key: l.key,

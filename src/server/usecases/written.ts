@@ -13,7 +13,7 @@ import type { Version } from '@/core/formula/version';
 import { scalesOf } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Result } from '@/core/result';
-import { methodIn, type WorkStep } from '@/core/script/act';
+import { methodIn, type Script, type WorkStep } from '@/core/script/act';
 
 export const TEXT_FORMATS = ['text', 'markdown', 'jsonld', 'csv'] as const;
 type TextFormat = (typeof TEXT_FORMATS)[number];
@@ -50,6 +50,8 @@ interface FormulaToWrite {
   readonly ready: Ready;
   /** Its sheet in grams, and in cups and spoons. */
   readonly sheetIn: (exactness: 'gram' | 'kitchen') => ReturnType<typeof plannedSheet>;
+  /** How this house makes it. */
+  readonly script: Script;
   /** By the card's own method; else as this house works. */
   readonly steps: readonly WorkStep[];
 }
@@ -81,19 +83,14 @@ export function toWrite(
   const grams = sheetIn('gram');
   const making = makingOf(formula, house);
   const find = (x: string) => findIngredient(x, house.conventions.own);
-  const steps = own
-    ? sentences(own)
-    : grams.ok
-      ? methodIn(
-          scriptOfBatch(
-            { sheet: grams.value.sheet, kind, school: school.id, portionMl, making },
-            making.ways,
-            find,
-            house.units,
-          ),
-        )
-      : [];
-  return { ok: true, value: { formula, end, kind, school, portionMl, ready: ready.value, sheetIn, steps } };
+  const script = scriptOfBatch(
+    { sheet: grams.ok ? grams.value.sheet : [], kind, school: school.id, portionMl, making },
+    making.ways,
+    find,
+    house.units,
+  );
+  const steps = own ? sentences(own) : grams.ok ? methodIn(script) : [];
+  return { ok: true, value: { formula, end, kind, school, portionMl, ready: ready.value, sheetIn, script, steps } };
 }
 
 /** A version as a file of words. Lines that can't be worked yet are written as they stand. */

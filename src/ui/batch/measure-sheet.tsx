@@ -2,7 +2,7 @@ import { RAW, sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, type Split } from '@/core/batch/split';
 import type { Units } from '@/core/quantity/say';
-import type { WorkStep } from '@/core/script/act';
+import { methodIn, type Script } from '@/core/script/act';
 
 interface Props {
   readonly title: string;
@@ -14,14 +14,15 @@ interface Props {
   /** By eye: dry and wet go into one. */
   readonly oneBowl?: boolean;
   /** How it is worked, and why each thing matters. */
-  readonly method?: readonly WorkStep[];
+  readonly script: Pick<Script, 'acts'>;
 }
 
 /** Boxes to tick in one row; more are a count to write. */
 const MOST_BOXES = 12;
 
 /** The sheet to mix from: read at arm's length, printed on one page. */
-export function MeasureSheet({ title, about, lines, split, units, oneBowl = false, method = [] }: Props) {
+export function MeasureSheet({ title, about, lines, split, units, oneBowl = false, script }: Props) {
+  const method = methodIn(script);
   // many lines are set closer, so that a long formula still prints on one page
   const row =
     lines.length > 40
@@ -51,7 +52,7 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
           {mixes <= MOST_BOXES ? ', and tick a box each time' : ''}.
         </p>
       ) : null}
-      {sheetGroups(lines, oneBowl).map((g) => (
+      {sheetGroups(lines, script, oneBowl).map((g) => (
         <div key={g.name} className="mt-3 break-inside-avoid print:mt-2">
           <h3 className="border-b-2 border-rim text-lg text-rim">{g.name}</h3>
           <ul>

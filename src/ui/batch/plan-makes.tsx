@@ -162,7 +162,7 @@ export function PlanSheet({
             ? `measured with spoons, this order spares ${spared === 1 ? 'one rinse' : `${spared} rinses`} against the card’s`
             : '',
         ]}
-        method={p.method}
+        script={p.script}
         lines={oneMix(p.sheet)}
         split={n ?? undefined}
         oneBowl={s.exactness === 'eye'}

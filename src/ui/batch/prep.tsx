@@ -12,8 +12,9 @@ import { joinedAt } from '@/core/griddle/board';
 import { scalesOf } from '@/core/pantry/gear';
 import { isLookedAt } from '@/core/prep/check';
 import type { StandInOffer } from '@/core/prep/mise';
+import type { Script } from '@/core/script/act';
 import type { HeldWords } from '@/core/script/held';
-import type { Joining } from '@/core/script/read';
+import { joiningIn } from '@/core/script/read';
 import type { Tell } from '../day/send';
 import { Trouble } from '../day/trouble';
 import { useEventLog } from '../day/use-event-log';
@@ -39,8 +40,8 @@ type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 interface Props {
   readonly batch: Batch;
   readonly house: Kitchen;
-  /** How dry and wet meet. */
-  readonly joining: Joining;
+  /** How one mix is made. */
+  readonly script: Script;
   readonly first: EventLog;
   /** Stand-ins by line. */
   /** What sentences may name of it. */
@@ -73,7 +74,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, joining, held, first, offers, tell, anew, swap, part, preview }: Props) {
+export function Prep({ batch: saved, house, script, held, first, offers, tell, anew, swap, part, preview }: Props) {
   const router = useRouter();
   const log = useEventLog(saved.id, first, tell, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
@@ -204,7 +205,7 @@ export function Prep({ batch: saved, house, joining, held, first, offers, tell, 
               onChanged={() => router.refresh()}
             />
           ) : (
-            <LineList lines={mixLines} done={done} now={now} mix={name} />
+            <LineList lines={mixLines} script={script} done={done} now={now} mix={name} />
           )}
           {natural === 'check' || natural === 'join' ? (
             <Button
@@ -224,7 +225,9 @@ export function Prep({ batch: saved, house, joining, held, first, offers, tell, 
       {stage === 'check' ? (
         <CheckView lines={bowls} mix={at} name={name ?? ''} log={log} stepG={stepG} own={house.conventions.own} />
       ) : null}
-      {stage === 'join' ? <JoinView mix={at} name={name ?? ''} joining={joining} log={log} waits={waits} /> : null}
+      {stage === 'join' ? (
+        <JoinView mix={at} name={name ?? ''} joining={joiningIn(script)} log={log} waits={waits} />
+      ) : null}
       {stage === 'rest' ? (
         mixedAt === null ? (
           <p className="text-xl">It is not mixed yet: the rest begins when it is.</p>

@@ -20,7 +20,6 @@ import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagSheet } from '@/core/premix/use';
-import { methodIn } from '@/core/script/act';
 import { amountAsked, type By, type PlanTyped } from './plan.state';
 import { type PlanRead, type PlanTypedIn, readPlan } from './plan-read';
 
@@ -81,23 +80,21 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
     account: linesOfSheet([...sheet, ...bagSheets], find),
     takes,
     short: takeOut(usesOf(takes, shelf), shelf).rows.filter((x) => (x.shortG ?? 0) > 0),
-    method: plan
-      ? methodIn(
-          scriptOfBatch(
-            {
-              sheet,
-              kind: plan.kind.id,
-              school: plan.school.id,
-              portionMl: r.portionMl,
-              driver: plan.driver,
-              making: plan.making,
-            },
-            plan.ways,
-            find,
-            house.units,
-          ),
+    script: plan
+      ? scriptOfBatch(
+          {
+            sheet,
+            kind: plan.kind.id,
+            school: plan.school.id,
+            portionMl: r.portionMl,
+            driver: plan.driver,
+            making: plan.making,
+          },
+          plan.ways,
+          find,
+          house.units,
         )
-      : [],
+      : { acts: [] },
     steps: plan && split && sheet.length > 0 ? stepsOfPlan(plan, { ...day, split }, find) : null,
   };
 }

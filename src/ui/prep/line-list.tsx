@@ -3,6 +3,7 @@ import { Check } from 'lucide-react';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
+import type { Script } from '@/core/script/act';
 import { Pick } from '../kit/press';
 import { useUnits } from '../units';
 import type { Done } from './done';
@@ -10,11 +11,13 @@ import type { Done } from './done';
 /** The lines to weigh, vessel by vessel, ticked off in a list. */
 export function LineList({
   lines,
+  script,
   done,
   now,
   mix,
 }: {
   readonly lines: readonly SheetLine[];
+  readonly script: Script;
   readonly done: Done;
   /** The next to weigh. */
   readonly now: string | undefined;
@@ -23,7 +26,7 @@ export function LineList({
 }) {
   const units = useUnits();
   const wide = units.weight === 'oz' || lines.some((x) => (x.measure?.length ?? 0) > 10);
-  return sheetGroups(lines).map((g) => (
+  return sheetGroups(lines, script).map((g) => (
     <section key={g.name} className="mb-4" aria-label={g.name}>
       <h2 className="mb-1.5 text-xl text-rim">
         {g.name}

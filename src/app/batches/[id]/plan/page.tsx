@@ -12,7 +12,6 @@ import { withTaken } from '@/core/batch/take-out';
 import { surfacesFor } from '@/core/batter/surface';
 import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
-import { methodIn } from '@/core/script/act';
 import { besideOf } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptTakenBy } from '@/server/queries/kept';
@@ -78,7 +77,7 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             split={b.split}
             oneBowl={b.exactness === 'eye'}
             units={house.units}
-            method={methodIn(scriptOfBatch(b, day.ways, find, house.units))}
+            script={scriptOfBatch(b, day.ways, find, house.units)}
             about={[...batchAbout(b, house.units), EXACTNESS_WORDS[b.exactness], `version ${b.versionNumber}`]}
           />
           {beside.length > 0 ? (

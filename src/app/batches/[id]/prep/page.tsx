@@ -7,7 +7,6 @@ import { scriptOfBatch } from '@/core/batch/script-of';
 import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { heldBy } from '@/core/script/held';
-import { joiningIn } from '@/core/script/read';
 import { tapsOf } from '@/server/queries/griddle';
 import { versionById } from '@/server/queries/versions';
 import { standInsOf } from '@/server/usecases/change-batch';
@@ -40,7 +39,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
         <Prep
           batch={batch}
           house={house}
-          joining={joiningIn(scriptOfBatch(batch, waysOf(batch, house), find))}
+          script={scriptOfBatch(batch, waysOf(batch, house), find)}
           first={eventLogFrom(batch, taps)}
           held={heldBy(batch.sheet, find)}
           offers={offers}

@@ -14,7 +14,6 @@ import { kindById } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import { localDay, sayDay, sayLongDay, sayMoment } from '@/core/quantity/day';
 import { grams } from '@/core/quantity/say';
-import { methodIn } from '@/core/script/act';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach, transaction } from '@/server/db/pool';
@@ -44,6 +43,7 @@ export async function GET(
   if (!b) return problem(404, 'There is no such batch.');
   const { units } = house;
   const find = (x: string) => findIngredient(x, house.conventions.own);
+  const script = scriptOfBatch(b, waysOf(b, house), find, units);
   const about = batchAbout(b, units);
   // which state a paper is of: when the sheet changes, the batch says that it is no longer true
   const state = b.sheetState ?? 1;
@@ -65,7 +65,7 @@ export async function GET(
         split: b.split,
         oneBowl: b.exactness === 'eye',
         units,
-        method: methodIn(scriptOfBatch(b, waysOf(b, house), find, units)),
+        script,
       }),
       b.name,
     );
@@ -81,6 +81,7 @@ export async function GET(
         name: b.name,
         about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '),
         sheets,
+        script,
         units,
       }),
       `${b.name} sheets`,
@@ -92,6 +93,7 @@ export async function GET(
         name: b.name,
         about: [`version ${b.versionNumber}`, stateWords].filter(Boolean).join('; '),
         sheets: forCooks(oneMix(b.sheet), mixesIn(b.split)),
+        script,
         units,
       }),
       `${b.name} prep cooks`,
