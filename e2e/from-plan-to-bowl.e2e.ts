@@ -295,7 +295,7 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await expect(page.getByRole('alert').filter({ hasText: 'is no portion' })).toBeVisible();
   await page.getByLabel('Portion, savoury').fill('1/4 cup');
   await expect(
-    page.getByText(/^One base, combined and rested once, then parted: \d+ ml for sweet, 59 ml for savoury/),
+    page.getByText(/^One base, combined and rested once\. Part the batter: \d+ ml for sweet, 59 ml for savoury/),
   ).toBeVisible();
   const sheet = page.getByRole('region', { name: 'Mixing sheet' });
   await expect(sheet.getByRole('heading', { name: /^Into the (sweet|savoury) part$/ }).first()).toBeVisible();

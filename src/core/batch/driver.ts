@@ -60,14 +60,6 @@ export const portionOf = (d: Driver): number | null =>
 const endsMl = (d: Extract<Driver, { readonly by: 'both' }>): number =>
   d.a.pieces * d.a.portionMl + d.b.pieces * d.b.portionMl;
 
-/** How one base is parted between its two ends: mL of each, as it is poured. Null where there is one end. */
-export const partingOf = (
-  d: Driver,
-): readonly { readonly name: string; readonly ml: number; readonly share: number }[] | null =>
-  d.by === 'both'
-    ? [d.a, d.b].map((e) => ({ name: e.name, ml: e.pieces * e.portionMl, share: (e.pieces * e.portionMl) / endsMl(d) }))
-    : null;
-
 /** Pieces that are wanted, the test piece left out; null where the driver counts none. */
 export function wantedPieces(d: Driver): number | null {
   if (d.by === 'pieces') return d.pieces;

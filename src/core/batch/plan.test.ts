@@ -13,10 +13,11 @@ import { measureFrom } from '../pantry/calibrate';
 import { type Bowl, GAP_CM, type Gear, ovenPanfulMl } from '../pantry/gear';
 import { NOTHING_OWN, type Own } from '../pantry/own';
 import { findIngredient } from '../pantry/pantry';
+import { actIn } from '../script/read';
 import { counting } from '../testing/counted';
 import { anyFormula, PLAIN_CAKE } from '../testing/formulas';
 import { waysOf } from './batch';
-import { type Driver, partingOf, portionOf } from './driver';
+import { type Driver, portionOf } from './driver';
 import { EXACTNESSES, type Exactness } from './exactness';
 import { kitLabels } from './kits';
 import { inLargeBowl } from './large-bowl';
@@ -620,10 +621,8 @@ test('two ends from one base: the base once, what each end has of its own apart,
     a: { name: 'sweet', pieces: 8, portionMl: 60 },
     b: { name: 'savoury', pieces: 4, portionMl: 30 },
   };
-  expect(partingOf(d)).toEqual([
-    { name: 'sweet', ml: 480, share: 0.8 },
-    { name: 'savoury', ml: 120, share: 0.2 },
-  ]);
+  const parting = scriptOfBatch({ sheet: both(8, 4).sheet, kind: 'crepe', driver: d }, FRESH_KITCHEN.ways, find);
+  expect(actIn(parting, 'part')?.says[0]?.do).toBe('Part the batter: 480 ml for sweet, 120 ml for savoury.');
   const poured = pouringsOf({
     driver: d,
     kind: 'crepe',

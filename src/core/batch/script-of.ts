@@ -22,6 +22,7 @@ function pouredAs({
     kind: e.kind ?? kind,
     school: e.school ?? school,
     portionMl: e.portionMl,
+    ml: e.pieces * e.portionMl,
   });
   return [of(d.a), of(d.b)];
 }

@@ -1,6 +1,6 @@
 /** From the bowl to the plate: one base parted for its ends, and each end poured, turned and taken off. */
 import { kindById } from '../formula/kinds';
-import { temperature } from '../quantity/say';
+import { millilitres, temperature } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
 import { cuesFor, heatZone, usualTimes } from './cues';
 import {
@@ -35,7 +35,14 @@ export function endsOf({ q, acts, own }: SoFar, batter: string): readonly string
     takes: [mix(batter)],
     gives: parts,
     vessel: 'second bowl',
-    says: [{ do: sentence(`part the batter: ${q.pourings.map(nameOf).join(', ')}`), why: '' }],
+    says: [
+      {
+        do: sentence(
+          `part the batter: ${q.pourings.map((p, n) => `${p.ml ? `${millilitres(p.ml)} for ` : ''}${nameOf(p, n)}`).join(', ')}`,
+        ),
+        why: '',
+      },
+    ],
   });
   return q.pourings.map((p, n) => {
     const part = parts[n] ?? batter;

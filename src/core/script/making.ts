@@ -38,6 +38,8 @@ export interface PouredAs {
   readonly kind: KindId;
   readonly school: string;
   readonly portionMl?: number | null;
+  /** Of two ends what all its pieces take, mL. */
+  readonly ml?: number | null;
 }
 
 export interface ScriptAsked {

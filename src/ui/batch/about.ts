@@ -1,6 +1,6 @@
 /** What stands under a sheet's name: how much it is, and how it is split. */
 import type { Batch } from '@/core/batch/batch';
-import { type Driver, hasTestPiece, partingOf, wantedPieces } from '@/core/batch/driver';
+import { type Driver, hasTestPiece, wantedPieces } from '@/core/batch/driver';
 import { inMeasures } from '@/core/batch/exactness';
 import { mixesIn, type Split, wavesIn } from '@/core/batch/split';
 import { kindById } from '@/core/formula/kinds';
@@ -11,16 +11,6 @@ export function wavesWords(s: Extract<Split, { readonly by: 'bowls' }>): string 
   const waves = wavesIn(s);
   if (waves === 1) return s.mixes === 1 ? '' : 'all combined together';
   return `${s.atOnce === 1 ? 'one' : s.atOnce} at a time, ${waves} waves${s.apartMin === null ? '' : ` about ${minutesOrHours(s.apartMin)} apart`}`;
-}
-
-/**
- * "One base, parted: 720 ml for sweet, then 480 ml for savoury; into each what is its own." Empty where there is one
- * end.
- */
-export function partingWords(d: Driver): string {
-  const parts = partingOf(d);
-  if (!parts) return '';
-  return `One base, combined and rested once, then parted: ${parts.map((p) => `${millilitres(p.ml)} for ${p.name}`).join(', ')}; into each what is its own.`;
 }
 
 export interface About {

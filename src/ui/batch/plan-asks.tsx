@@ -1,5 +1,4 @@
 import { useId } from 'react';
-import { partingOf } from '@/core/batch/driver';
 import { EXACTNESS_WORDS, inMeasures } from '@/core/batch/exactness';
 import type { KeptLot } from '@/core/batch/kept';
 import { oneMix } from '@/core/batch/plan';
@@ -10,10 +9,10 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
 import { millilitres } from '@/core/quantity/say';
+import { actIn } from '@/core/script/read';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { partingWords } from './about';
 import { BagsPart } from './bags-part';
 import { BesidePart } from './beside-part';
 import { KeptInPart } from './kept-in-part';
@@ -93,7 +92,8 @@ function HalfAsked({
  */
 export function AsksHowMuch({ formula, house, shelf, bagged, kept, s, change, drive, p, errors, refused }: AsksProps) {
   const exactId = useId();
-  const { kind, units, driver, means, planned, split } = p;
+  const { kind, units, driver, means, planned, split, script } = p;
+  const parting = actIn(script, 'part')?.says[0]?.do;
   const { both, end, exactness, typed } = s;
   const half = (id: 'a' | 'b'): BothTyped => ({ pieces: '6', portion: portionAt(formula, id) });
   const offers = p.pan ? [] : portionsIn(house, kind.id);
@@ -137,7 +137,7 @@ export function AsksHowMuch({ formula, house, shelf, bagged, kept, s, change, dr
       {both && formula.ends
         ? formula.ends.map((e) => <HalfAsked key={e.id} end={e} typed={both} set={change} errors={errors} />)
         : null}
-      {driver && partingOf(driver) ? <p className="text-[15px]">{partingWords(driver)}</p> : null}
+      {parting ? <p className="text-[15px]">One base, combined and rested once. {parting}</p> : null}
       {both ? null : (
         <PlanDriver
           typed={typed}

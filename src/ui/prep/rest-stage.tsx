@@ -10,8 +10,7 @@ import { piecesFrom } from '@/core/griddle/board';
 import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt } from '@/core/prep/check';
 import { inTheBowl } from '@/core/prep/correct';
-import { foldingIn } from '@/core/script/read';
-import { partingWords } from '../batch/about';
+import { actIn, foldingIn } from '@/core/script/read';
 import type { OpenEventLog } from '../day/use-event-log';
 import { CorrectView } from './correct-view';
 import { RestView } from './rest-view';
@@ -59,7 +58,7 @@ export function RestStage({
               }
             : null
         }
-        parting={partingWords(batch.driver)}
+        parting={actIn(script, 'part')?.says[0]?.do ?? ''}
         addIns={bowlLines(batch.sheet, mix)
           .filter((l) => l.grams !== null && l.moment === 'rest')
           .map((l) => l.name)}
