@@ -7,7 +7,7 @@ import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
-import { ACT_VESSELS, FROM, VERBS } from '@/core/script/act';
+import { ACT_VESSELS, ASKS, FROM, VERBS } from '@/core/script/act';
 
 const conventions = z
   .strictObject({
@@ -262,11 +262,17 @@ const actOut = z.object({
   ),
   gives: z.array(z.string()).describe('Mixes that come out of it.'),
   vessel: z.enum(ACT_VESSELS).nullable(),
+  tools: z.array(z.string()).describe('What it is done with, by size.'),
   minutes: z.object({ all: z.number(), hands: z.number() }).nullable().describe('For one mix, or one piece.'),
   heatC: z.tuple([z.number(), z.number()]).nullable(),
   portionMl: z.number().nullable(),
   per: z.enum(['batch', 'mix', 'piece']),
   until: z.string().nullable().describe('What to look for.'),
+  asks: z.enum(ASKS).nullable().describe('What leads: the look, the time, or the look without a clock.'),
+  far: z
+    .object({ words: z.string(), count: z.number(), unit: z.enum(['turns', 'seconds']) })
+    .nullable()
+    .describe('How far it is mixed, counted.'),
   keepsMin: z.number().nullable(),
   after: z.array(z.string()).describe('Acts that have to be over before.'),
   from: z.enum(FROM).describe("Whose word it is: the card's, the formula's own, the house's, or the kind's usual."),

@@ -15,6 +15,7 @@ import { mixesIn } from '../batch/split';
 import { asTaken, type MeasuredWith } from '../batch/taken';
 import type { KindId } from '../formula/kinds';
 import { effectOf, toolsOf, type Ways } from '../formula/ways';
+import { measureName } from '../pantry/calibrate';
 import type { Bowl } from '../pantry/gear';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { asWeighed } from '../quantity/say';
@@ -73,6 +74,8 @@ interface Doing {
    */
   readonly holdsMl: number | null;
   readonly bowl: Bowl | null;
+  /** What a portion is poured with, and the house's own that holds one. */
+  readonly pours: string;
 }
 
 interface ToolRow {
@@ -146,7 +149,7 @@ const TOOLS: readonly ToolRow[] = [
   { id: 'butter-pot', name: 'Small pot for what is melted', instead: 'a ladle over the heat', when: (d) => d.melts },
   {
     id: 'ladle',
-    name: 'Ladle or scoop',
+    name: (d) => d.pours,
     instead: 'a jug, or a cup of the same measure',
     kinds: [...FREELY, 'crepe', 'waffle', 'ball'],
   },
@@ -193,8 +196,21 @@ function cupsIn(measures: readonly string[]): readonly string[] {
   return [...found].sort((x, y) => (x === '1' ? -1 : y === '1' ? 1 : new Fraction(y).compare(new Fraction(x))));
 }
 
+/** A measure of the house's own is a portion within so much of it. */
+const AS_MUCH = 0.1;
+
+/** ": the blue ladle holds one". */
+function ownPour(portionMl: number | null, { measured }: MiseWith): string {
+  const own = measured.conventions.own?.measures ?? [];
+  const holds = (each: number): number => (portionMl ? Math.abs(each / portionMl - 1) : Number.POSITIVE_INFINITY);
+  const [best] = own
+    .filter((m) => m.used && m.ingredientId === null && m.weighings.length > 0 && holds(m.each) <= AS_MUCH)
+    .sort((a, b) => holds(a.each) - holds(b.each));
+  return best ? `: the ${measureName(best)} holds one` : '';
+}
+
 function doingOf(
-  batch: Pick<Batch, 'sheet' | 'kind' | 'split'>,
+  batch: Pick<Batch, 'sheet' | 'kind' | 'split'> & Partial<Pick<Batch, 'portionMl' | 'driver' | 'making'>>,
   ways: Ways,
   find: (id: string) => Ingredient | undefined,
   w: MiseWith,
@@ -204,6 +220,7 @@ function doingOf(
   const says = (what: RegExp) => sheet.some((l) => l.side === undefined && what.test(`${l.preparation} ${l.text}`));
   const holdsMl = w.mixMl === null ? null : w.mixMl / (1 - HEAD_SHARE);
   const { acts } = scriptOfBatch(batch, ways, find);
+  const pours = acts.filter((a) => a.verb === 'pour');
   const does = (verb: Verb, of?: string): boolean =>
     acts.some((a) => a.verb === verb && (of === undefined || a.of === of));
   return {
@@ -223,6 +240,7 @@ function doingOf(
       : ways.joining === 'sprinkle'
         ? 'wet'
         : 'dry',
+    pours: [...new Set(pours.flatMap((a) => a.tools.map((t) => `${t}${ownPour(a.portionMl, w)}`)))].join('; '),
     holdsMl,
     bowl:
       holdsMl === null
@@ -282,7 +300,7 @@ function panFatOf(
 
 /** Everything a batch needs. What is in a bag of premix is not looked for one by one. */
 export function miseOf(
-  batch: Pick<Batch, 'sheet' | 'kind' | 'split' | 'entries'> & Partial<Pick<Batch, 'driver'>>,
+  batch: Pick<Batch, 'sheet' | 'kind' | 'split' | 'entries'> & Partial<Pick<Batch, 'portionMl' | 'driver' | 'making'>>,
   ways: Ways,
   find: (id: string) => Ingredient | undefined,
   known: MiseWith,

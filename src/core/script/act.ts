@@ -104,6 +104,8 @@ export interface ScriptAct extends Origin {
   /** Mixes that come out of it. */
   readonly gives: readonly string[];
   readonly vessel: ActVessel | null;
+  /** What it is done with, by size: "ladle or scoop, 60 ml". */
+  readonly tools: readonly string[];
   /** In all, and of it, from the beginning, with hands bound, for one mix. Null: the sheet's lines or the heat say. */
   readonly minutes: { readonly all: number; readonly hands: number } | null;
   readonly heatC: readonly [low: number, high: number] | null;

@@ -2,7 +2,7 @@
 import { kindById } from '../formula/kinds';
 import { millilitres, temperature } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
-import { cuesFor, heatZone, usualTimes } from './cues';
+import { cuesFor, heatZone, pourTool, usualTimes } from './cues';
 import {
   type Given,
   line,
@@ -190,6 +190,7 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
   next('pour', kindById(p.kind).pieces, `${stem}, poured`, {
     takes: under,
     portionMl: p.portionMl ?? null,
+    tools: [pourTool(p.kind, p.portionMl ?? null)],
     after,
     source: sourceOf('portion'),
   });

@@ -4,6 +4,7 @@
  */
 import type { KindId, Zone } from '../formula/kinds';
 import { effectOf, type Ways } from '../formula/ways';
+import { millilitres } from '../quantity/say';
 import { type Cues, type SideTimes, USUAL_TIMES } from './on-heat';
 
 /**
@@ -53,4 +54,19 @@ export function cuesFor(kind: KindId, ways: Ways): Cues {
     asks: effectOf(ways, 'asks', kind).asks ?? 'cue',
     secondByCue: ways.second === 'cue' && second !== '',
   };
+}
+
+/** Up to so many millilitres a piece, and what pours it. Ours: what does not drip, and is full once. */
+const POURS: readonly (readonly [ml: number, what: string])[] = [
+  [20, 'Spoon or squeeze bottle'],
+  [130, 'Ladle or scoop'],
+  [Number.POSITIVE_INFINITY, 'Jug with a spout'],
+];
+
+/** What a portion is poured with. @param ml of one piece; null: it fills its pan */
+export function pourTool(kind: KindId, ml: number | null): string {
+  if (ml === null || kind === 'oven') return 'Jug, or straight from the bowl';
+  const what =
+    kind === 'ball' ? 'Jug with a spout, or squeeze bottle' : (POURS.find(([most]) => ml <= most)?.[1] ?? '');
+  return `${what}, ${millilitres(ml < 20 ? Math.round(ml) : 5 * Math.round(ml / 5))}`;
 }

@@ -108,6 +108,7 @@ const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   on: [],
   gives: [],
   vessel: null,
+  tools: [],
   minutes: null,
   heatC: null,
   portionMl: null,

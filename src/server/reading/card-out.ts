@@ -89,6 +89,7 @@ const rowOf = (key: string): number => Number(key.split('.')[0]);
 const actsOut = (acts: readonly ScriptAct[]): z.infer<typeof readResponse>['acts'] =>
   acts.map(({ says: _, ...a }) => ({
     ...a,
+    tools: [...a.tools],
     on: a.on.map(rowOf),
     takes: a.takes.map(({ of, id, share }) => (of === 'line' ? { line: rowOf(id), share } : { mix: id, share })),
     gives: [...a.gives],
