@@ -35,7 +35,14 @@ test.each([
   [{ entries: [{ key: 'l1', text: 'x', opened: 'last spring' }] }, 'formula.entries.0.opened', /day/],
   [{ entries: [{ key: 'l1', text: 'x', end: 'c' }] }, 'formula.entries.0.end', /./],
   [{ portionMl: -60 }, 'formula.portionMl', /more than nothing/],
-  [{ ways: { rest: 'forever' } }, 'formula.ways.rest', /./],
+  [{ edits: [{ do: 'way', act: 'rest', value: 'forever' }] }, 'formula.edits.0.value', /./],
+  [{ ways: { rest: 'forever' } }, 'formula.edits.0.value', /./],
+  [{ edits: [{ do: 'set', act: 'bake piece', minutes: -1 }] }, 'formula.edits.0.minutes', /more than nothing/],
+  [
+    { edits: [{ do: 'own', act: 'do x', before: 'plate piece', does: ' ', minutes: 1, hands: 1 }] },
+    'formula.edits.0.does',
+    /Write what is done/,
+  ],
   [
     {
       ends: [

@@ -14,6 +14,8 @@ import {
   NOTHING_HELD,
 } from '@/core/formula/formula';
 import { KIND_IDS, RAILS } from '@/core/formula/kinds';
+import { settingsSince } from '@/core/formula/version';
+import type { Ways } from '@/core/formula/ways';
 import { requestId } from './fields';
 import { conventionsSchema, waysSchema } from './house';
 
@@ -45,6 +47,17 @@ const actMinutes = z
 const toldWords = z.string().max(MOST_SENTENCE_CHARS).optional();
 /** @see ActEdit */
 export const actEditSchema = z.discriminatedUnion('do', [
+  z
+    .object({
+      do: z.literal('way'),
+      act: z.enum(Object.keys(waysSchema.shape) as [keyof Ways, ...(keyof Ways)[]]),
+      value: z.union([z.string(), z.number()]),
+      words: toldWords,
+    })
+    .superRefine(({ act, value }, ctx) => {
+      const [issue] = waysSchema.shape[act].safeParse(value).error?.issues ?? [];
+      if (issue) ctx.addIssue({ code: 'custom', path: ['value'], message: issue.message });
+    }),
   z.object({
     do: z.literal('set'),
     act: actId,
@@ -80,7 +93,6 @@ const endName = z
 
 /** What a version keeps besides name, kind, conventions and lines. */
 export const settingsSchema = z.object({
-  ways: waysSchema.partial().default({}),
   portionMl: z
     .number('Portion: write a number.')
     .positive('Portion has to be more than nothing.')
@@ -106,7 +118,8 @@ export const settingsSchema = z.object({
     .default(null),
 });
 
-export const formulaSchema = settingsSchema.extend({
+/** A formula as it is sent or kept whole; an older shape of its settings is brought to today's first. */
+const formulaShape = settingsSchema.extend({
   name: z
     .string()
     .trim()
@@ -123,6 +136,8 @@ export const formulaSchema = settingsSchema.extend({
     .string()
     .max(MOST_NOTES_CHARS, `The notes have at most ${MOST_NOTES_CHARS.toLocaleString('en-GB')} characters.`),
 });
+
+export const formulaSchema = z.preprocess(settingsSince, formulaShape);
 
 /** A formula of this kitchen, and which of its versions; null: the newest. */
 export const copySchema = z.object({ formulaId: z.uuid(), number: z.number().int().positive().nullable(), requestId });

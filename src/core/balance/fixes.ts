@@ -2,7 +2,9 @@
  * Fixes: for a finding, what would put it right, each to be looked at before it is taken. A table from a finding's code
  * to the tools of the Bench; a finding without a row here is only said.
  */
+
 import type { Finding } from '../findings/finding';
+import { withWay } from '../formula/act-edits';
 import {
   DRESSING_NAMES,
   type Formula,
@@ -48,7 +50,7 @@ const way = <W extends WayId>(b: Bench, key: W, value: Ways[W], why: string): Pr
     : {
         title: `${MATTERS[key].name}: ${wayName(key, value)}`,
         why,
-        formula: { ...b.formula, ways: { ...b.formula.ways, [key]: value } },
+        formula: { ...b.formula, edits: withWay(b.formula.edits, key, value) },
         short: null,
       };
 
@@ -127,7 +129,7 @@ const FIXES: Readonly<Record<string, Fix>> = {
       {
         title: anew.map(([m, id]) => `${MATTERS[m].name}: ${wayName(m, id)}`).join('; '),
         why: 'For this formula alone; the house keeps its own.',
-        formula: { ...b.formula, ways: { ...b.formula.ways, ...Object.fromEntries(anew) } },
+        formula: { ...b.formula, edits: anew.reduce((e, [m, id]) => withWay(e, m, id), b.formula.edits) },
         short: null,
       },
     ];

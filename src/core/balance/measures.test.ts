@@ -2,6 +2,7 @@
 
 import { analyseFormula } from '../analyse-formula';
 import { heard } from '../findings/finding';
+import { wayEdits } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { railOf } from '../formula/kinds';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -114,7 +115,7 @@ test('high up the same gas takes more room: the zone for lift stands lower, noth
     heard(analyseFormula(strong, up).analysis, strong).open.find((f) => f.code === 'over-raised')?.message,
   ).toMatch(/at 1600 m, where gas takes more room/);
   // a formula may be made elsewhere
-  expect(railOf(analyseFormula({ ...CARD, ways: { altitudeM: 0 } }, up).analysis, 'lift')).toEqual(a);
+  expect(railOf(analyseFormula({ ...CARD, edits: wayEdits({ altitudeM: 0 }) }, up).analysis, 'lift')).toEqual(a);
 });
 
 test('ounces and Fahrenheit: findings, fixes and sheets follow the house', () => {

@@ -1,13 +1,12 @@
 /** The script of a formula, once over: each act with whose word it is. */
+import { factsTold } from '../card/told/told';
+import { waysIn } from '../formula/act-edits';
 import { type EndId, type Formula, kitchenOf } from '../formula/formula';
-import { offersFrom } from '../formula/from-card';
 import { usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
-import { countedLines } from '../formula/lines';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import type { Script } from '../script/act';
-import type { ScriptAsked } from '../script/making';
 import { scriptOf } from '../script/script';
 import type { Making } from './batch';
 import { madeAs, planOf } from './plan-of';
@@ -15,14 +14,15 @@ import type { SheetLine } from './sheet-line';
 import { ONE } from './split';
 import type { CannotScale } from './worth';
 
-/** What of the card's word the formula has taken: matters settled as the method tells them, with its words. */
-function toldAndTaken(f: Formula, house: Kitchen): NonNullable<ScriptAsked['told']> {
-  const { ways, conventions } = kitchenOf(f, house);
+/** What of the card's word the formula has taken, with its words: ways, and the portion that its method tells. */
+function toldAndTaken(f: Formula, house: Kitchen): Making['told'] {
   const told: Record<string, string> = {};
-  for (const o of offersFrom(f.cardNotes, countedLines(f, house), conventions)) {
-    if (o.what === 'way' && ways[o.way] === o.value) told[o.way] = o.words;
-    if (o.what === 'portion' && f.portionMl !== null && Math.abs(f.portionMl - o.ml) < 0.5) told.portion = o.words;
-  }
+  for (const e of f.edits) if (e.do === 'way' && e.words !== undefined) told[e.act] = e.words;
+  const portion = factsTold(f.cardNotes, kitchenOf(f, house).conventions).find(
+    (o) => o.fact === 'portion' && o.taken === 'told',
+  );
+  const { portionMl } = f;
+  if (portion && portionMl !== null && Math.abs(portionMl - Number(portion.value)) < 0.5) told.portion = portion.words;
   return told;
 }
 
@@ -65,7 +65,7 @@ export function scriptOfFormula(
     units: house.units,
     ...makingOf(f, house),
     ways,
-    asked: f.ways,
+    asked: waysIn(f.edits),
   });
   return { ok: true, value: { ...script, lines: sheet } };
 }

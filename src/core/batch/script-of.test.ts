@@ -1,5 +1,7 @@
 /** The script of a formula: the same acts as its batch's, each with whose word it is. */
+
 import fc from 'fast-check';
+import { wayEdits, withWay } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
@@ -24,11 +26,17 @@ test('what the card told and was taken is the card’s; a way of its own the for
   const texts = ['200 g flour', '300 g milk', '2 eggs', '8 g baking powder'];
   const notes = 'Whisk it. Rest 30 minutes. Pour 1/4 cup each.';
   const acts = (f: Formula) => new Map(made(f).acts.map((a) => [a.verb, [a.from, a.words]]));
-  const taken = acts(of(texts, { cardNotes: notes, ways: { rest: 'half-hour' }, portionMl: 59.1 }));
+  const taken = acts(
+    of(texts, {
+      cardNotes: notes,
+      edits: withWay([], 'rest', 'half-hour', 'Rest 30 minutes'),
+      portionMl: 59.1,
+    }),
+  );
   expect(taken.get('rest')).toEqual(['told', 'Rest 30 minutes']);
   expect(taken.get('pour')?.[0]).toBe('told');
   // the same rest, and no card that says so
-  expect(acts(of(texts, { ways: { rest: 'half-hour' } })).get('rest')).toEqual(['asked', null]);
+  expect(acts(of(texts, { edits: wayEdits({ rest: 'half-hour' }) })).get('rest')).toEqual(['asked', null]);
   expect(acts(of(texts, { cardNotes: notes })).get('rest')?.[0]).toBe('usual');
 });
 

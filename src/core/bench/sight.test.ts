@@ -2,7 +2,7 @@ import { workedOn } from '../balance/bench';
 import { fixesFor } from '../balance/fixes';
 import { findingKey, meantKey } from '../findings/finding';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
+import { entriesFromCard, withCard, withOffer } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { firstSight, sightOf } from './sight';
 import { whatIf } from './what-if';
@@ -81,7 +81,7 @@ test('the card offers what is not so yet, and allergens of a sauce are told apar
   const { card, allergens } = sightOf(CAKES, workedOn(CAKES));
   const rest = card?.offers.find((o) => o.what === 'way' && o.way === 'rest');
   if (rest?.what !== 'way') throw new Error('the rest is not offered');
-  const taken = on({ ...CAKES.formula, ways: { ...CAKES.formula.ways, [rest.way]: rest.value } });
+  const taken = on(withOffer(CAKES.formula, rest));
   expect(sightOf(taken, workedOn(taken)).card?.offers).not.toContainEqual(rest);
   expect(allergens).toMatch(
     /^Holds wheat, gluten, milk, egg; 1 line is not read, and may hold more\. Sauces and sides: Caramel sauce: milk\.$/,

@@ -11,6 +11,7 @@ import { inLargeBowl } from '../batch/large-bowl';
 import { scriptOfBatch } from '../batch/script-of';
 import type { SheetLine } from '../batch/sheet-line';
 import { readLine } from '../card/line';
+import { wayEdits } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { KIND_IDS, type KindId } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
@@ -49,7 +50,7 @@ function seen(kind: KindId, ways: Ways): string {
   const formula: Formula = {
     ...EMPTY_FORMULA,
     kind,
-    ways,
+    edits: wayEdits(ways),
     entries: [
       '250 g flour',
       '25 g sugar',
@@ -169,9 +170,13 @@ test('times by the second side, a rest of any minutes, and what goes against a k
   expect(againstKind({ ...FRESH_WAYS, flip: 'press' }, 'griddle')).toEqual([
     { matter: 'Turning', choice: 'a light press', why: 'pressing drives the gas out: flat and dense' },
   ]);
-  const formula: Formula = { ...EMPTY_FORMULA, ways: { flip: 'press' }, entries: [{ key: 'l1', text: '250 g flour' }] };
+  const formula: Formula = {
+    ...EMPTY_FORMULA,
+    edits: wayEdits({ flip: 'press' }),
+    entries: [{ key: 'l1', text: '250 g flour' }],
+  };
   const b: Bench = { formula, house: FRESH_KITCHEN, end: null };
   const f = workedOn(b).analysis.findings.find((x) => x.code === 'way-against-kind');
   expect(f?.message).toMatch(/^Turning, a light press: with griddle cakes, pressing drives/);
-  expect(f ? fixesFor(b, f)[0]?.formula.ways.flip : null).toBe('usual');
+  expect(f ? fixesFor(b, f)[0]?.formula.edits : null).toEqual([{ do: 'way', act: 'flip', value: 'usual' }]);
 });

@@ -1,7 +1,9 @@
 /** The rules that read the card and what happens to the batter, each at its step. */
+
 import { analyse } from '../analyse';
 import { analyseFormula } from '../analyse-formula';
 import { methodOf, namesIn, yieldClaim } from '../card/method';
+import { wayEdits } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { nounsOf } from '../pantry/nouns';
@@ -42,11 +44,11 @@ const SOUR = [
 ];
 test.each([
   ['a good one is calm', of(GOOD), []],
-  ['chilled overnight with powder', of(GOOD, { ways: { rest: 'overnight' } }), ['cold-batter:note']],
-  ['soda with no rest', of(SOUR, { ways: { rest: 'none' } }), []],
-  ['soda and half an hour', of(SOUR, { ways: { rest: 'half-hour' } }), ['soda-and-wait:note']],
-  ['soda overnight', of(SOUR, { ways: { rest: 'overnight' } }), ['soda-and-wait:look', 'cold-batter:note']],
-  ['egg and milk from the cold', of(GOOD, { ways: { warmth: 'cold' } }), ['cold-batter:note']],
+  ['chilled overnight with powder', of(GOOD, { edits: wayEdits({ rest: 'overnight' }) }), ['cold-batter:note']],
+  ['soda with no rest', of(SOUR, { edits: wayEdits({ rest: 'none' }) }), []],
+  ['soda and half an hour', of(SOUR, { edits: wayEdits({ rest: 'half-hour' }) }), ['soda-and-wait:note']],
+  ['soda overnight', of(SOUR, { edits: wayEdits({ rest: 'overnight' }) }), ['soda-and-wait:look', 'cold-batter:note']],
+  ['egg and milk from the cold', of(GOOD, { edits: wayEdits({ warmth: 'cold' }) }), ['cold-batter:note']],
   // usual is 60 ml; half as much again is 90
   ['a portion of 90 ml', of(GOOD, { portionMl: 90 }), []],
   ['a portion of 95 ml', of(GOOD, { portionMl: 95 }), ['portion-large:note']],
@@ -79,7 +81,7 @@ test('whites that wait: none, a note past 15 minutes, a look past 30', () => {
         {
           kind: 'foam',
           school: 'soft-fold',
-          ways: { rest },
+          edits: wayEdits({ rest }),
         },
       ),
     );

@@ -1,34 +1,42 @@
 /**
- * What a formula changes of its making, act by act: how long, how hot, what is left out, what is done besides. Kept with
- * the formula and laid over the acts that kind, style and ways give (`core/script`), so that better acts reach it too.
- * An edit whose act is there no more is kept, and told.
+ * What a formula changes of its making: which way of a matter it takes, how long or how hot an act is, what is left out,
+ * what is done besides. Kept with the formula and laid over the acts that kind, style and house give (`core/script`), so
+ * that better acts reach it too. An edit whose act is there no more is kept, and told.
  */
+import type { Ways } from './ways';
 
 /** An act by its id: verb, object, and a number from the second of its kind on. */
 type ActId = string;
 
-export type ActEdit =
-  /** Other numbers: minutes of the whole act, degrees Celsius. */
-  | {
-      readonly do: 'set';
-      readonly act: ActId;
-      readonly minutes?: number;
-      readonly heatC?: number;
-      readonly words?: string;
-    }
-  | { readonly do: 'leave'; readonly act: ActId; readonly words?: string }
-  /** Something done besides, before another act: its id is what is done. Minutes, and of them with hands bound. */
-  | {
-      readonly do: 'own';
-      readonly act: ActId;
-      readonly before: ActId;
-      readonly does: string;
-      readonly minutes: number;
-      readonly hands: number;
-      readonly words?: string;
-    };
+interface Worded {
+  /** The card's words, where it is the card's. */
+  readonly words?: string | undefined;
+}
 
-export const MOST_EDITS = 40;
+export type ActEdit = Worded &
+  (
+    | { readonly do: 'way'; readonly act: keyof Ways; readonly value: string | number }
+    /** Other numbers: minutes of the whole act, degrees Celsius. */
+    | {
+        readonly do: 'set';
+        readonly act: ActId;
+        readonly minutes?: number | undefined;
+        readonly heatC?: number | undefined;
+      }
+    | { readonly do: 'leave'; readonly act: ActId }
+    /** Something done besides, before another act: its id is what is done. Minutes, and of them with hands bound. */
+    | {
+        readonly do: 'own';
+        readonly act: ActId;
+        readonly before: ActId;
+        readonly does: string;
+        readonly minutes: number;
+        readonly hands: number;
+      }
+  );
+export type EditOf<D extends ActEdit['do']> = Extract<ActEdit, { readonly do: D }>;
+
+export const MOST_EDITS = 60;
 export const MOST_DOES_CHARS = 80;
 /** Hours of one act: two days. */
 export const MOST_ACT_MIN = 2 * 24 * 60;
@@ -39,6 +47,7 @@ export const withEdit = (edits: readonly ActEdit[], e: ActEdit): readonly ActEdi
   e,
 ];
 
+/** The edits without those of an act, or of a matter. */
 export const withoutEdits = (edits: readonly ActEdit[], act: ActId): readonly ActEdit[] =>
   edits.filter((e) => e.act !== act);
 
@@ -49,5 +58,33 @@ export const ownActId = (does: string): ActId => `do ${does}`;
 export function sameEdit(a: ActEdit, b: ActEdit): boolean {
   if (a.act !== b.act || a.do !== b.do) return false;
   if (a.do === 'set' && b.do === 'set') return a.minutes === b.minutes && a.heatC === b.heatC;
-  return true;
+  return a.do !== 'way' || b.do !== 'way' || a.value === b.value;
+}
+
+const isWay = (e: ActEdit): e is EditOf<'way'> => e.do === 'way';
+
+/** The ways a formula has of its own. */
+export const waysIn = (edits: readonly ActEdit[]): Partial<Ways> =>
+  Object.fromEntries(edits.filter(isWay).map((e) => [e.act, e.value]));
+
+/** The same edits with another way of a matter. @param value undefined: as the house has it */
+export const withWay = (
+  edits: readonly ActEdit[],
+  act: keyof Ways,
+  value: string | number | undefined,
+  words?: string,
+): readonly ActEdit[] =>
+  value === undefined
+    ? withoutEdits(edits, act)
+    : withEdit(edits, { do: 'way', act, value, ...(words !== undefined && { words }) });
+
+/** Several ways, as edits. */
+export const wayEdits = (ways: Partial<Ways>): readonly ActEdit[] =>
+  Object.entries(ways).map(([act, value]) => ({ do: 'way', act: act as keyof Ways, value }));
+
+/** A formula's settings as versions before 0.21.0 kept them: its ways stood apart, and nothing else was an edit. */
+export function editsSince(kept: unknown): unknown {
+  if (typeof kept !== 'object' || kept === null || !('ways' in kept)) return kept;
+  const { ways, edits, ...rest } = kept as { readonly ways: Partial<Ways> | null; readonly edits?: unknown };
+  return { ...rest, edits: [...wayEdits(ways ?? {}), ...(Array.isArray(edits) ? edits : [])] };
 }

@@ -5,10 +5,9 @@
 
 import type { Line, LineChoice } from '../card/line';
 import type { Conventions } from '../pantry/conventions';
-import type { ActEdit } from './act-edits';
+import { type ActEdit, waysIn } from './act-edits';
 import type { KindId, Rail } from './kinds';
 import type { Kitchen } from './kitchen-settings';
-import type { Ways } from './ways';
 
 /** When a line goes in, where that is not with its bowl: an add-in at any moment, other lines after the rest. */
 export const MOMENTS = ['bowl', 'rest', 'fried', 'poured', 'flip', 'top'] as const;
@@ -91,16 +90,15 @@ export interface Formula {
   readonly kind: KindId;
   /** School of the kind; in a forked formula each end has its own. */
   readonly school: string;
-  /** What differs from the house's conventions and ways. */
+  /** What differs from the house's conventions. */
   readonly conventions: Partial<Conventions>;
-  readonly ways: Partial<Ways>;
   readonly entries: readonly Entry[];
   /** What stood around the lines on the card. */
   readonly cardNotes: string;
   /** mL of one portion; null: the middle of what is usual for the kind. */
   readonly portionMl: number | null;
   readonly held: Held;
-  /** What is done otherwise than kind, style and ways have it, act by act. */
+  /** What is done otherwise than house, kind and style have it: ways, and acts. */
   readonly edits: readonly ActEdit[];
   /** Findings the cook has answered "Leave it as it is": `code:severity`. */
   readonly dismissed: readonly string[];
@@ -135,7 +133,6 @@ export const EMPTY_FORMULA: Formula = {
   kind: 'griddle',
   school: 'even',
   conventions: {},
-  ways: {},
   entries: [],
   cardNotes: '',
   portionMl: null,
@@ -147,11 +144,11 @@ export const EMPTY_FORMULA: Formula = {
 
 /** The kitchen as one formula has it: the house, with what the formula says otherwise. */
 export const kitchenOf = (
-  f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'ways'>>,
+  f: Pick<Formula, 'conventions'> & Partial<Pick<Formula, 'edits'>>,
   house: Kitchen,
 ): Kitchen => ({
   conventions: { ...house.conventions, ...f.conventions },
-  ways: { ...house.ways, ...f.ways },
+  ways: { ...house.ways, ...waysIn(f.edits ?? []) },
   units: house.units,
   gear: house.gear,
   drawer: house.drawer,
@@ -225,10 +222,14 @@ export function nextKey(entries: readonly Pick<Entry, 'key'>[]): string {
 /**
  * A value as text that hangs on what is in it, not on the order its fields came in; fields without a value don't count.
  */
-const settled = (x: unknown): string =>
+export const settled = (x: unknown): string =>
   JSON.stringify(x, (_, v: unknown) =>
     typeof v === 'object' && v !== null && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).sort()) : v,
   );
 
 /** Whether two formulas are the same in every word and setting. */
-export const sameFormula = (a: Formula, b: Formula): boolean => settled(a) === settled(b);
+export function sameFormula(a: Formula, b: Formula): boolean {
+  // which way was chosen first is nothing to keep
+  const of = (f: Formula): string => settled({ ...f, edits: f.edits.map(settled).sort() });
+  return of(a) === of(b);
+}

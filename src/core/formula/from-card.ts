@@ -13,7 +13,7 @@ import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { type ActEdit, withEdit } from './act-edits';
+import { type ActEdit, withEdit, withWay } from './act-edits';
 import {
   type End,
   type Entry,
@@ -258,7 +258,7 @@ export type Offer = { readonly words: string } & (
 export function withOffer(f: Formula, o: Exclude<Offer, { readonly what: 'rows' }>): Formula {
   switch (o.what) {
     case 'way':
-      return { ...f, ways: { ...f.ways, [o.way]: o.value } };
+      return { ...f, edits: withWay(f.edits, o.way, o.value, o.words) };
     case 'measure':
       return { ...f, conventions: { ...f.conventions, [o.of]: o.value } };
     case 'portion':

@@ -82,7 +82,7 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
 
 /** All lines of a formula, read in its own conventions, those switched off and those of the other end too. */
 export function formulaLines(
-  f: Pick<Formula, 'entries' | 'conventions'> & Partial<Pick<Formula, 'ways'>>,
+  f: Pick<Formula, 'entries' | 'conventions'> & Partial<Pick<Formula, 'edits'>>,
   house: Kitchen = FRESH_KITCHEN,
 ): readonly FormulaLine[] {
   const k = kitchenOf(f, house);

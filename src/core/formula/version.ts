@@ -2,6 +2,7 @@
  * A version of a formula as it is kept: what was saved, from which version it came, and when. Nothing is overwritten.
  */
 import type { Unreadable } from '../records/unreadable';
+import { editsSince } from './act-edits';
 import { type Formula, MOST_NAME_CHARS } from './formula';
 import type { KindId, Thickness } from './kinds';
 
@@ -67,9 +68,12 @@ export function copyName(name: string, taken: ReadonlySet<string>): string {
   }
 }
 
-/** A formula's settings as versions before 0.7.0 kept them: findings that were dismissed stood under another name. */
-export function dismissedSince(kept: unknown): unknown {
+/** Settings as versions before 0.7.0 kept them: findings that were dismissed stood under another name. */
+function dismissedSince(kept: unknown): unknown {
   if (typeof kept !== 'object' || kept === null || !('meant' in kept) || 'dismissed' in kept) return kept;
   const { meant, ...rest } = kept;
   return { ...rest, dismissed: meant };
 }
+
+/** A formula's settings as any version kept them, in the shape of today. */
+export const settingsSince = (kept: unknown): unknown => editsSince(dismissedSince(kept));

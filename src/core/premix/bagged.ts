@@ -2,7 +2,7 @@
  * The formula as a mix has it: powders in place of what is wet, and the water they ask back, each on a line of its own.
  */
 import { joinEnds } from '../balance/lines';
-import { EMPTY_FORMULA, type EndId, type Entry, type Formula, nextKey } from '../formula/formula';
+import { EMPTY_FORMULA, type EndId, type Entry, type Formula, nextKey, settled } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import type { TallyPart } from '../formula/tally';
@@ -81,7 +81,7 @@ export function productFormula(mix: readonly TallyPart[], a: Pick<Additions, 'pr
 /** What a proposal for it adds to 100 g of mix; null where it would change the mix, or anything but amounts. */
 export function additionsIn(was: Formula, proposed: Formula, house: Kitchen): NonNullable<Product['parts']> | null {
   const of = (f: Formula): string => JSON.stringify(f.entries.filter((e) => e.key.startsWith(OF_MIX)));
-  const bare = (f: Formula): string => JSON.stringify([f.kind, f.school, f.ways, f.conventions]);
+  const bare = (f: Formula): string => settled([f.kind, f.school, f.edits, f.conventions]);
   if (of(was) !== of(proposed) || bare(was) !== bare(proposed)) return null;
   const lines = formulaLines(proposed, house).filter((l) => !l.key.startsWith(OF_MIX));
   if (lines.some((l) => l.use !== 'batter' || l.off || l.foam || l.parts.length === 0)) return null;

@@ -201,7 +201,7 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     acts,
     put,
     askedC: (id) => editOf('set', id)?.heatC ?? null,
-    idle: () => edits.filter((e) => !used.has(e)),
+    idle: () => edits.filter((e) => e.do !== 'way' && !used.has(e)),
   };
 }
 

@@ -75,6 +75,7 @@ export function editSaid(e: ActEdit, verb: Verb | undefined, units: Pick<Units, 
   const name = (verb && NAMES[verb]) ?? e.act.replace(/^./, (c) => c.toUpperCase());
   if (e.do === 'leave') return `${name}: not done`;
   if (e.do === 'own') return `${e.does.replace(/^./, (c) => c.toUpperCase())}: ${minutesOrHours(e.minutes)}`;
+  if (e.do === 'way') return `${name}: ${e.value}`;
   const said = [
     ...(e.minutes === undefined ? [] : [minutesOrHours(e.minutes)]),
     ...(e.heatC === undefined ? [] : [temperature(e.heatC, units)]),

@@ -90,7 +90,7 @@ test('0.1.0: a formula and a finished batch', async () => {
     name: 'First cakes',
     conventions: CONVENTIONS,
     entries: LINES,
-    ways: {},
+    edits: [],
     portionMl: null,
     ends: null,
     dismissed: [],
@@ -130,7 +130,7 @@ test('0.2.0 and 0.3.0: ends, a house without what came since', async () => {
   await today();
   expect((await versionById(f.versionId))?.formula).toMatchObject({
     portionMl: 75,
-    ways: { rest: 'hour' },
+    edits: [{ do: 'way', act: 'rest', value: 'hour' }],
     dismissed: ['salt-high:note'],
     ends,
   });

@@ -95,3 +95,19 @@ test('an older shape is brought up to date before it is read; one that can’t b
     unreadable: [{ why: 'nobody knows that shape' }, {}],
   });
 });
+
+test('what stands deep in a value is brought to its shape of today where it is, and read field by field from there', () => {
+  const since = (raw: unknown): unknown =>
+    typeof raw === 'object' && raw && 'old' in raw ? { ...raw, now: (raw as { old: unknown }).old } : raw;
+  const inner = z.preprocess(since, z.object({ now: z.number(), beside: z.number().default(1) }));
+  const c = column(z.object({ list: z.array(inner) }), { list: [] });
+  expect(readStored(c, { list: [{ old: 4 }, { old: 5, beside: 'many' }, { beside: 2 }] })).toMatchObject({
+    value: {
+      list: [
+        { now: 4, beside: 1 },
+        { now: 5, beside: 1 },
+      ],
+    },
+    unreadable: [{ where: 'table.column.list.1.beside' }, { where: 'table.column.list.2.now' }],
+  });
+});

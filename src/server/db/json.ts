@@ -34,6 +34,10 @@ interface Def {
   readonly valueType?: z.ZodType;
   readonly innerType?: z.ZodType;
   readonly left?: z.ZodType;
+  /** Of what is brought to today's shape first: how, and what it is then. */
+  readonly in?: z.ZodType;
+  readonly out?: z.ZodType;
+  readonly transform?: (raw: unknown) => unknown;
   readonly options?: readonly z.ZodType[];
   readonly discriminator?: string;
 }
@@ -60,6 +64,10 @@ function salvage(
     if (inner.ok) return inner;
     const stand = schema.safeParse(def.type === 'nullable' ? null : undefined);
     return stand.success ? { ok: true, value: fresh ?? stand.data } : { ok: false };
+  }
+  if (def.type === 'pipe' && def.in && def.out) {
+    const upgraded = defOf(def.in).transform?.(raw) ?? raw;
+    return salvage(def.out, upgraded, fresh, path, faults);
   }
   if (def.type === 'object' && def.shape && isBag(raw)) {
     const out: Record<string, unknown> = {};

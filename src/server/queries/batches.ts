@@ -4,7 +4,7 @@ import type { PoolClient } from 'pg';
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
-import { waysSchema } from '@/contract/house';
+import { settingsSchema } from '@/contract/formula';
 import {
   knownSchema,
   makingSchema,
@@ -20,9 +20,10 @@ import type { Known } from '@/core/batch/known';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
+import { type ActEdit, waysIn } from '@/core/formula/act-edits';
 import type { EndId } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
-import { dismissedSince } from '@/core/formula/version';
+import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
@@ -34,7 +35,7 @@ import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
-         coalesce(v.settings->'ways', '{}') as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
+         v.settings as edits, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
@@ -73,18 +74,19 @@ export const SHEET: JsonColumn<readonly SheetLine[]> = {
   schema: z.array(sheetLineSchema),
   fresh: [],
 };
-const WAYS: JsonColumn<Batch['ways']> = {
+/** Of a batch from before `making` was kept: the ways of its version. */
+const EDITS: JsonColumn<readonly ActEdit[]> = {
   at: 'formula_versions.settings',
   called: 'the ways',
-  schema: waysSchema.partial(),
-  fresh: {},
+  schema: settingsSchema.shape.edits,
+  fresh: [],
+  upgrade: (kept) => (settingsSince(kept) as { readonly edits?: unknown } | null)?.edits ?? [],
 };
 const SWAPPED: JsonColumn<Batch['swapped']> = {
   at: 'batches.swapped',
   called: 'the stand-ins',
   schema: swappedSchema,
   fresh: null,
-  upgrade: dismissedSince,
 };
 const UNSWAPPED: JsonColumn<NonNullable<Batch['unswapped']> | null> = {
   at: 'batches.unswapped',
@@ -136,7 +138,7 @@ function toBatch(r: Row): Batch {
     driver: read(DRIVER, r.driver),
     split: read(SPLIT, r.split),
     sheet: read(SHEET, r.sheet),
-    ways: read(WAYS, r.ways),
+    ways: waysIn(read(EDITS, r.edits)),
     swapped: read(SWAPPED, r.swapped),
     unswapped: read(UNSWAPPED, r.unswapped),
     standIns: read(STAND_INS, r.standIns),

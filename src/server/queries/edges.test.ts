@@ -9,6 +9,7 @@ import { analyseFormula } from '@/core/analyse-formula';
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { noticeLines, noticeOf } from '@/core/batch/notice';
 import { scriptOfBatch } from '@/core/batch/script-of';
+import { withWay } from '@/core/formula/act-edits';
 import { EMPTY_FORMULA, type Formula, MOMENTS } from '@/core/formula/formula';
 import type { Allergen } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -615,7 +616,7 @@ describe('how a batch is made is kept with it', () => {
       { do: 'set', act: 'preheat griddle', heatC: 180, words: 'griddle at 180' },
       { do: 'own', act: 'do toast the flour', before: 'whisk dry', does: 'toast the flour', minutes: 8, hands: 8 },
     ] as const;
-    const id = await begun({ edits, ways: { rest: 'half-hour' }, cardNotes: 'Let it rest half an hour.' });
+    const id = await begun({ edits: withWay(edits, 'rest', 'half-hour', 'rest half an hour') });
     const made = async () => {
       const [b, house] = [await batchById(id), await loadHouse()];
       return scriptOfBatch(b as Batch, waysOf(b as Batch, house), find).acts;

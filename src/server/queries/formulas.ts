@@ -263,7 +263,7 @@ export async function saveVersion({
   copiedFrom,
 }: Save): Promise<ActionResult<{ readonly saved: Saved }>> {
   const kitchen = await factsKitchen();
-  const { ways, portionMl, held, edits, dismissed, ends } = f;
+  const { portionMl, held, edits, dismissed, ends } = f;
   return transaction((client) =>
     onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
       const owner = formulaId
@@ -294,7 +294,7 @@ export async function saveVersion({
           f.cardNotes,
           changeNote,
           savedAt ?? null,
-          JSON.stringify({ ways, portionMl, held, edits, dismissed, ends }),
+          JSON.stringify({ portionMl, held, edits, dismissed, ends }),
         ],
       );
       const row = made.rows[0];

@@ -3,6 +3,7 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import type { Act } from '@/core/batch/acts';
+import { wayEdits } from '@/core/formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import type { Tap } from '@/core/griddle/board';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
@@ -85,7 +86,7 @@ test('a formula comes back as it was saved', async () => {
 test('what the Bench keeps of a version comes back: ends, pins, ways, answers, portion', async () => {
   const formula: Formula = {
     ...FORMULA,
-    ways: { rest: 'overnight' },
+    edits: wayEdits({ rest: 'overnight' }),
     portionMl: 75,
     held: { rails: ['egg'], mass: true, eggs: false, blend: false },
     dismissed: ['salt-high:note'],

@@ -4,7 +4,7 @@ import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/
 import type { Entry } from '@/core/formula/formula';
 import type { KindId } from '@/core/formula/kinds';
 import type { Version, VersionSummary } from '@/core/formula/version';
-import { dismissedSince } from '@/core/formula/version';
+import { settingsSince } from '@/core/formula/version';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
@@ -49,7 +49,7 @@ const SETTINGS: JsonColumn<z.output<typeof keptSettingsSchema>> = {
   at: 'formula_versions.settings',
   called: 'settings',
   schema: keptSettingsSchema,
-  upgrade: dismissedSince,
+  upgrade: settingsSince,
   fresh: keptSettingsSchema.parse({}),
 };
 

@@ -148,8 +148,8 @@ function Bench({
         : null,
     [bench, proposing.proposal, proposing.proposed],
   );
-  const { conventions, ways } = formula;
-  const kitchen = useMemo(() => kitchenOf({ conventions, ways }, house), [conventions, ways, house]);
+  const { conventions, edits } = formula;
+  const kitchen = useMemo(() => kitchenOf({ conventions, edits }, house), [conventions, edits, house]);
 
   // stable, so that a letter typed in one line draws no other anew
   const tools = useMemo(
@@ -261,7 +261,7 @@ function Bench({
               onStart={(f) => {
                 send({
                   do: 'put',
-                  formula: { ...f, name: formula.name, conventions: formula.conventions, ways: formula.ways },
+                  formula: { ...f, name: formula.name, conventions: formula.conventions, edits: formula.edits },
                 });
                 setBeginning(null);
               }}

@@ -63,10 +63,19 @@ test('with storage off the bench works on without drafts, and says that there is
 
 test('a draft that an older version of the app kept opens with what came since', async () => {
   const kept = storage(true);
-  const { ways: _, held: __, dismissed: ___, ends: ____, ...old } = EMPTY_FORMULA;
+  const { edits: _, held: __, dismissed: ___, ends: ____, ...old } = EMPTY_FORMULA;
   kept.set(
     'even-crumb:draft:f:1',
-    JSON.stringify({ formula: { ...old, name: 'old' }, basedOn: 1, knownNewest: 1, at: '2026-11-20T05:00:00Z' }),
+    JSON.stringify({
+      formula: { ...old, name: 'old', ways: { rest: 'hour' } },
+      basedOn: 1,
+      knownNewest: 1,
+      at: '2026-11-20T05:00:00Z',
+    }),
   );
-  expect((await readDraft('f', 1, 1))?.formula).toEqual({ ...EMPTY_FORMULA, name: 'old' });
+  expect((await readDraft('f', 1, 1))?.formula).toEqual({
+    ...EMPTY_FORMULA,
+    name: 'old',
+    edits: [{ do: 'way', act: 'rest', value: 'hour' }],
+  });
 });

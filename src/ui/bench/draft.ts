@@ -1,6 +1,6 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { dismissedSince } from '@/core/formula/version';
+import { settingsSince } from '@/core/formula/version';
 import { draftOf, keepDraftOf } from '../kit/browser-copy';
 
 export interface Draft {
@@ -18,7 +18,7 @@ async function readOne(formulaId: string | null, basedOn: number | null): Promis
   const draft = (await draftOf(name(formulaId, basedOn))) as Draft | null;
   // a draft of an older version of the app lacks what came since
   return draft && Array.isArray(draft.formula?.entries)
-    ? { ...draft, formula: { ...EMPTY_FORMULA, ...(dismissedSince(draft.formula) as Formula) } }
+    ? { ...draft, formula: { ...EMPTY_FORMULA, ...(settingsSince(draft.formula) as Formula) } }
     : null;
 }
 

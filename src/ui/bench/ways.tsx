@@ -1,10 +1,11 @@
 'use client';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { waysIn, withWay } from '@/core/formula/act-edits';
 import type { Formula } from '@/core/formula/formula';
 import type { Kind } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { WAY_IDS, type WayId } from '@/core/formula/schools';
+import { WAY_IDS } from '@/core/formula/schools';
 import { againstKind, type Ways, wayName } from '@/core/formula/ways';
 import { CONVENTION_NAMES, type Conventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
@@ -40,13 +41,14 @@ export function WaysPopover({
   /** Of the end that is looked at. */
   readonly kind: Kind;
   readonly house: Kitchen;
-  readonly onChange: (part: Pick<Formula, 'conventions'> | Pick<Formula, 'ways'>) => void;
+  readonly onChange: (part: Pick<Formula, 'conventions'> | Pick<Formula, 'edits'>) => void;
 }) {
   const scaleless = useScaleless();
-  const own = [...Object.values(formula.conventions), ...Object.values(formula.ways)].length;
-  const { altitudeM, ...chosenWays } = formula.ways;
+  const ownWays = waysIn(formula.edits);
+  const own = [...Object.values(formula.conventions), ...Object.values(ownWays)].length;
+  const { altitudeM } = ownWays;
   const c = { ...house.conventions, ...formula.conventions };
-  const w = { ...house.ways, ...formula.ways };
+  const w = { ...house.ways, ...ownWays };
   const said = [
     CONVENTION_NAMES.cup[c.cup],
     `flour ${CONVENTION_NAMES.flourFill[c.flourFill]}`,
@@ -59,10 +61,8 @@ export function WaysPopover({
     const { [key]: _, ...rest } = formula.conventions;
     onChange({ conventions: (value === AS_THE_HOUSE ? rest : { ...rest, [key]: value }) as Partial<Conventions> });
   };
-  const pickWay = (key: WayId, value: WayValue | undefined): void => {
-    const { [key]: _, ...rest } = formula.ways;
-    onChange({ ways: (value === undefined ? rest : { ...rest, [key]: value }) as Partial<Ways> });
-  };
+  const pickWay = (key: keyof Ways, value: WayValue | undefined): void =>
+    onChange({ edits: withWay(formula.edits, key, value) });
   const measure = (key: keyof Conventions): ReactNode => {
     const f = CONVENTION_FIELDS[key];
     const names = key === 'flourFill' ? fillNames(ownFill(house.conventions) !== null, c.flourFill) : f.names;
@@ -109,13 +109,7 @@ export function WaysPopover({
           <div className="grid gap-3 sm:grid-cols-2">
             {(Object.keys(CONVENTION_FIELDS) as (keyof Conventions)[]).map(measure)}
             {WAY_IDS.map((k) => (
-              <WayChoice
-                key={k}
-                way={k}
-                value={formula.ways[k]}
-                house={house.ways[k]}
-                onChange={(v) => pickWay(k, v)}
-              />
+              <WayChoice key={k} way={k} value={ownWays[k]} house={house.ways[k]} onChange={(v) => pickWay(k, v)} />
             ))}
             <div className="flex flex-col gap-1">
               <span className="text-sm font-semibold text-soft">
@@ -125,8 +119,8 @@ export function WaysPopover({
                 label="Altitude of this formula, metres"
                 value={altitudeM === undefined ? '' : String(altitudeM)}
                 wrong={wrongAltitude}
-                onCommit={(x) => onChange({ ways: { ...formula.ways, altitudeM: x } })}
-                onEmpty={() => onChange({ ways: chosenWays })}
+                onCommit={(x) => pickWay('altitudeM', x)}
+                onEmpty={() => pickWay('altitudeM', undefined)}
                 className="h-11 border-rim bg-white px-2.5 !text-left"
               />
             </div>

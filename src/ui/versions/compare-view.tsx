@@ -1,6 +1,7 @@
 import { analyseFormula } from '@/core/analyse-formula';
+import { waysIn } from '@/core/formula/act-edits';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
-import { type EndId, endOf, type Formula } from '@/core/formula/formula';
+import { type EndId, endOf, type Formula, settled } from '@/core/formula/formula';
 import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, type Units } from '@/core/quantity/say';
@@ -147,6 +148,9 @@ function LineRow({ pair: { a, b, change }, units }: { readonly pair: LinePair; r
   );
 }
 
+/** What is done otherwise, but for the ways. */
+const actsOf = (f: Formula): string => settled(f.edits.filter((e) => e.do !== 'way'));
+
 /** What changed beside the lines. */
 function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
   const kindOf = (f: Formula): string => {
@@ -156,9 +160,10 @@ function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
   return [
     ...(a.name === b.name ? [] : [`called ${b.name}`]),
     ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
-    ...(JSON.stringify([a.conventions, a.ways]) === JSON.stringify([b.conventions, b.ways])
+    ...(settled([a.conventions, waysIn(a.edits)]) === settled([b.conventions, waysIn(b.edits)])
       ? []
       : ['measured or mixed otherwise']),
+    ...(actsOf(a) === actsOf(b) ? [] : ['acts of the making']),
     ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
     ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
   ];
