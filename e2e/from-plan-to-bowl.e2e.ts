@@ -304,7 +304,7 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await toWeighIn(page);
   await tickAll(page);
   await join(page);
-  await expect(page.getByText(/then parted: .* into each what is its own/)).toBeVisible();
+  await expect(page.getByText(/^Part the batter: \d+ ml for sweet/)).toBeVisible();
   await page.goto(`${batch}/griddle`);
   const step = page.getByRole('region', { name: 'Next' });
   await expect(step).toContainText('Rests until');

@@ -7,7 +7,7 @@ import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
-import { ACT_VESSELS, ASKS, FROM, VERBS } from '@/core/script/act';
+import { ACT_ASKS, ACT_VESSELS, FROM, VERBS } from '@/core/script/act';
 
 const conventions = z
   .strictObject({
@@ -268,7 +268,7 @@ const actOut = z.object({
   portionMl: z.number().nullable(),
   per: z.enum(['batch', 'mix', 'piece']),
   until: z.string().nullable().describe('What to look for.'),
-  asks: z.enum(ASKS).nullable().describe('What leads: the look, the time, or the look without a clock.'),
+  asks: z.enum(ACT_ASKS).nullable().describe('What leads: the look, the time, or the look without a clock.'),
   far: z
     .object({ words: z.string(), count: z.number(), unit: z.enum(['turns', 'seconds']) })
     .nullable()

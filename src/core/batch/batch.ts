@@ -40,7 +40,7 @@ export interface StandIn {
 }
 
 /** How a batch is made, as house and formula had it when it was begun. */
-export interface Making {
+export interface BatchMaking {
   readonly ways: Ways;
   /** What is done otherwise, act by act. */
   readonly edits: readonly ActEdit[];
@@ -84,7 +84,7 @@ export interface Batch {
   /** Ways the formula has of its own; the house's else. */
   readonly ways: Partial<Ways>;
   /** How it is made, as it was begun; null: a batch from before that was kept. */
-  readonly making?: Making | null;
+  readonly making?: BatchMaking | null;
   /** When its last piece was off the heat, ms since 1970; null: none was tapped. */
   readonly lastOffAt: number | null;
   /** What was noted while it was made, in the order it happened. */

@@ -9,7 +9,7 @@ import { scalesOf } from '../pantry/gear';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import { waysMade } from '../script/pan-fat';
-import { HURRIED, type Making } from './batch';
+import { type BatchMaking, HURRIED } from './batch';
 import type { Exactness } from './exactness';
 import { type PlanAsked, type Planned, plannedSheet, type Ready, readyFor } from './plan';
 import { endsAsked } from './pourings';
@@ -51,7 +51,7 @@ export interface WholePlan extends MadeAs {
   readonly planned: Planned;
   /** Every mix, and what is made beside it. */
   readonly sheet: readonly SheetLine[];
-  readonly making: Making;
+  readonly making: BatchMaking;
   /** The ways it is made in: the house's, the formula's, and what measuring by eye and its own fat make of them. */
   readonly ways: Ways;
 }
@@ -80,7 +80,7 @@ export function planOf(q: WholeAsked): Result<WholePlan, CannotScale> {
     sideLines(side, people, n + 1, find, { ...house, exactness: q.exactness }),
   );
   const sheet = [...planned.value.sheet, ...beside];
-  const making: Making = { ways: kitchenOf(q.formula, house).ways, edits: q.formula.edits, told: {} };
+  const making: BatchMaking = { ways: kitchenOf(q.formula, house).ways, edits: q.formula.edits, told: {} };
   const ways = waysMade({ ...making.ways, ...(q.exactness === 'eye' && HURRIED) }, sheet);
   return { ok: true, value: { ...made, driver, ready: ready.value, planned: planned.value, sheet, making, ways } };
 }

@@ -8,14 +8,14 @@ import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import type { Script } from '../script/act';
 import { scriptOf } from '../script/script';
-import type { Making } from './batch';
+import type { BatchMaking } from './batch';
 import { madeAs, planOf } from './plan-of';
 import type { SheetLine } from './sheet-line';
 import { ONE } from './split';
 import type { CannotScale } from './worth';
 
 /** What of the card's word the formula has taken, with its words: ways, and the portion that its method tells. */
-function toldAndTaken(f: Formula, house: Kitchen): Making['told'] {
+function toldAndTaken(f: Formula, house: Kitchen): BatchMaking['told'] {
   const told: Record<string, string> = {};
   for (const e of f.edits) if (e.do === 'way' && e.words !== undefined) told[e.act] = e.words;
   const portion = factsTold(f.cardNotes, kitchenOf(f, house).conventions).find(
@@ -27,7 +27,7 @@ function toldAndTaken(f: Formula, house: Kitchen): Making['told'] {
 }
 
 /** How a batch of a formula is made, kept with it when it is begun. */
-export const makingOf = (f: Formula, house: Kitchen): Making => ({
+export const makingOf = (f: Formula, house: Kitchen): BatchMaking => ({
   ways: kitchenOf(f, house).ways,
   edits: f.edits,
   told: toldAndTaken(f, house),

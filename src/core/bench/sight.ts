@@ -8,7 +8,6 @@ import { restsOnFill } from '../balance/fills';
 import { fixesFor } from '../balance/fixes';
 import { blendOf } from '../balance/lines';
 import { swapsFor } from '../balance/swaps';
-import { scriptOfFormula } from '../batch/script-of-formula';
 import { atOnce } from '../batter/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
@@ -16,7 +15,7 @@ import { factsTold } from '../card/told/told';
 import { allergensSaid } from '../facts/account';
 import { type Finding, findingKey, heard } from '../findings/finding';
 import { sameEdit } from '../formula/act-edits';
-import { counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
+import { atEnd, counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
 import { formulaLines, isAddIn } from '../formula/lines';
@@ -27,8 +26,9 @@ import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
 import { type FatLine, houseFatLines } from '../script/pan-fat';
+import { scriptOf } from '../script/script';
 import { editSaid, editsTold, tellsActs } from '../script/told-acts';
-import { lineOffers } from '../script/told-lines';
+import { lineOffers, scriptLineOf } from '../script/told-lines';
 
 /** An ingredient as it is picked. */
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
@@ -191,17 +191,25 @@ function offersOn(b: Bench, lines: readonly FormulaLine[]): readonly Offer[] {
   return [
     ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
     ...moved,
-    ...actOffers(b, conventions),
+    ...actOffers(b, lines, conventions),
   ];
 }
 
 /** Minutes and heat that the method tells, of acts that this formula has. */
-function actOffers(b: Bench, conventions: KitchenConventions): readonly Offer[] {
+function actOffers(b: Bench, lines: readonly FormulaLine[], conventions: KitchenConventions): readonly Offer[] {
   const facts = factsTold(b.formula.cardNotes, conventions);
   if (!facts.some(tellsActs)) return [];
-  const made = scriptOfFormula(b.formula, b.house, b.end);
-  if (!made.ok) return [];
-  const { acts } = made.value;
+  const { kind, school } = atEnd(b.formula, b.end);
+  const { ways } = kitchenOf(b.formula, b.house);
+  // which acts there are hangs on the lines as they stand: no plan is worked for it
+  const { acts } = scriptOf({
+    lines: lines.filter((l) => l.ingredient !== null && l.side === null).map(scriptLineOf),
+    kind,
+    ways,
+    pourings: [{ name: null, kind, school }],
+    find: (id) => findIngredient(id, conventions.own),
+    units: b.house.units,
+  });
   return editsTold(facts, acts, true).map((edit) => ({
     what: 'act',
     edit,

@@ -90,7 +90,7 @@ export interface HowFar {
 export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
 export type JoinPart = (typeof JOIN_PARTS)[number];
 
-export const ASKS = ['cue', 'clock', 'cue alone'] as const;
+export const ACT_ASKS = ['cue', 'clock', 'cue alone'] as const;
 
 export interface ScriptAct extends Origin {
   /** Verb, object, and from the second of its kind on a number: an edit finds it again by this. */
@@ -116,7 +116,7 @@ export interface ScriptAct extends Origin {
   /** How far it is mixed, counted. */
   readonly far: HowFar | null;
   /** What leads, where something is turned or taken off: the look, the time, or the look without a clock. */
-  readonly asks: (typeof ASKS)[number] | null;
+  readonly asks: (typeof ACT_ASKS)[number] | null;
   /** Minutes that what comes out keeps where it stands; null: as long as one likes. */
   readonly keepsMin: number | null;
   /** Acts that have to be over before. */

@@ -1,5 +1,5 @@
 /** What a script is put together with: what is asked, what all acts hang on, and the acts so far. */
-import type { ActEdit } from '../formula/act-edits';
+import type { ActEdit, EditOf } from '../formula/act-edits';
 import type { KindId } from '../formula/kinds';
 import type { WayId } from '../formula/schools';
 import type { Ways } from '../formula/ways';
@@ -132,7 +132,7 @@ const timed = (m: ScriptAct['minutes'], all: number): ScriptAct['minutes'] => ({
 });
 
 /** The act with the numbers of an edit, those that are an edit's to change. */
-function editedBy(set: Extract<ActEdit, { do: 'set' }> | undefined, a: ScriptAct): ScriptAct {
+function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
   const minutes = set?.minutes !== undefined && canTime(a) ? timed(a.minutes, set.minutes) : null;
   const heatC = set?.heatC !== undefined && canHeat(a) ? ([set.heatC, set.heatC] as const) : null;
   return minutes || heatC
@@ -147,8 +147,8 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
   /** A mix that an act left out would have given is what it would have taken. */
   const same = new Map<string, string>();
   const used = new Set<ActEdit>();
-  const editOf = <D extends 'set' | 'leave'>(what: D, id: string): Extract<ActEdit, { do: D }> | undefined => {
-    return edits.findLast((x): x is Extract<ActEdit, { do: D }> => x.do === what && x.act === id);
+  const editOf = <D extends 'set' | 'leave'>(what: D, id: string): EditOf<D> | undefined => {
+    return edits.findLast((x): x is EditOf<D> => x.do === what && x.act === id);
   };
   const take = (t: ScriptTake): ScriptTake =>
     t.of === 'mix' && same.has(t.id) ? { ...t, id: same.get(t.id) ?? t.id } : t;

@@ -90,7 +90,7 @@ export function foldingIn(s: Acts): Folding | null {
   };
 }
 
-export interface AtTheHeat {
+interface AtTheHeat {
   readonly zoneC: Zone;
   readonly cues: Cues;
   /** Seconds. */

@@ -13,7 +13,7 @@ import {
   swappedSchema,
   unswappedSchema,
 } from '@/contract/stored';
-import type { Batch, LogRow, Making, Outcome, StandIn, Verdict } from '@/core/batch/batch';
+import type { Batch, BatchMaking, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import type { Exactness } from '@/core/batch/exactness';
 import type { Known } from '@/core/batch/known';
@@ -112,7 +112,7 @@ const KNOWN: JsonColumn<Known | null> = {
   schema: knownSchema,
   fresh: null,
 };
-const MAKING: JsonColumn<Making | null> = {
+const MAKING: JsonColumn<BatchMaking | null> = {
   at: 'batches.making',
   called: 'how it is made',
   schema: makingSchema,
@@ -261,7 +261,7 @@ export interface NewBatch {
   readonly headcount?: string | null;
   /** Allergens of its ingredients as they are known now. */
   readonly known?: Known;
-  readonly making: Making | null;
+  readonly making: BatchMaking | null;
 }
 
 /** The last making of the formula, where its change for next time is being tried. */

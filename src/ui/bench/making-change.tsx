@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import {
   type ActEdit,
+  type EditOf,
   MOST_ACT_MIN,
   MOST_DOES_CHARS,
   ownActId,
@@ -17,7 +18,7 @@ import { Form } from '../kit/form';
 import { TypedNumber } from '../kit/typed-number';
 
 const capital = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1)}`;
-export const nameOf = (a: ScriptAct): string =>
+export const actName = (a: ScriptAct): string =>
   capital(a.verb === 'do' ? a.of : `${a.verb} ${a.of === 'piece' ? 'each' : a.of}`);
 
 /** Where numbers are changed that are no act's own. */
@@ -35,7 +36,7 @@ export interface Edits {
 
 /** A number of an act, typed over; emptied, it is what it would be by itself. */
 function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: ScriptAct; readonly units: Units }) {
-  const set = edits.find((e): e is Extract<ActEdit, { do: 'set' }> => e.do === 'set' && e.act === a.id);
+  const set = edits.find((e): e is EditOf<'set'> => e.do === 'set' && e.act === a.id);
   const put = (part: { readonly minutes?: number | undefined; readonly heatC?: number | undefined }): void => {
     const { words: _, ...was } = set ?? { do: 'set' as const, act: a.id };
     const { minutes, heatC } = { ...was, ...part };
@@ -57,7 +58,7 @@ function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: Scri
         <span className="inline-flex items-center gap-1.5">
           <span className="inline-block w-20">
             <TypedNumber
-              label={`${nameOf(a)}: minutes`}
+              label={`${actName(a)}: minutes`}
               value={String(Number((a.minutes?.all ?? 0).toFixed(2)))}
               wrong={(x) => (x > 0 && x <= MOST_ACT_MIN ? null : `More than 0, at most ${MOST_ACT_MIN} min.`)}
               onCommit={(minutes) => put({ minutes })}
@@ -72,7 +73,7 @@ function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: Scri
         <span className="inline-flex items-center gap-1.5">
           <span className="inline-block w-20">
             <TypedNumber
-              label={`${nameOf(a)}: degrees`}
+              label={`${actName(a)}: degrees`}
               value={heat}
               wrong={(x) =>
                 celsiusFrom(x, units) >= 30 && celsiusFrom(x, units) <= 400 ? null : 'No heat of a kitchen.'
@@ -146,7 +147,7 @@ function Besides({ act: a, edits, onEdits, onDone }: Edits & { readonly act: Scr
 }
 
 /** What can be done about an act. */
-export function Change({
+export function ActControls({
   act: a,
   acts,
   edits,
@@ -154,14 +155,14 @@ export function Change({
   units,
 }: Edits & { readonly act: ScriptAct; readonly acts: readonly ScriptAct[]; readonly units: Units }) {
   const [adding, setAdding] = useState(false);
-  const own = edits.find((e): e is Extract<ActEdit, { do: 'own' }> => e.do === 'own' && e.act === a.id);
+  const own = edits.find((e): e is EditOf<'own'> => e.do === 'own' && e.act === a.id);
   if (own)
     return (
       <div className="flex flex-wrap items-end gap-2">
         <Choice
           label="Before"
           value={own.before}
-          options={acts.filter((x) => x.verb !== 'do').map((x) => ({ value: x.id, label: nameOf(x) }))}
+          options={acts.filter((x) => x.verb !== 'do').map((x) => ({ value: x.id, label: actName(x) }))}
           onChange={(before) => onEdits(edits.map((e) => (e === own ? { ...own, before } : e)))}
         />
         <TypedMinutes own={own} edits={edits} onEdits={onEdits} />
@@ -185,7 +186,7 @@ export function Change({
   );
 }
 
-function TypedMinutes({ own, edits, onEdits }: Edits & { readonly own: Extract<ActEdit, { do: 'own' }> }) {
+function TypedMinutes({ own, edits, onEdits }: Edits & { readonly own: EditOf<'own'> }) {
   return (
     <span className="inline-flex items-center gap-1.5">
       <span className="inline-block w-20">

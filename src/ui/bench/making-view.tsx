@@ -9,7 +9,7 @@ import type { From, ScriptAct, ScriptTake } from '@/core/script/act';
 import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
 import { useUnits } from '../units';
-import { Change, type Edits, nameOf } from './making-change';
+import { ActControls, actName, type Edits } from './making-change';
 import type { BenchAction } from './state';
 
 const WHOSE: Readonly<Record<From, string>> = {
@@ -92,7 +92,7 @@ export function MakingView({ bench, send }: { readonly bench: Bench; readonly se
                   <span className="text-soft tabular-nums">{n + 1}.</span>
                   <span className="min-w-0">
                     <span className="flex flex-wrap items-baseline justify-between gap-x-3">
-                      <strong className="text-rim">{nameOf(a)}</strong>
+                      <strong className="text-rim">{actName(a)}</strong>
                       <span className={`text-sm ${a.from === 'usual' ? 'text-soft' : 'font-semibold'}`}>
                         {factsOfAct(a, units).join(' · ')}
                       </span>
@@ -107,7 +107,7 @@ export function MakingView({ bench, send }: { readonly bench: Bench; readonly se
                     {WHOSE[a.from]}
                     {a.words ? <q className="ml-1">{a.words}</q> : null}
                   </p>
-                  <Change act={a} acts={acts} edits={edits} onEdits={onEdits} units={units} />
+                  <ActControls act={a} acts={acts} edits={edits} onEdits={onEdits} units={units} />
                 </div>
               </details>
             </li>
