@@ -10,7 +10,8 @@ interface YieldClaim {
   readonly text: string;
 }
 
-const MAKES = /\b(?:makes?|yields?|yield:?|gives?)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
+const MAKES =
+  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
@@ -25,8 +26,9 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const n =
       /^(?:an?\b|half|one\b|the\b)/i.test(at) && !/^(?:an?|one)\s+(?:dozen|couple)/i.test(at) ? null : readNumber(at);
     if (!n) continue;
-    const low = n.low.valueOf();
-    const high = n.high?.valueOf() ?? low;
+    const dozen = /^\s*dozen\b/i.test(at.slice(n.length)) ? 12 : 1;
+    const low = dozen * n.low.valueOf();
+    const high = n.high ? dozen * n.high.valueOf() : low;
     const unit =
       /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i.test(
         at.slice(n.length),
@@ -40,10 +42,12 @@ export function yieldClaim(notes: string): YieldClaim | null {
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds|enough for)\s*:?\s*(?:about\s+)?|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
         row,
       );
-    const n = m ? readNumber(row.slice(m.index + m[0].length)) : null;
+    const n = m
+      ? readNumber(row.slice(m.index + m[0].length).replace(/^a (?:family|party|crowd|table) of /i, ''))
+      : null;
     const people = n ? (n.high ?? n.low).valueOf() : 0;
     if (people >= 1 && people <= 10_000) return { people, text: row.trim() };
   }

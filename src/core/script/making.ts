@@ -20,6 +20,8 @@ export interface ScriptLine extends HeldLine {
   readonly goes?:
     | { readonly to: 'foam' | 'fried' | 'late'; readonly words: string; readonly min?: number | null }
     | undefined;
+  /** Of a fat: the words by which a method browns it. */
+  readonly browned?: string | undefined;
   /** Of a fat: what of it stays for the pan, and what something is fried in first. */
   readonly panShare?: Portioned | undefined;
   readonly fryShare?: Portioned | undefined;

@@ -30,7 +30,7 @@ const categoryOf = (l: ScriptLine, find: Find): string | undefined => find(l.par
 const isFat = (l: ScriptLine, find: Find): boolean => categoryOf(l, find) === 'fat';
 
 const WHIPS_WITH =
-  /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}\b(?:with|and|adding|raining in|together with)\b([^.;]*)|\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i;
+  /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}?\b(?:with|and|adding|raining in|together with)\b([^.;]*)|\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i;
 const FRIES =
   /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+)\b[^.;]*/iu;
 const IN_FAT = /\bin\s+(?:about\s+)?([^.;]*?)\s*(?:of\s+)?(?:the\s+)?(?:butter|oil|lard|fat)\b/i;
@@ -40,6 +40,8 @@ const HALF_FOR_PAN =
   /\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)?[^.;]{0,30}\bfor the (?:pan|skillet|griddle|iron)\b|\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)\b[^.;]{0,30}\b(?:in|into) the (?:hot )?(?:pan|skillet)\b/i;
 const LATE =
   /\b(?:in the morning|next (?:morning|day)|just before (?:you )?(?:cook|bak|fry|pour)\w*|after the rest)\b/i;
+const BROWNS =
+  /\bbrown (?:the |your )?butter\b|\bbutter\b[^.;]{0,40}\b(?:browned|nut[- ]brown|hazel(?:nut)?|smells? (?:of nuts|nutty))/i;
 const GOES_IN = /\b(?:beat|stir|whisk|add|mix|fold)\b/i;
 
 /** The share of a fat that a text speaks of: a half, a third, or an amount of it; null where it does not say. */
@@ -52,20 +54,26 @@ function shareIn(said: string, l: ScriptLine, house: KitchenConventions, find: F
   return of?.ok && l.grams && of.value.grams > 0 && of.value.grams <= l.grams ? of.value.grams / l.grams : null;
 }
 
+/** What of a fat one clause keeps for the pan, fries something in, or browns; null: nothing. */
+function movedFat(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
+  if (HALF_FOR_PAN.test(c.text)) return { panShare: { share: 0.5, words: c.text } };
+  const fried = FRIES.exec(c.text);
+  const said = fried ? IN_FAT.exec(fried[0])?.[1] : undefined;
+  const share = said === undefined ? null : shareIn(said, l, house, find);
+  if (share !== null) return { fryShare: { share, words: c.text } };
+  if (BROWNS.test(c.text) && names(c.text, l, find) && !/brown/i.test(`${l.preparation} ${l.text}`))
+    return { preparation: [l.preparation, 'browned'].filter(Boolean).join(', '), browned: c.text };
+  return null;
+}
+
 /** Where one clause moves a line; null where it leaves it. */
 function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
-  const category = categoryOf(l, find);
-  if (category === 'sugar') {
+  if (categoryOf(l, find) === 'sugar') {
     const beside = WHIPS_WITH.exec(c.text);
     if (beside && names(beside[1] ?? beside[2] ?? '', l, find)) return { goes: { to: 'foam', words: c.text } };
   }
-  if (isFat(l, find)) {
-    if (HALF_FOR_PAN.test(c.text)) return { panShare: { share: 0.5, words: c.text } };
-    const fried = FRIES.exec(c.text);
-    const said = fried ? IN_FAT.exec(fried[0])?.[1] : undefined;
-    const share = said === undefined ? null : shareIn(said, l, house, find);
-    if (share !== null) return { fryShare: { share, words: c.text } };
-  }
+  const fat = isFat(l, find) ? movedFat(c, l, house, find) : null;
+  if (fat) return fat;
   if (LATE.test(c.sentence) && GOES_IN.test(c.text) && l.moment === undefined && names(c.text, l, find))
     return { moment: 'rest', goes: { to: 'late', words: c.text } };
   return null;
@@ -151,12 +159,17 @@ export function lineOffers(
     const says = (m: Moment): string => `${name}: ${MOMENT_NAMES[m]}`;
     if (l.goes && (l.moment === 'fried' || l.moment === 'rest'))
       return [{ what: 'moment', key: l.key, moment: l.moment, says: says(l.moment), words: l.goes.words }];
+    const browned: readonly Offer[] =
+      l.browned === undefined
+        ? []
+        : [{ what: 'rows', key: l.key, rows: [`${line.text}, browned`], says: `${name}: browned`, words: l.browned }];
     const share = lines.some((x) => x.use === 'pan' && x.ingredient?.id === line.ingredient?.id) ? 0 : forThePan(l);
-    if (share <= SOME || line.grams === null) return [];
+    if (share <= SOME || line.grams === null) return browned;
     const pan = `${writtenGrams(share * line.grams)} ${name} for the pan`;
     const words = l.panShare?.words ?? l.fryShare?.words ?? '';
     if (share >= ALL_OF_IT) return [{ what: 'rows', key: l.key, rows: [pan], says: `${name}: for the pan`, words }];
-    const rows = [rewriteAmount(line, (1 - share) * line.grams, house), pan];
+    const kept = rewriteAmount(line, (1 - share) * line.grams, house);
+    const rows = [browned.length > 0 ? `${kept}, browned` : kept, pan];
     return [
       {
         what: 'rows',

@@ -15,14 +15,21 @@ function toldWords(i: Item): string {
   return i.do === 'enter' ? `a note (${i.entry.act.what})` : 'a note struck out';
 }
 
-/** The records are away, and what is done meanwhile is kept; or they refused something, and the rest went on. */
+/**
+ * The records are away, and what is done meanwhile is kept: told over the foot of the screen, so that nothing moves that
+ * a finger is about to press. Or they refused something, and the rest went on.
+ */
 export const Trouble = ({ log }: { readonly log: Pick<OpenEventLog, 'trouble' | 'aside' | 'resolve'> }) => (
   <>
     {log.trouble === null ? null : (
-      <Notice weight="look" role="status">
-        <CloudOff size={18} aria-hidden className="mr-1 inline" />
-        {log.trouble}
-      </Notice>
+      <div className="pointer-events-none fixed inset-x-0 bottom-0 z-20 mx-auto max-w-5xl p-2 max-md:bottom-14 print:hidden">
+        <div className="rounded-hold border-2 border-rim">
+          <Notice weight="look" role="status">
+            <CloudOff size={18} aria-hidden className="mr-1 inline" />
+            {log.trouble}
+          </Notice>
+        </div>
+      </div>
     )}
     {log.aside.length === 0 ? null : (
       <Notice weight="stop" role="alert">

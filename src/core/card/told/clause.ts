@@ -50,7 +50,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t|do not|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:matter|worry))|do not(?! (?:matter|worry))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
@@ -92,19 +92,25 @@ export function clausesOf(notes: string): readonly Clause[] {
 }
 
 const MINUTES: readonly (readonly [RegExp, number])[] = [
-  [/\ba quarter of an hour\b|\ba quarter[- ]hour\b/i, 15],
+  [/\ba (?:good |full |short )?quarter of an hour\b|\ba (?:good |full )?quarter[- ]hour\b/i, 15],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
-  [/\b(?:half an|a half) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i, 30],
+  [
+    /\b(?:half an|a (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
+    30,
+  ],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
   [
-    /\bover ?night\b|\b(?:a|the|one) (?:whole )?night\b(?! before)|\ball night\b|\büber nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/i,
+    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/iu,
     720,
   ],
-  [/\ban hour or (?:so|two|more)\b|\ban hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i, 60],
+  [
+    /\ban hour or (?:so|two|more)\b|\b(?:an|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
+    60,
+  ],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
   [/\ba minute and a half\b/i, 1.5],
-  [/\b(?:a|another) minute\b/i, 1],
+  [/\b(?:a|another) (?:full |good )?minute\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],
 ];
 const PER: readonly (readonly [RegExp, number])[] = [
@@ -114,7 +120,7 @@ const PER: readonly (readonly [RegExp, number])[] = [
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];
 const AMOUNT_WORD =
-  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|forty-five|sixty|ninety)\b)/giu;
+  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
 
 /** The middle of a number or a range, and how many characters it took. */
 export function middle(text: string): { readonly value: number; readonly length: number } | null {
@@ -130,8 +136,27 @@ export interface Time {
   readonly end: number;
 }
 
+/** Numbers of other tongues, and what stands between two of them, as figures that are as long as the words. */
+const FIGURES: readonly (readonly [RegExp, string])[] = (
+  [
+    ['zwei|deux|dos', '2'],
+    ['drei|trois|tres', '3'],
+    ['vier|quatre|cuatro', '4'],
+    ['fünf|cinq|cinco', '5'],
+    ['zehn|dix|diez', '10'],
+    ['fünfzehn|quinze|quince', '15'],
+    ['zwanzig|vingt|veinte', '20'],
+    ['dreißig|dreissig|trente|treinta', '30'],
+  ] as const
+).map(([words, n]) => [new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu'), n]);
+const inFigures = (text: string): string =>
+  FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text)
+    .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
+    .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');
+
 /** Every length of time in a clause, minutes, in the order they stand. */
-export function timesIn(text: string): readonly Time[] {
+export function timesIn(said: string): readonly Time[] {
+  const text = inFigures(said);
   const out: Time[] = [];
   for (const [re, min] of MINUTES) {
     const m = re.exec(text);

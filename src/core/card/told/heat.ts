@@ -4,15 +4,17 @@ import type { Clause, ToldFact } from './clause';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
-export const OVEN = /\b(?:oven|bake|baked|roast)\b/i;
-const HOLDING = /\b(?:keep(?: \w+){0,2} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven))\b/i;
+export const OVEN = /\b(?:oven|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+const HOLDING =
+  /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|finished ones|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE = /\b(?:griddle|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
 const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
 
 /** What a heat is of: the thing nearest before it, or else behind. */
 function heatOf(text: string, sentence: string, at: number): string {
   // of two heats in one clause each has the last that is done before it
-  const done = [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
+  const done =
+    [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
   const kinds: readonly (readonly [RegExp, string])[] = [
@@ -27,7 +29,7 @@ function heatOf(text: string, sentence: string, at: number): string {
 }
 
 const DEGREES =
-  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*)?\s*([CF])?\b(?!\s*(?:g|ml|kg|%|min|sec|cm|people|pieces))/gi;
+  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*|grad\b\s*|grados\b\s*|degrés\s*)?\s*([CF])?\b(?!\s*(?:g|ml|kg|%|min|sec|cm|people|pieces))/gi;
 /** Degrees that no oven and no griddle is set to are no heat, C. */
 const LEAST_C = 20;
 const MOST_C = 320;
@@ -45,7 +47,7 @@ function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, a
   for (const m of text.matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
     const n = (Number(a) + Number(b ?? a)) / 2;
-    const marked = unit !== undefined || /°|º|degree/i.test(all);
+    const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
     if (!marked && !(heats && /^\d{3}$/.test(a))) continue;
     const f = unit ? /f/i.test(unit) : n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
     const c = f ? F_TO_C(n) : n;
@@ -59,16 +61,23 @@ const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
 const ON_DIAL = /\bon (?:a )?(?:low|medium|high)\b/i;
 const DIAL =
   /\b(low|medium|moderate|high)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
+const ONLY_DIAL = /^(?:on |at )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
 const NUMBERED = /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b/i;
 
 /** "Medium low", or the number on a knob; null where none is told. */
-function dialIn({ text }: Clause): string | null {
+function dialIn({ text, sentence }: Clause): string | null {
   const number = NUMBERED.exec(text)?.[1];
   if (number !== undefined) return number;
   const m = DIAL.exec(text);
+  const alone = ONLY_DIAL.test(text) && (SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
   if (
     !m ||
-    !(/\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) || (SURFACE.test(text) && m[2]) || ON_DIAL.test(text))
+    !(
+      alone ||
+      /\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) ||
+      (SURFACE.test(text) && m[2]) ||
+      ON_DIAL.test(text)
+    )
   )
     return null;
   return m[0]

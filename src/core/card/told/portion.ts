@@ -5,15 +5,15 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:ladle|pour|drop|scoop|spoon|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a piece|at a time|of batter|using|by)\b/i;
+  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoop|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per) (?:each|every|one|a|cake|pancake|waffle|crepe|piece)|apiece|a piece|each|at a time|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por) (?:each|every|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
-const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle/i;
+const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, taken }: Clause): readonly ToldFact[] {
@@ -41,7 +41,7 @@ const UNDER = /^(?:a scant|a bit under|a bit less than|a little (?:less|under)(?
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|measure|scoop|ladle|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and)$/i;
+  /^(?:batter|measure|scoop|ladle|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 5;
 const MOST_ML = 500;
@@ -91,7 +91,32 @@ const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 const POURS_ALONE = /^(?:then |and )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
 const AT_THE_HEAT = /\b(?:swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
 
-export function portionsTold(c: Clause, house: KitchenConventions): readonly ToldFact[] {
+/** So much that it covers or fills what it is poured into: how much that is, the cook says. */
+const FILLS =
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base) of|(?:half|two[- ]thirds|three[- ]quarters) full|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+const AMOUNT_ALONE = /^(?:about |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
+
+/** @param then the clause that follows: "a ladleful each, 50 ml" */
+export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
+  const told = portionsIn(c, house);
+  const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
+  if (open && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text)) {
+    const amount = portionAt(then.text.replace(/^(?:about|some|say|roughly) /i, ''), then, house);
+    if (amount) return [...told.filter((f) => f !== open), amount];
+  }
+  const fills = told.some((f) => f.fact === 'portion') ? null : FILLS.exec(c.text);
+  if (
+    !fills ||
+    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|kelle|louche|cucharón)/i.test(
+      c.text,
+    )
+  )
+    return told;
+  const taken = c.taken === 'told' ? ('asked' as const) : c.taken;
+  return [...told, { fact: 'portion', value: fills[0].toLowerCase(), unit: null, of: 'piece', words: c.text, taken }];
+}
+
+function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
   const by = BY.exec(text)?.[1]

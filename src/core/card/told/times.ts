@@ -1,6 +1,6 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
 import { type Clause, clausesOf, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
-import { OVEN } from './heat';
+import { OVEN, SURFACE } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -11,15 +11,16 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
     /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?)\b(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
-  [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
+  [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:ruhen|quellen|gehen lassen|reposer|reposar|descansar|rest|rests|resting|rested|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?rise|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
-  /\b(?:chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico)\b/i;
+  /\b(?:cold rest|rest (?:it |the batter )?cold|chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
-const NO_REST = /\b(?:bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+const NO_REST =
+  /\b(?:wait\b[^,;.]*\b(?:turn|flip|bubbl|edge)|bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -41,20 +42,28 @@ export function restDenied(notes: string): string | null {
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)/i;
+  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes)\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b/i;
 
-export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefined): readonly ToldFact[] {
+/** A clause that says how long, and does nothing. */
+const TIME_ALONE =
+  /^(?:for |some |about |around |roughly |at least |say |up to |a good |a full |only |just )*(?:\d|an?\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+/** And one that says how it stands meanwhile. */
+const IDLE =
+  /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$|^(?:for |some |about |around |roughly |at least |say |up to |a good |a full )*(?:\d|an?\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+
+/** @param then the clauses that follow it */
+export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause[]): readonly ToldFact[] {
   // how long it keeps is no rest
   if (/\bkeeps?\b(?! it\b| the batter\b)/i.test(text)) return [];
   const waits = GIVEN_TIME.test(text);
   const chills = CHILLS.test(text);
   if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
-  // "let it rest, some ten minutes"
-  const after =
-    then?.sentence === sentence && /^(?:some|about|around|roughly|for|at least|say)\b/i.test(then.text)
-      ? then.text
-      : '';
-  const time = timesIn(text)[0] ?? timesIn(after)[0];
+  // "let it rest, covered, some ten minutes": in the clauses that do nothing else
+  const after = then
+    .slice(0, 2)
+    .filter((c, n) => c.sentence === sentence && (IDLE.test(c.text) || (n === 1 && IDLE.test(then[0]?.text ?? ''))))
+    .find((c) => TIME_ALONE.test(c.text))?.text;
+  const time = timesIn(text)[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
   if (!time) return [];
   const what = text.replace(/\b(?:while|until|till)\b.*/i, '');
   const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
@@ -67,19 +76,30 @@ export function restsIn({ text, sentence, taken }: Clause, then: Clause | undefi
   return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
 }
 
-const EACH_SIDE = /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b/i;
+const EACH_SIDE =
+  /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\b(?:por|de) (?:cada )?lado\b/iu;
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
-const COOKS = /\b(?:cook|fry|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown))\b/i;
-const TURNED = /\b(?:turn|flip|other side|second side|(?:then|and) (?:about )?(?:one|two|three|\d))\b/i;
+const COOKS =
+  /\b(?:cook|fry|cuire|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+const TURNED =
+  /\b(?:turn|flip|retourne[rz]|wenden|voltear|la vuelta|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?after (?:about )?$/i;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$/i;
-const NUMBER_FIRST = /^(?:about\s+)?(?:\d|one|two|three|four|five)/i;
+const NUMBER_FIRST =
+  /^(?:about\s+)?(?:\d|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
+/** Behind the turn. */
+const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
+/** A turn by itself: what is timed next is the second side. */
+const TURNS = /^(?:then )?(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*$/i;
+/** Each side by its place. */
+const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b/i;
 const TAKES = /\btakes? (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
-const BAKED = /\b(?:waffle iron|in the iron|moderate oven|hot oven|gas (?:mark )?\d)\b/i;
+const BAKED =
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|steam)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
 
@@ -100,7 +120,7 @@ function bothSides(c: Clause): readonly ToldFact[] {
   if (!time) return [];
   const second =
     /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text) ??
-    /\bon (?:one|the first)(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=\S+(?:\s+minutes?)? on the (?:other|second))/i.exec(
+    /\bon (?:one|the first)(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=(?:\S+\s+){1,4}on the (?:other|second))/i.exec(
       c.text,
     );
   const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
@@ -114,15 +134,20 @@ function bothSides(c: Clause): readonly ToldFact[] {
 const goesOn = (c: Clause, before: Clause | undefined): boolean =>
   before?.sentence === c.sentence || TURNED.test(c.text);
 
+/** A number without its unit is in that of what was said before it. */
+const inUnitOf = (before: Clause | undefined, n: number | undefined): number | undefined =>
+  n !== undefined && /\bsec(?:ond)?s\b/i.test(before?.text ?? '') ? n / 60 : n;
+
 /** Minutes of the second side, behind the first: "then two", "turn and cook 2 more minutes". */
 function secondSide(c: Clause, before: Clause | undefined): number | null {
   const min =
     timesIn(c.text)[0]?.min ??
-    (NUMBER_FIRST.test(c.text) ? middle(c.text.replace(/^about\s+/i, ''))?.value : undefined) ??
-    middle(/\b(?:give it|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
+    (NUMBER_FIRST.test(c.text) ? inUnitOf(before, middle(c.text.replace(/^about\s+/i, ''))?.value) : undefined) ??
+    middle(/\b(?:give (?:it|them)|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
     middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
   if (min === undefined || min > MOST_A_SIDE) return null;
-  return TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
+  const turned = before !== undefined && TURNS.test(before.text);
+  return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
 /** Minutes of one side, or of a bake; and whether the second side follows. */
@@ -131,14 +156,22 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
   if (!time) return null;
   if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const waffle = /\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text));
-  if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle)
+  // "oven 425, twenty minutes"
+  const ofOven = OVEN.test(c.sentence) && TIME_ALONE.test(c.text) && !SURFACE.test(c.sentence);
+  if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle || ofOven)
     return { fact: minutes('bake', time.min, c), isFirst: false };
+  if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
+  if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   if (!COOKS.test(c.sentence) && !TAKES.test(c.text) && !(TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text)))
     return null;
   if (time.min > MOST_A_SIDE || FAT_BROWNS.test(c.text)) return null;
   if (TURNED_FIRST.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
-  return { fact: minutes('firstSide', time.min, c), isFirst: TURNED.test(rest) || TURNED.test(then?.text ?? '') };
+  const isFirst = /\bbefore (?:you )?(?:turn|flip)/i.test(c.text);
+  return {
+    fact: minutes('firstSide', time.min, c),
+    isFirst: isFirst || TURNED.test(rest) || TURNED.test(then?.text ?? ''),
+  };
 }
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
@@ -147,14 +180,17 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   let isFirst = false;
   for (const [n, c] of clauses.entries()) {
     const before = clauses[n - 1];
-    if (!goesOn(c, before)) isFirst = false;
+    if (!goesOn(c, before) && !(before && TURNS.test(before.text))) isFirst = false;
+    if (TURNS.test(c.text) && timesIn(c.text).length === 0) isFirst ||= out.at(-1)?.fact === 'firstSide';
     const both = bothSides(c);
     if (both.length > 0) {
       out.push(...both);
       isFirst = both.length === 1;
       continue;
     }
-    if ((RESTS.test(c.text) && !COOKS.test(c.text)) || GIVEN_TIME.test(c.text)) continue;
+    // how long what was just said to rest does so
+    const ofRest = before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text);
+    if (ofRest || (RESTS.test(c.text) && !COOKS.test(c.text)) || GIVEN_TIME.test(c.text)) continue;
     const second = isFirst ? secondSide(c, before) : null;
     if (second !== null) {
       out.push(minutes('secondSide', second, c));

@@ -1,4 +1,6 @@
 /** What a method tells, fact by fact, and what of it is no act: what is denied, left to taste, or another's way. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
 import { FACTS, TAKEN } from './clause';
 import { restDenied } from './times';
@@ -27,7 +29,7 @@ test.each([
   ['Chill it for at least an hour.', 'chill 60 min'],
   ['Let stand 20 to 30 minutes, covered.', 'rest 25 min batter'],
   ['Pour 60 ml, swirl, cook 1 minute, turn, 30 seconds.', 'portion 60 ml piece, firstSide 1 min, secondSide 0.5 min'],
-  ['Pour in 60 ml, and whisk it smooth.', ''],
+  ['Pour in 60 ml, and whisk it smooth.', 'mix smooth'],
   ['Blend milk and flour until smooth and let it stand 20 minutes.', 'rest 20 min batter, mix smooth'],
   ['Give it half an hour on the counter under a cloth.', 'rest 30 min batter'],
   ['The batter wants a night in the fridge.', 'chill 720 min'],
@@ -250,4 +252,41 @@ test('a batter that is not rested is told so, and nothing else that does not sta
   ];
   expect(denied.filter((s) => restDenied(s) === null)).toEqual([]);
   expect(not.filter((s) => restDenied(s) !== null)).toEqual([]);
+});
+
+/** A sentence, and the facts that it tells. */
+const [READ = [], OPEN = []] = readFileSync(join(__dirname, '../corpus/methods.tsv'), 'utf8')
+  .split('-----\n')
+  .map((part) =>
+    part
+      .split('\n')
+      .filter((row) => row.trim() !== '' && !row.startsWith('#'))
+      .map((row) => row.split('\t') as [text: string, facts?: string]),
+  );
+const SLACK: Partial<Record<string, number>> = { heat: 1 };
+/** Facts that a sentence was to tell and did not, and those that it told besides. */
+function apart([text, facts = '']: readonly [string, string?]): readonly string[] {
+  const all = factsTold(text, FRESH_CONVENTIONS);
+  const got = all.filter((f) => f.taken === 'told');
+  const wanted = facts.split('; ').filter(Boolean);
+  const is = (f: (typeof all)[0], want: string): boolean => {
+    const [, fact = '', value = '', of] = /^(\w+)=(.+?)(?: of ([\w-]+))?$/.exec(want) ?? [];
+    if (f.fact !== fact || (of !== undefined && fact !== 'panFat' && f.of !== of)) return false;
+    const n = Number(value);
+    return typeof f.value === 'number' ? Math.abs(f.value - n) <= (SLACK[fact] ?? 0.15) : f.value === value;
+  };
+  return [
+    ...wanted.filter((w) =>
+      w.includes('=asked')
+        ? !all.some((f) => f.taken === 'asked' && f.fact === w.split('=')[0])
+        : !got.some((f) => is(f, w)),
+    ),
+    ...got.filter((f) => !wanted.some((w) => is(f, w))).map((f) => `told besides: ${f.fact}=${f.value}`),
+  ];
+}
+test('of 274 sentences of methods each tells its facts, and no other', () => {
+  expect(READ).toHaveLength(268);
+  expect(READ.map((row) => [row[0], apart(row)]).filter(([, a]) => a?.length)).toEqual([]);
+  // what is not read yet tells nothing wrongly
+  expect(OPEN.flatMap((row) => apart(row).filter((a) => a.startsWith('told besides')))).toEqual([]);
 });

@@ -12,7 +12,7 @@ import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
 
 const FAT_NAME =
-  '((?:a mix(?:ture)? of )?butter and (?:a little )?oil|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|cooking spray|spray|margarine|fat)';
+  '((?:a mix(?:ture)? of )?(?:butter and (?:a little )?oil|oil and (?:a little )?butter)|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|cooking spray|spray|margarine|fat)';
 const PAN_FAT: readonly RegExp[] = [
   new RegExp(
     `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
@@ -26,10 +26,21 @@ const PAN_FAT: readonly RegExp[] = [
     `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate)\\b`,
     'i',
   ),
+  new RegExp(
+    `\\b((?:plenty of|a little|some|a (?:thin )?(?:film|knob|drop|smear|slick) of|enough)\\s+)${FAT_NAME}\\b[^,;.]{0,15}\\b(?:in|on|over|across) (?:the|a|your) (?:hot )?(?:pan|griddle|skillet|iron|plate)\\b`,
+    'i',
+  ),
 ];
 /** Fat told by its verb alone: a buttered paper, a spray, a swirl of oil. */
 const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
-  [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:a )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
+  [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:an? )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
+  [/\bin (butterschmalz|butter|öl|schmalz)\b[^,;.]{0,20}\b(?:aus)?(?:backen|braten)\b/i, '', 'a little'],
+  [/\b(?:cuire|dorer|poêler)\b[^,;.]{0,50}\bdans (?:du |le |un peu de )?(beurre|huile|saindoux)\b/i, '', 'a little'],
+  [
+    /\b(?:freír|cocinar|dorar)\b[^,;.]{0,20}\b(?:en|con) (?:un poco de )?(mantequilla|aceite|manteca)\b/i,
+    '',
+    'a little',
+  ],
   [/\bspray (?:the )?(?:pan|griddle|iron|skillet|plates?)\b/i, 'spray', 'sprayed'],
   [
     /\b(?:swirl|film|drop|splash|dash|slick|knob|bit|little) of (oil|butter|lard|fat)\b[^,;.]{0,20}\b(?:heat|shimmer|pan|skillet)/i,
@@ -40,14 +51,14 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
 ];
 
 const FAT_IDS: readonly (readonly [RegExp, string])[] = [
-  [/clarified|ghee/i, 'butter-clarified'],
-  [/butter/i, 'butter-unsalted'],
+  [/clarified|ghee|butterschmalz/i, 'butter-clarified'],
+  [/butter|beurre|mantequilla/i, 'butter-unsalted'],
   [/olive/i, 'oil-olive'],
   [/coconut/i, 'oil-coconut'],
-  [/lard/i, 'lard'],
+  [/lard|schmalz|saindoux|manteca/i, 'lard'],
   [/dripping|bacon/i, 'tallow'],
   [/margarine/i, 'margarine'],
-  [/spray|oil|fat/i, 'oil-vegetable'],
+  [/spray|oil|fat|öl|huile|aceite/i, 'oil-vegetable'],
 ];
 
 function panFatIn({ text, taken }: Clause): readonly ToldFact[] {
@@ -83,29 +94,33 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'firm',
-    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\bstiff\b|\bstiffly beaten\b/i,
+    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\b(?:stiff|firm)\b|\bstiffly beaten\b|\bneige\b|\bpunto de nieve\b|\bsteif(?:e[mn])?\b[^,;.]{0,20}\b(?:schnee|schlagen)\b|\beischnee\b/i,
   },
-  { fact: 'whites', value: 'soft', is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b/i },
+  {
+    fact: 'whites',
+    value: 'soft',
+    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly)\b/i,
+  },
   {
     fact: 'fold',
     value: 'thirds',
-    is: /\b(?:a|one) third of (?:the |them)|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
+    is: /\b(?:a|one) third of (?:the |them)|\bfold (?:in |through )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
   },
   {
     fact: 'fold',
     value: 'once',
-    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?in(?: gently)?$|\bfold (?:it|them) in\b)/i,
+    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?in(?: gently)?$|\bfold (?:it|them) in\b|\bunterheben\b)/i,
   },
   { fact: 'mix', value: 'blender', is: /\b(?:blender|food processor|liquidi[sz]er|blitz)\b/i },
   {
     fact: 'mix',
     value: 'smooth',
-    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*smooth\b|\bno lumps?\b|\blump[- ]free\b|\bsmooth batter\b/i,
+    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*smooth\b|\bno lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bsmooth batter\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}\bsmooth\b/i,
   },
   {
     fact: 'mix',
     value: 'just',
-    is: /\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till) just (?:combined|mixed|together|blended|moistened|wet)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
+    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) worry about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till) just (?:combined|mixed|together|blended|moistened|wet)\b|\bjust (?:until|till|enough)\b|\blumps? (?:are fine|are ok|stay|is fine|remain|are good)\b|\blumps and all\b|\bmix(?:ed)? (?:only )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
   },
   { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
   {
@@ -113,7 +128,11 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
     value: 'several',
     is: /\b(?:keep turning|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
   },
-  { fact: 'turns', value: 'once', is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?once\b/i },
+  {
+    fact: 'turns',
+    value: 'once',
+    is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?once\b|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b/i,
+  },
 ];
 const AHEAD =
   /\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
@@ -139,7 +158,7 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
     'turned',
   ],
   [
-    /\b(?:sprinkle|scatter|dot|press|drop|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into)\s+(?:the\s+)?(?:(?:raw|wet|poured)\s+)?(?:batter|face|cakes?|pancakes?|each|them)/i,
+    /\b(?:sprinkle|scatter|dot|press|drop|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into)\s+(?:the\s+)?(?:(?:raw|wet|poured)\s+)?(?:batter|face|side|top|cakes?|pancakes?|each|them)/i,
     'poured',
   ],
   [
@@ -149,6 +168,8 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
   [/\b(?:drop|scatter|sprinkle) (?:a few |some )?([a-z -]{3,30}?)\s+onto each\b/i, 'poured'],
   [/^top (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'topped'],
   [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
+  [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to each (?:cake|pancake|waffle|crepe|one|piece)\b/i, 'poured'],
+  [/\bstir (?:a few |some |the )?([a-z -]{3,30}?) (?:through|in) (?:last|at the end|just before)\b/i, 'folded'],
   [/\bfold in (?:a few |some |the )?([a-z -]{3,30}?)(?:\s+(?:last|at the end|gently|after|just before)|$)/i, 'folded'],
   [/\bfold (?:the )?([a-z -]{3,30}?) in\b[^,;.]*\b(?:last|end|just before)\b/i, 'folded'],
   [/\bpress (?:slices|pieces|a few|some) of ([a-z -]{3,30}?) (?:into|onto|on)\b/i, 'poured'],
@@ -158,7 +179,9 @@ function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly
   const before = /\b(?:just )?before (?:you )?(?:turn|flip)/i.test(text);
   for (const [re, moment] of MOMENTS) {
     const m = re.exec(text);
-    const i = m?.[1] ? readLine(m[1].trim(), house).ingredient : null;
+    const i = m?.[1]
+      ? readLine(m[1].trim().replace(/ (?:slices|pieces|halves|chunks|rounds)$/i, ''), house).ingredient
+      : null;
     if (i && i.id !== 'egg-white')
       return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
   }
@@ -170,8 +193,8 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   const clauses = clausesOf(notes);
   const all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
-      ...restsIn(c, clauses[n + 1]),
-      ...portionsTold(c, house),
+      ...restsIn(c, clauses.slice(n + 1, n + 3)),
+      ...portionsTold(c, house, clauses[n + 1]),
       ...heatsIn(c),
       ...panFatIn(c),
       ...wordsIn(c),
@@ -184,10 +207,13 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   const serves = servingClaim(notes);
   if (serves)
     all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
+  // a fold in thirds that is told in two clauses is one
+  const thirds = all.some((f) => f.fact === 'fold' && f.value === 'thirds' && f.taken === 'told');
   const seen = new Set<string>();
   return [...all]
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
     .filter((f) => {
+      if (thirds && f.fact === 'fold' && f.value === 'once') return false;
       const key = `${f.fact} ${f.value} ${f.of}`;
       if (seen.has(key)) return false;
       seen.add(key);
