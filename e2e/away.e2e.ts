@@ -35,7 +35,7 @@ test('a save while the database is away is refused, kept, and goes in later', as
 
 test('ticks made while the server is gone survive a reload and catch up', async ({ page, kitchen, expected }) => {
   // what was on its way when the server went comes in halves
-  expected.push(/net::ERR_(?:CONNECTION_|INCOMPLETE_CHUNKED)|Failed to fetch/);
+  expected.push(/net::ERR_(?:CONNECTION_|SOCKET_NOT_CONNECTED|INCOMPLETE_CHUNKED)|Failed to fetch/);
   await page.goto('/');
   await page
     .getByRole('link', { name: /^Weigh/ })

@@ -161,6 +161,65 @@ test.describe('at a time of its own', () => {
   });
 });
 
+test('one making on every page: whites with their sugar in a bowl of their own, butter browned, a night in the cold, soda in the morning', async ({
+  page,
+}) => {
+  await page.goto('/formulas/new');
+  await page
+    .getByLabel(/Paste a card, as it is/)
+    .fill(
+      'Night-watch cakes\n300 g flour\n5 g instant yeast\n450 g milk\n3 eggs, separated\n40 g butter\n20 g sugar\n4 g salt\n2 g baking soda\n\n' +
+        'Brown the butter; half goes into the batter, the other half is for the pan. Whisk all but the soda, cover and leave it in the fridge overnight. ' +
+        'In the morning stir in the soda. Whip the whites firm with the sugar and fold them in in thirds. Griddle at 185 C, two minutes a side.',
+    );
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  const says = page.getByRole('region', { name: 'What the card says' });
+  await says.getByRole('button', { name: /^Take all/ }).click();
+  const bench = page.getByRole('region', { name: 'Sheet' });
+  await expect(bench.getByText('whipped with the whites')).toBeVisible();
+  await page.getByRole('radio', { name: 'Making' }).click();
+  const act = (name: string) =>
+    page.getByRole('region', { name: 'Making' }).getByRole('listitem').filter({ hasText: name });
+  await expect(act('Brown butter')).toContainText('20 g');
+  await expect(act('Whip whites')).toContainText('20 g Granulated sugar');
+  await expect(act('Whip whites')).toContainText('keeps 15 min');
+  await expect(act('Rest batter')).toContainText('12 h');
+  await expect(act('Stir in baking soda')).toBeVisible();
+  await expect(act('Preheat griddle')).toContainText('185 °C');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  await choose(page, 'Sauces and sides', 'Weir apple filling');
+  /** Whites and soda stand apart, on the sheet as at the weigh-in. */
+  const apart = async (of: ReturnType<typeof page.getByRole>): Promise<void> => {
+    await expect(of.getByRole('heading', { name: 'Whites, in a clean bowl' })).toBeVisible();
+    await expect(of.getByRole('heading', { name: 'After the rest' })).toBeVisible();
+    await expect(of.getByRole('heading', { name: 'For the pan' })).toBeVisible();
+  };
+  const sheet = page.getByRole('region', { name: 'Mixing sheet' });
+  await apart(sheet);
+  await expect(sheet).toContainText('Whip the whites to firm peaks');
+  await expect(sheet).toContainText('Rest 12 h, covered and chilled.');
+  const batch = await start(page);
+  await expect(page.getByRole('button', { name: /^A clean, dry bowl for the whites/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Small pot for what is melted/ })).toBeVisible();
+  await toWeighIn(page);
+  await apart(page.getByRole('main'));
+  await expect(page.getByRole('region', { name: 'Whites, in a clean bowl' })).toContainText('Granulated sugar');
+  await tickAll(page);
+  const steps = joining(page).getByRole('list').last();
+  await expect(steps).toContainText('Last, after the rest: whip the whites to firm peaks');
+  await page.goto(`${batch}/plan`);
+  const day = page.getByRole('region', { name: 'Time line' });
+  for (const step of ['Brown the butter', 'Whip the whites, fold them in', 'Cook Weir apple filling'])
+    await expect(day.getByText(step, { exact: false }).first()).toBeVisible();
+  await page.goto(`${batch}/griddle`);
+  await expect(page.getByText('185 °C').first()).toBeVisible();
+  await axe(page);
+});
+
 test('almond drink stands in: told before it is taken, marked on the sheet, named on the notice, and a print before it is called out', async ({
   page,
 }) => {

@@ -4,7 +4,8 @@ import type { Script, ScriptAct } from '../script/act';
 import type { SheetLine } from './sheet-line';
 
 /** An add-in that goes on at the heat, and never into the bowl. */
-export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean => l.moment !== undefined && l.moment !== 'rest';
+export const atTheHeat = (l: Pick<SheetLine, 'moment'>): boolean =>
+  l.moment !== undefined && l.moment !== 'rest' && l.moment !== 'whipped';
 
 /** What stands under every sheet. */
 export const RAW =

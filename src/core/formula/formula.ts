@@ -9,11 +9,15 @@ import { type ActEdit, waysIn } from './act-edits';
 import type { KindId, Rail } from './kinds';
 import type { Kitchen } from './kitchen-settings';
 
-/** When a line goes in, where that is not with its bowl: an add-in at any moment, other lines after the rest. */
-export const MOMENTS = ['bowl', 'rest', 'fried', 'poured', 'flip', 'top'] as const;
+/**
+ * When a line goes in, where that is not with its bowl: an add-in at any moment, other lines with the whites or after
+ * the rest.
+ */
+export const MOMENTS = ['bowl', 'whipped', 'rest', 'fried', 'poured', 'flip', 'top'] as const;
 export type Moment = (typeof MOMENTS)[number];
 export const MOMENT_NAMES: Readonly<Record<Moment, string>> = {
   bowl: 'stirred into the bowl',
+  whipped: 'whipped with the whites',
   rest: 'in after the rest',
   fried: 'fried first, in the pan',
   poured: 'sprinkled on the poured face',

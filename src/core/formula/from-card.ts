@@ -313,7 +313,17 @@ export function offersFrom(
   if (denied !== null)
     out.push({ what: 'way', way: 'rest', value: 'none', says: wayName('rest', 'none'), words: denied });
   // of each matter the first school that the method speaks for
+  const whites = told.find((f) => f.fact === 'whites');
+  if (whites)
+    out.push({
+      what: 'way',
+      way: 'whites',
+      value: whites.value,
+      says: wayName('whites', whites.value),
+      words: whites.words,
+    });
   for (const way of WAY_IDS) {
+    if (way === 'whites') continue;
     for (const [value, choice] of choicesOf(way)) {
       const m = choice.card?.exec(notes);
       if (!m) continue;

@@ -25,7 +25,7 @@ import { powderStrength } from './powder-age';
  */
 const momentOf = (e: Entry, line: Line): Moment | null => {
   if (isAddIn(line)) return e.moment ?? (line.ingredient?.id === 'lemon-zest' ? null : 'bowl');
-  return line.use === 'batter' && e.moment === 'rest' ? 'rest' : null;
+  return line.use === 'batter' && (e.moment === 'rest' || e.moment === 'whipped') ? e.moment : null;
 };
 
 export const isAddIn = (l: Line): boolean =>

@@ -201,12 +201,10 @@ export const MATTERS = {
     choices: {
       soft: {
         name: 'soft peaks, folded in one go',
-        card: /\bsoft(?:\s+\w+)?\s+peaks?\b/i,
         does: { whites: { peaks: 'soft peaks', fold: 'fold them in in one go' } },
       },
       firm: {
         name: 'firm peaks, folded in thirds',
-        card: /\b(?:stiff|firm)(?:\s+\w+)?\s+peaks?\b/i,
         does: { whites: { peaks: 'firm peaks', fold: 'fold in a third to loosen it, then the other two' } },
       },
     },

@@ -34,7 +34,7 @@ export function addInsOf(
   const inOne = (pieces: number | null): number | null => (pieces === null ? null : pieces / mixesIn(batch.split));
   return batch.sheet.flatMap((l) => {
     const { moment } = l;
-    if (moment === undefined || moment === 'rest' || moment === 'fried') return [];
+    if (moment === undefined || moment === 'rest' || moment === 'fried' || moment === 'whipped') return [];
     if ((l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
     // what is of one end alone goes on its pieces alone
     if (l.forEnd !== undefined && l.forEnd !== of.name) return [];

@@ -115,8 +115,9 @@ function parted({ q, acts, own }: SoFar): Parted {
       keepsMin: 30,
     });
   const apart = eggs.length > 0;
-  const others = base.filter((l) => !whipped.includes(l) && l.goes?.to !== 'foam');
-  const intoFoam = base.filter((l) => l.goes?.to === 'foam');
+  // without whites nothing is whipped with them
+  const intoFoam = whipped.length === 0 ? [] : base.filter((l) => l.moment === 'whipped' && !whipped.includes(l));
+  const others = base.filter((l) => !whipped.includes(l) && !intoFoam.includes(l));
   return {
     dry: others.filter((l) => l.vessel === 'dry'),
     wet: others.filter((l) => l.vessel === 'wet'),

@@ -222,7 +222,7 @@ const bare = (name: string): string => name.replace(/ \(.*\)$/, '').toLowerCase(
 export const listed = (lines: readonly ScriptLine[]): string => lines.map((l) => bare(l.name)).join(', ');
 /** Goes into the bowl with the others, for all that is made of it. */
 export const ofTheBase = (l: ScriptLine): boolean =>
-  l.moment === undefined && l.forEnd === undefined && bowlShare(l) > SOME;
+  (l.moment === undefined || l.moment === 'whipped') && l.forEnd === undefined && bowlShare(l) > SOME;
 export const line = (l: ScriptLine, share = 1): ScriptTake => ({ of: 'line', id: l.key, share });
 /** What of a line goes into its bowl: less what is parted off for the pan. */
 const bowlShare = (l: ScriptLine): number => 1 - (l.panShare?.share ?? 0) - (l.fryShare?.share ?? 0);

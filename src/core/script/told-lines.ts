@@ -70,7 +70,8 @@ function movedFat(c: Clause, l: ScriptLine, house: KitchenConventions, find: Fin
 function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
   if (categoryOf(l, find) === 'sugar') {
     const beside = WHIPS_WITH.exec(c.text);
-    if (beside && names(beside[1] ?? beside[2] ?? '', l, find)) return { goes: { to: 'foam', words: c.text } };
+    if (beside && names(beside[1] ?? beside[2] ?? '', l, find))
+      return { moment: 'whipped', goes: { to: 'foam', words: c.text } };
   }
   const fat = isFat(l, find) ? movedFat(c, l, house, find) : null;
   if (fat) return fat;
@@ -157,7 +158,7 @@ export function lineOffers(
     if (!line) return [];
     const name = namedOn(line).toLowerCase();
     const says = (m: Moment): string => `${name}: ${MOMENT_NAMES[m]}`;
-    if (l.goes && (l.moment === 'fried' || l.moment === 'rest'))
+    if (l.goes && (l.moment === 'fried' || l.moment === 'rest' || l.moment === 'whipped'))
       return [{ what: 'moment', key: l.key, moment: l.moment, says: says(l.moment), words: l.goes.words }];
     const browned: readonly Offer[] =
       l.browned === undefined

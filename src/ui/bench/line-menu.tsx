@@ -70,7 +70,7 @@ export function LineMenu({
       }),
       ...where(can.wait, {
         name: `When: ${MOMENT_NAMES[line.moment ?? 'bowl']}`,
-        items: (['bowl', 'rest'] as const).map((m) => ({
+        items: (['bowl', 'whipped', 'rest'] as const).map((m) => ({
           name: MOMENT_NAMES[m],
           off: m === (line.moment ?? 'bowl'),
           act: choose({ moment: m === 'bowl' ? undefined : m }),
