@@ -22,8 +22,11 @@ function toldWords(i: Item): string {
 export const Trouble = ({ log }: { readonly log: Pick<OpenEventLog, 'trouble' | 'aside' | 'resolve'> }) => (
   <>
     {log.trouble === null ? null : (
-      <div className="pointer-events-none fixed inset-x-0 bottom-0 z-20 mx-auto max-w-5xl p-2 max-md:bottom-14 print:hidden">
-        <div className="rounded-hold border-2 border-rim">
+      <div
+        data-over-foot
+        className="pointer-events-none fixed inset-x-0 bottom-0 z-20 mx-auto max-w-5xl p-2 max-md:bottom-14 print:hidden"
+      >
+        <div className="overflow-hidden rounded-hold border-2 border-rim">
           <Notice weight="look" role="status">
             <CloudOff size={18} aria-hidden className="mr-1 inline" />
             {log.trouble}
