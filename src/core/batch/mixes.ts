@@ -11,7 +11,7 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import type { Numbers } from '../numbers';
 import type { Bowl } from '../pantry/gear';
 import { FOAM_STANDS_MIN } from '../script/foam';
-import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
+import { BETWEEN_S } from '../script/on-heat';
 
 /** The most one arm mixes at a time; ours. */
 export const BY_HAND_G = 5000;
@@ -67,7 +67,7 @@ export const acrossOf = (kindId: KindId, a: Pick<Numbers, 'thickness'>, portionM
 
 /**
  * Pieces a minute off the gear there is.
- * @param timedS seconds a piece takes here, where earlier batches say; else the kind's usual
+ * @param onHeat seconds a piece lies on the heat, and whether earlier batches say so
  * @returns null where the kitchen has noted nothing the kind is made on
  */
 export function paceOf(
@@ -75,18 +75,18 @@ export function paceOf(
   kindId: KindId,
   a: Pick<Numbers, 'thickness'>,
   portionMl: number,
-  timedS: number | null,
+  onHeat: { readonly seconds: number; readonly timed: boolean },
   lit: Lit = AS_USUAL,
 ): Pace | null {
   const surfaces = surfacesFor(house.gear, kindId, acrossOf(kindId, a, portionMl), lit);
   const on = surfaces.map((s) => s.name);
   const atOnce = placesIn(surfaces);
   if (atOnce === 0) return null;
-  const seconds = (timedS ?? onHeatS(USUAL_TIMES[kindId])) + BETWEEN_S;
+  const seconds = onHeat.seconds + BETWEEN_S;
   return {
     perMin: (60 * atOnce) / seconds,
     atOnce,
-    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a ${FILLING_NAMES[kindId]}${timedS === null ? '' : ' as timed here'}`,
+    why: `${atOnce} at once on ${on.join(', ')}, ${Math.round(seconds)} s a ${FILLING_NAMES[kindId]}${onHeat.timed ? ' as timed here' : ''}`,
   };
 }
 

@@ -176,12 +176,12 @@ test('the pace is what lies on the gear at once, over its time on the heat', () 
     { id: 'j', sort: 'iron', name: 'Other', holdsMl: 300, pieces: 4 },
     { id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 },
   ] as const;
-  const waffles = paceOf({ gear }, 'waffle', { thickness: null }, 100, 210);
+  const waffles = paceOf({ gear }, 'waffle', { thickness: null }, 100, { seconds: 210, timed: true });
   // six at once, 210 s and half a minute between
   expect(waffles?.atOnce).toBe(6);
   expect(waffles?.perMin).toBeCloseTo(1.5, 9);
-  expect(paceOf({ gear }, 'crepe', { thickness: null }, 60, 70)?.perMin).toBeCloseTo(0.6, 9);
-  expect(paceOf({ gear: [] }, 'crepe', { thickness: null }, 60, 70)).toBeNull();
+  expect(paceOf({ gear }, 'crepe', { thickness: null }, 60, { seconds: 70, timed: true })?.perMin).toBeCloseTo(0.6, 9);
+  expect(paceOf({ gear: [] }, 'crepe', { thickness: null }, 60, { seconds: 70, timed: true })).toBeNull();
   expect(loadsOf(185, 18)).toEqual({ full: 10, last: 5, toFill: 13 });
   expect(loadsOf(36, 18)).toEqual({ full: 2, last: 0, toFill: 0 });
 });
@@ -468,7 +468,7 @@ test('how many fit is one number: what the plan counts are the places the board 
           { on: ['g', 'p'], most: 6 },
         ]) {
           const places = placesIn(surfacesFor(gear, 'griddle', acrossOf('griddle', a, ml), lit));
-          expect(paceOf({ gear }, 'griddle', a, ml, null, lit)?.atOnce ?? 0).toBe(places);
+          expect(paceOf({ gear }, 'griddle', a, ml, { seconds: 230, timed: false }, lit)?.atOnce ?? 0).toBe(places);
           if (lit.most) expect(places).toBeLessThanOrEqual(lit.most);
         }
       },
@@ -481,7 +481,16 @@ test('with nothing noted no place is assumed; how many lie at once is what the c
   expect(surfacesFor([], 'griddle')).toEqual([]);
   const said = surfacesFor([], 'griddle', 10, { on: null, most: 5 });
   expect(said.map((s) => s.slots.length)).toEqual([5]);
-  expect(paceOf({ gear: [] }, 'griddle', { thickness: null } as never, 60, 120, { on: null, most: 5 })).toMatchObject({
+  expect(
+    paceOf(
+      { gear: [] },
+      'griddle',
+      { thickness: null } as never,
+      60,
+      { seconds: 120, timed: true },
+      { on: null, most: 5 },
+    ),
+  ).toMatchObject({
     atOnce: 5,
   });
 });

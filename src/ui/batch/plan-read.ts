@@ -1,6 +1,7 @@
 /**
  * What is typed on a plan, read as what it asks: its driver, its portion, its split, and what is taken from the store.
  */
+
 import { circumstancesOf } from '@/core/analyse-formula';
 import { type Driver, hasTestPiece, portionOf, wantedPieces } from '@/core/batch/driver';
 import type { KeptLot } from '@/core/batch/kept';
@@ -8,11 +9,12 @@ import { lifeOf, paceOf } from '@/core/batch/mixes';
 import { readyFor } from '@/core/batch/plan';
 import { madeAs } from '@/core/batch/plan-of';
 import { endsAsked } from '@/core/batch/pourings';
+import { scriptOfBatch } from '@/core/batch/script-of';
 import { mixesIn, ONE } from '@/core/batch/split';
 import { meansOf } from '@/core/batch/worth';
 import { surfacesFor } from '@/core/batter/surface';
 import { piecesOf } from '@/core/batter/volume';
-import type { Formula } from '@/core/formula/formula';
+import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines } from '@/core/formula/lines';
@@ -22,6 +24,8 @@ import { ovenPanfulMl, portionFor } from '@/core/pantry/gear';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
 import { typedNumber } from '@/core/quantity/typed';
+import { onHeatS } from '@/core/script/on-heat';
+import { heatIn } from '@/core/script/read';
 import { readBags } from './bags-part';
 import { readBeside } from './beside-part';
 import { readKept } from './kept-in-part';
@@ -79,6 +83,13 @@ function freshDriver(d: Driver | null, fromStore: number, wanted: number | null,
   return fresh > 0 ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) } : null;
 }
 
+/** s a piece lies on the heat as this formula is made, before any is timed: no line of it changes that. */
+function usualS({ formula, kind, school }: ReturnType<typeof madeAs>, house: Kitchen): number {
+  const { ways } = kitchenOf(formula, house);
+  const bare = { sheet: [], kind: kind.id, school: school.id, making: { ways, edits: formula.edits, told: {} } };
+  return onHeatS(heatIn(scriptOfBatch(bare, ways, () => undefined)).times);
+}
+
 export function readPlan(q: PlanTypedIn) {
   const { formula, house, shelf, stands: s } = q;
   // of two ends the first, where both are made
@@ -110,7 +121,14 @@ export function readPlan(q: PlanTypedIn) {
   const w = whole?.ok ? whole.value : null;
   const means = w && { ...meansOf(w.lines, w.before, w.all, fillsPan ? null : portionMl), factor: w.times };
   const wanted = driver ? wantedPieces(driver) : null;
-  const pace = paceOf(house, kind.id, card, portionMl, q.cycleS, s.lit);
+  const pace = paceOf(
+    house,
+    kind.id,
+    card,
+    portionMl,
+    q.cycleS === null ? { seconds: usualS(made, house), timed: false } : { seconds: q.cycleS, timed: true },
+    s.lit,
+  );
   const splitAsked = means && {
     massG: means.massG,
     volumeMl: means.volumeMl,
