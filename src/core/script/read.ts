@@ -97,6 +97,10 @@ interface AtTheHeat {
   readonly times: SideTimes;
 }
 
+/** One heat that is told is right within so many degrees: a griddle swings. */
+const SWINGS_C = 8;
+const zoneOf = ([low, high]: Zone): Zone => (low === high ? [low - SWINGS_C, high + SWINGS_C] : [low, high]);
+
 const seconds = (a: ScriptAct | undefined): number => Math.round(60 * (a?.minutes?.all ?? 0));
 
 /** How one of what is poured is cooked. @param n which of them, from 0 */
@@ -106,9 +110,8 @@ export function heatIn({ acts }: Acts, n = 0): AtTheHeat {
   const of = (verb: Verb): ScriptAct | undefined => actIn({ acts: mine }, verb);
   const preheat = mustBe(of('preheat'), 'preheat');
   const [turn, off, bake] = [of('turn'), of('take off'), of('bake')];
-  const [low, high] = preheat.heatC ?? [0, 0];
   return {
-    zoneC: [low, high],
+    zoneC: zoneOf(preheat.heatC ?? [0, 0]),
     cues: {
       pour: of('grease')?.until ?? '',
       first: (turn ?? bake)?.until ?? '',

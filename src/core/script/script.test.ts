@@ -4,7 +4,9 @@ import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
 import type { Script, ScriptAct } from './act';
 import type { ScriptAsked, ScriptLine } from './making';
+import { heatIn } from './read';
 import { scriptOf } from './script';
+import { stripOf } from './strip';
 
 const find = (id: string) => findIngredient(id);
 const line = (
@@ -184,6 +186,8 @@ test('edits: numbers and sentences follow, what is left out hands its mix on, an
   const s = scriptOf({ ...asked(WAFFLES, 'waffle'), edits });
   expect(act(s, 'preheat iron')).toMatchObject({ heatC: [200, 200], from: 'told', words: 'iron at 200' });
   expect(act(s, 'preheat iron').says[0]?.do).toBe('Heat: 200 °C, a drop of water dances.');
+  // a griddle swings: 8 degrees either way are right; six minutes are 360 s
+  expect(heatIn(s)).toMatchObject({ zoneC: [192, 208], times: { first: 360, second: null } });
   // an iron's minutes are hands for one of them alone
   expect(act(s, 'bake piece')).toMatchObject({ minutes: { all: 6, hands: 1 }, heatC: [200, 200], from: 'asked' });
   expect(ids(s)).not.toContain('cool butter');
@@ -195,4 +199,19 @@ test('edits: numbers and sentences follow, what is left out hands its mix on, an
   expect(act(s, 'rest batter').minutes?.all).toBe(10);
   // an edit and its undo give the same script
   expect(scriptOf({ ...asked(WAFFLES, 'waffle'), edits: [] })).toEqual(scriptOf(asked(WAFFLES, 'waffle')));
+});
+
+test('drawn, each act stands in its vessel, and what it takes comes from the act that gave it', () => {
+  const { acts } = scriptOf(asked(WAFFLES, 'waffle', { whites: 'firm' }));
+  const { columns, rows, flows } = stripOf({ acts });
+  expect(columns).toEqual(['counter', 'pot', 'clean bowl', 'large bowl', 'second bowl', 'surface', 'plate']);
+  const row = (id: string): number => rows.findIndex((r) => r.act.id === id);
+  expect(rows[row('whisk dry')]).toMatchObject({ column: 3, lines: ['l1', 'l2', 'l3', 'l5'] });
+  expect(flows.filter((f) => f.to === row('whisk wet')).map((f) => f.from)).toEqual([
+    row('separate eggs'),
+    row('cool butter'),
+  ]);
+  // nothing flows upwards, and each mix that is taken comes from somewhere
+  for (const f of flows) expect(f.from).toBeLessThan(f.to);
+  expect(flows).toHaveLength(acts.flatMap((a) => a.takes.filter((t) => t.of === 'mix')).length);
 });

@@ -10,6 +10,7 @@ import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
 import { useUnits } from '../units';
 import { ActControls, actName, type Edits } from './making-change';
+import { MakingStrip } from './making-strip';
 import type { BenchAction } from './state';
 
 const WHOSE: Readonly<Record<From, string>> = {
@@ -80,6 +81,7 @@ export function MakingView({ bench, send }: { readonly bench: Bench; readonly se
   return (
     <>
       <p className="text-sm text-soft">As sheet, set out, griddle and time line tell it. Open an act to change it.</p>
+      <MakingStrip acts={acts} lines={byKey} units={units} />
       <ol className="grid">
         {acts.map((a, n) => {
           const takes = a.takes.map((t) => takeSaid(t, byKey, units)).filter(Boolean);
