@@ -65,12 +65,13 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Line as written' }).first().focus();
   await page.getByRole('group', { name: 'Where Moonlight goes' }).waitFor();
   await shoot('card');
+  await page.getByRole('button', { name: 'Read it so' }).click();
   await page.getByRole('button', { name: /^Take all/ }).click();
   await page.getByRole('radio', { name: 'Making' }).click();
   // the panel is longer than a screen
   await page.setViewportSize({ width: 1280, height: 2400 });
   const making = page.getByRole('region', { name: 'Making' });
-  await making.getByText('Preheat iron').click();
+  await making.locator('summary').filter({ hasText: 'Preheat iron' }).click();
   await making.screenshot({ path: to('making') });
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto('/');
