@@ -271,7 +271,8 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await says.getByRole('button', { name: /^Take all/ }).click();
   await page.getByRole('radio', { name: 'Making' }).click();
   const making = page.getByRole('region', { name: 'Making' });
-  const act = (name: string) => making.getByRole('listitem').filter({ hasText: name });
+  const act = (name: string) =>
+    making.getByRole('listitem').filter({ has: page.locator('summary', { hasText: name }) });
   await expect(act('Preheat griddle')).toContainText('180 °C');
   // an act changed, one left out, one put before another: by keys alone
   await act('Melt butter').locator('summary').focus();
@@ -293,6 +294,10 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await page.getByLabel('Before it: what is done').fill('light the lamps');
   await page.keyboard.press('Enter');
   await expect(act('Light the lamps')).toContainText('5 min');
+  await act('Preheat griddle').locator('summary').click();
+  await act('Preheat griddle').getByLabel('A note on it').fill('hot first, then low');
+  await page.keyboard.press('Enter');
+  await expect(act('Preheat griddle').locator('summary')).toContainText('hot first, then low');
   await axe(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
@@ -300,6 +305,7 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await page.getByRole('radio', { name: 'Making' }).click();
   await expect(act('Light the lamps')).toBeVisible();
   await page.goto(`${page.url().split('?')[0]}/plan`);
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('Hot first, then low.');
   await page
     .getByRole('button', { name: /^Start/ })
     .first()

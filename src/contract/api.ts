@@ -273,6 +273,7 @@ const actOut = z.object({
     .object({ words: z.string(), count: z.number(), unit: z.enum(['turns', 'seconds']) })
     .nullable()
     .describe('How far it is mixed, counted.'),
+  note: z.string().nullable().describe("The cook's own, where no number says so."),
   keepsMin: z.number().nullable(),
   after: z.array(z.string()).describe('Acts that have to be over before.'),
   from: z.enum(FROM).describe("Whose word it is: the card's, the formula's own, the house's, or the kind's usual."),

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { MOST_SENTENCE_CHARS } from '@/core/card/items';
 import { VESSELS } from '@/core/card/parts';
-import { MOST_ACT_MIN, MOST_DOES_CHARS, MOST_EDITS } from '@/core/formula/act-edits';
+import { MOST_ACT_MIN, MOST_ACT_NOTE_CHARS, MOST_DOES_CHARS, MOST_EDITS } from '@/core/formula/act-edits';
 import {
   DRESSINGS,
   END_IDS,
@@ -70,6 +70,16 @@ export const actEditSchema = z.discriminatedUnion('do', [
     words: toldWords,
   }),
   z.object({ do: z.literal('leave'), act: actId, words: toldWords }),
+  z.object({
+    do: z.literal('note'),
+    act: actId,
+    note: z
+      .string()
+      .trim()
+      .min(1, 'Write the note.')
+      .max(MOST_ACT_NOTE_CHARS, `A note has at most ${MOST_ACT_NOTE_CHARS} characters.`),
+    words: toldWords,
+  }),
   z.object({
     do: z.literal('own'),
     act: actId,

@@ -24,6 +24,8 @@ export type ActEdit = Worded &
         readonly heatC?: number | undefined;
       }
     | { readonly do: 'leave'; readonly act: ActId }
+    /** What no number says: "hot first, then low". */
+    | { readonly do: 'note'; readonly act: ActId; readonly note: string }
     /** Something done besides, before another act: its id is what is done. Minutes, and of them with hands bound. */
     | {
         readonly do: 'own';
@@ -38,6 +40,7 @@ export type EditOf<D extends ActEdit['do']> = Extract<ActEdit, { readonly do: D 
 
 export const MOST_EDITS = 60;
 export const MOST_DOES_CHARS = 80;
+export const MOST_ACT_NOTE_CHARS = 200;
 /** Hours of one act: two days. */
 export const MOST_ACT_MIN = 2 * 24 * 60;
 

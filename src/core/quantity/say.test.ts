@@ -7,6 +7,7 @@ import {
   meq,
   millilitres,
   minutesAndSeconds,
+  minutesSaid,
   percent,
   pricePer,
 } from './say';
@@ -50,3 +51,7 @@ test.each([
   [minutesAndSeconds, 60, '1:00'],
   [minutesAndSeconds, 9, '0:09'],
 ])('%p says %d as %s', (say, x, text) => expect(say(x)).toBe(text));
+
+test('minutes of an act with their seconds, where there are some', () => {
+  expect([4.5, 20, 720, 1.25, 90].map(minutesSaid)).toEqual(['4:30 min', '20 min', '12 h', '1:15 min', '1 1/2 h']);
+});

@@ -140,6 +140,12 @@ export const meq = (x: number): string => `${trim(x, Math.abs(x) < 9.95 ? 1 : 0)
 /** Seconds as minutes and seconds: 145 is "2:25". */
 export const minutesAndSeconds = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
 
+/** Minutes with their seconds where there are some: "4:30 min", "20 min", "12 h". */
+export const minutesSaid = (min: number): string => {
+  const seconds = Math.round(60 * min);
+  return min < 60 && seconds % 60 !== 0 ? `${minutesAndSeconds(seconds)} min` : minutesOrHours(min);
+};
+
 /** Minutes, and whole hours from one on: "45 min", "12 h", "1 1/2 h". */
 export const minutesOrHours = (min: number): string => {
   if (min < 60) return `${trim(min, 0)} min`;

@@ -117,6 +117,8 @@ export interface ScriptAct extends Origin {
   readonly far: HowFar | null;
   /** What leads, where something is turned or taken off: the look, the time, or the look without a clock. */
   readonly asks: (typeof ACT_ASKS)[number] | null;
+  /** What the cook notes of it, where no number says so. */
+  readonly note: string | null;
   /** Minutes that what comes out keeps where it stands; null: as long as one likes. */
   readonly keepsMin: number | null;
   /** Acts that have to be over before. */

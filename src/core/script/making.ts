@@ -118,6 +118,7 @@ const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   until: null,
   far: null,
   asks: null,
+  note: null,
   keepsMin: null,
   says: [],
   from: 'usual',
@@ -132,6 +133,14 @@ const timed = (m: ScriptAct['minutes'], all: number): ScriptAct['minutes'] => ({
   all,
   hands: m === null ? 0 : m.hands === m.all ? all : Math.min(m.hands, all),
 });
+
+/** An act with its sentences, the cook's note among them: before the mixing, which is counted last, else behind. */
+function saying(a: ScriptAct, says: NonNullable<Given['says']>, note: string | null): ScriptAct {
+  const told = typeof says === 'function' ? says(a) : says;
+  if (note === null) return { ...a, says: told };
+  const own = { do: sentence(note), why: '' };
+  return { ...a, note, says: a.verb === 'combine' ? [own, ...told] : [...told, own] };
+}
 
 /** The act with the numbers of an edit, those that are an edit's to change. */
 function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
@@ -149,8 +158,13 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
   /** A mix that an act left out would have given is what it would have taken. */
   const same = new Map<string, string>();
   const used = new Set<ActEdit>();
-  const editOf = <D extends 'set' | 'leave'>(what: D, id: string): EditOf<D> | undefined => {
+  const editOf = <D extends 'set' | 'leave' | 'note'>(what: D, id: string): EditOf<D> | undefined => {
     return edits.findLast((x): x is EditOf<D> => x.do === what && x.act === id);
+  };
+  const noteOf = (id: string): string | null => {
+    const noted = editOf('note', id);
+    if (noted) used.add(noted);
+    return noted?.note ?? null;
   };
   const take = (t: ScriptTake): ScriptTake =>
     t.of === 'mix' && same.has(t.id) ? { ...t, id: same.get(t.id) ?? t.id } : t;
@@ -174,7 +188,7 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     };
     const edited = editedBy(set, plain);
     if (set && edited !== plain) used.add(set);
-    const act = { ...edited, says: typeof says === 'function' ? says(edited) : says };
+    const act = saying(edited, says, noteOf(id));
     const leave = canLeave(act) ? editOf('leave', id) : undefined;
     if (leave) {
       used.add(leave);

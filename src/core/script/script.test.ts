@@ -4,7 +4,7 @@ import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { findIngredient } from '../pantry/pantry';
 import type { Script, ScriptAct } from './act';
 import type { ScriptAsked, ScriptLine } from './making';
-import { heatIn } from './read';
+import { heatIn, joiningIn } from './read';
 import { scriptOf } from './script';
 import { stripOf } from './strip';
 
@@ -180,6 +180,8 @@ test('edits: numbers and sentences follow, what is left out hands its mix on, an
     { do: 'leave', act: 'cool butter' },
     { do: 'own', act: 'do warm the plates', before: 'plate piece', does: 'warm the plates', minutes: 10, hands: 1 },
     { do: 'set', act: 'turn piece', minutes: 2 },
+    { do: 'note', act: 'bake piece', note: 'hot first, then low' },
+    { do: 'note', act: 'combine dry and wet', note: 'in the blue bowl' },
     { do: 'set', act: 'rest batter', minutes: 90 },
     { do: 'leave', act: 'combine dry and wet' },
   ];
@@ -194,6 +196,9 @@ test('edits: numbers and sentences follow, what is left out hands its mix on, an
   expect(act(s, 'whisk wet').takes.map((t) => t.id)).toEqual(['l6', 'yolks', 'fat']);
   expect(act(s, 'plate piece').after).toContain('do warm the plates');
   expect(ids(s).indexOf('do warm the plates')).toBe(ids(s).indexOf('plate piece') - 1);
+  // a note is told on the sheet; before the mixing, which is counted last
+  expect(act(s, 'bake piece').says.at(-1)?.do).toBe('Hot first, then low.');
+  expect(joiningIn(s).steps[0]).toBe('In the blue bowl.');
   // a waffle is not turned; how long a batter rests is a way; and what combines can't be left out
   expect(s.idle.map((e) => e.act)).toEqual(['turn piece', 'rest batter', 'combine dry and wet']);
   expect(act(s, 'rest batter').minutes?.all).toBe(10);

@@ -3,6 +3,7 @@ import {
   type ActEdit,
   type EditOf,
   MOST_ACT_MIN,
+  MOST_ACT_NOTE_CHARS,
   MOST_DOES_CHARS,
   ownActId,
   withEdit,
@@ -146,6 +147,28 @@ function Besides({ act: a, edits, onEdits, onDone }: Edits & { readonly act: Scr
   );
 }
 
+/** A note on an act: what no number says. */
+function Note({ act: a, edits, onEdits }: Edits & { readonly act: ScriptAct }) {
+  const [note, setNote] = useState(a.note ?? '');
+  const keep = (): void => {
+    const said = note.trim();
+    const rest = edits.filter((e) => e.do !== 'note' || e.act !== a.id);
+    if (said !== (a.note ?? '')) onEdits(said === '' ? rest : withEdit(rest, { do: 'note', act: a.id, note: said }));
+  };
+  return (
+    <Form act={keep} className="w-full">
+      <Field
+        label="A note on it"
+        value={note}
+        maxLength={MOST_ACT_NOTE_CHARS}
+        placeholder="hot first, then low"
+        onChange={(e) => setNote(e.target.value)}
+        onBlur={keep}
+      />
+    </Form>
+  );
+}
+
 /** What can be done about an act. */
 export function ActControls({
   act: a,
@@ -181,6 +204,7 @@ export function ActControls({
         ) : null}
         {adding ? null : <Button onClick={() => setAdding(true)}>Do something before it</Button>}
       </div>
+      <Note key={a.note} act={a} edits={edits} onEdits={onEdits} />
       {adding ? <Besides act={a} edits={edits} onEdits={onEdits} onDone={() => setAdding(false)} /> : null}
     </>
   );

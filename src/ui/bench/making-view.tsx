@@ -4,7 +4,7 @@ import type { Bench } from '@/core/balance/bench';
 import { scriptOfFormula } from '@/core/batch/script-of-formula';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { type ActEdit, withoutEdits } from '@/core/formula/act-edits';
-import { minutesOrHours, temperature, type Units } from '@/core/quantity/say';
+import { minutesOrHours, minutesSaid, temperature, type Units } from '@/core/quantity/say';
 import type { From, ScriptAct, ScriptTake } from '@/core/script/act';
 import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
@@ -33,9 +33,7 @@ function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
   return [
     ...(a.vessel ? [a.vessel] : []),
     ...(m
-      ? [
-          `${minutesOrHours(m.all)}${m.hands > 0 && m.hands < m.all ? `, ${minutesOrHours(m.hands)} of it by hand` : ''}`,
-        ]
+      ? [`${minutesSaid(m.all)}${m.hands > 0 && m.hands < m.all ? `, ${minutesSaid(m.hands)} of it by hand` : ''}`]
       : []),
     ...(heatC ? [[...new Set(heatC)].map((c) => temperature(c, units)).join(' to ')] : []),
     ...(portionMl ? [`${Math.round(portionMl)} ml a piece`] : []),
@@ -99,6 +97,7 @@ export function MakingView({ bench, send }: { readonly bench: Bench; readonly se
                         {factsOfAct(a, units).join(' · ')}
                       </span>
                     </span>
+                    {a.note ? <span className="block text-[15px] font-semibold">{a.note}</span> : null}
                     {about.length > 0 ? <span className="block text-[15px]">{about.join(', ')}</span> : null}
                   </span>
                   <ChevronRight size={18} aria-hidden className="mt-0.5 text-rim group-open:rotate-90" />
