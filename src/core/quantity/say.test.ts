@@ -6,8 +6,8 @@ import {
   lift,
   meq,
   millilitres,
+  minutesAndParts,
   minutesAndSeconds,
-  minutesSaid,
   percent,
   pricePer,
 } from './say';
@@ -53,5 +53,5 @@ test.each([
 ])('%p says %d as %s', (say, x, text) => expect(say(x)).toBe(text));
 
 test('minutes of an act with their seconds, where there are some', () => {
-  expect([4.5, 20, 720, 1.25, 90].map(minutesSaid)).toEqual(['4:30 min', '20 min', '12 h', '1:15 min', '1 1/2 h']);
+  expect([4.5, 20, 720, 1.25, 90].map(minutesAndParts)).toEqual(['4:30 min', '20 min', '12 h', '1:15 min', '1 1/2 h']);
 });

@@ -141,7 +141,7 @@ export const meq = (x: number): string => `${trim(x, Math.abs(x) < 9.95 ? 1 : 0)
 export const minutesAndSeconds = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
 
 /** Minutes with their seconds where there are some: "4:30 min", "20 min", "12 h". */
-export const minutesSaid = (min: number): string => {
+export const minutesAndParts = (min: number): string => {
   const seconds = Math.round(60 * min);
   return min < 60 && seconds % 60 !== 0 ? `${minutesAndSeconds(seconds)} min` : minutesOrHours(min);
 };

@@ -11,7 +11,7 @@ interface Flow {
   readonly mix: string;
 }
 
-export interface Strip {
+interface Strip {
   readonly columns: readonly string[];
   /** An act a row: its column, and the lines that go into it there. */
   readonly rows: readonly { readonly act: ScriptAct; readonly column: number; readonly lines: readonly string[] }[];

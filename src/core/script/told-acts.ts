@@ -4,7 +4,7 @@
  */
 import type { FactId, ToldFact } from '../card/told/clause';
 import type { ActEdit } from '../formula/act-edits';
-import { minutesSaid, temperature, type Units } from '../quantity/say';
+import { minutesAndParts, temperature, type Units } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
 
 interface Row {
@@ -74,11 +74,11 @@ const NAMES: Partial<Readonly<Record<Verb, string>>> = {
 export function editSaid(e: ActEdit, verb: Verb | undefined, units: Pick<Units, 'temperature'>): string {
   const name = (verb && NAMES[verb]) ?? e.act.replace(/^./, (c) => c.toUpperCase());
   if (e.do === 'leave') return `${name}: not done`;
-  if (e.do === 'own') return `${e.does.replace(/^./, (c) => c.toUpperCase())}: ${minutesSaid(e.minutes)}`;
+  if (e.do === 'own') return `${e.does.replace(/^./, (c) => c.toUpperCase())}: ${minutesAndParts(e.minutes)}`;
   if (e.do === 'note') return `${name}: ${e.note}`;
   if (e.do === 'way') return `${name}: ${e.value}`;
   const said = [
-    ...(e.minutes === undefined ? [] : [minutesSaid(e.minutes)]),
+    ...(e.minutes === undefined ? [] : [minutesAndParts(e.minutes)]),
     ...(e.heatC === undefined ? [] : [temperature(e.heatC, units)]),
   ];
   return `${name}: ${said.join(', ')}`;

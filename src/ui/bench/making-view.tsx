@@ -4,7 +4,7 @@ import type { Bench } from '@/core/balance/bench';
 import { scriptOfFormula } from '@/core/batch/script-of-formula';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { type ActEdit, withoutEdits } from '@/core/formula/act-edits';
-import { minutesOrHours, minutesSaid, temperature, type Units } from '@/core/quantity/say';
+import { minutesAndParts, minutesOrHours, temperature, type Units } from '@/core/quantity/say';
 import type { From, ScriptAct, ScriptTake } from '@/core/script/act';
 import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
@@ -33,7 +33,9 @@ function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
   return [
     ...(a.vessel ? [a.vessel] : []),
     ...(m
-      ? [`${minutesSaid(m.all)}${m.hands > 0 && m.hands < m.all ? `, ${minutesSaid(m.hands)} of it by hand` : ''}`]
+      ? [
+          `${minutesAndParts(m.all)}${m.hands > 0 && m.hands < m.all ? `, ${minutesAndParts(m.hands)} of it by hand` : ''}`,
+        ]
       : []),
     ...(heatC ? [[...new Set(heatC)].map((c) => temperature(c, units)).join(' to ')] : []),
     ...(portionMl ? [`${Math.round(portionMl)} ml a piece`] : []),
