@@ -1,5 +1,5 @@
 /** Cards as cooks have them: with sauces and unknown headings, as spoken, and explained word by word. */
-import { axe, chosen, expect, gramsBox, test } from './kitchen';
+import { axe, chosen, expect, gramsBox, pasteCard, test } from './kitchen';
 
 const SAUCES = `Lantern waffles
 Makes 8
@@ -31,9 +31,7 @@ Whip the whites to stiff peaks. Rest the batter for 30 minutes. Bake in the hot 
 test('a card with a sauce, a glaze, a batter and a heading nobody knows: balanced, the sauces alongside, nothing lost; its ways are taken', async ({
   page,
 }) => {
-  await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill(SAUCES);
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(page, SAUCES);
   const sheet = page.getByRole('region', { name: 'Sheet' });
   const lines = page.getByRole('textbox', { name: 'Line as written' });
   await expect(lines).toHaveCount(13);
@@ -88,9 +86,7 @@ a tablespoon or two of sugar
 then you just whisk it all together`;
 
 test('a spoken card is read without retyping a line; what is open is settled by a tap', async ({ page }) => {
-  await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill(SPOKEN);
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(page, SPOKEN);
   await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(6);
   for (const [key, grams] of [
     ['l1', '250'],
@@ -123,9 +119,7 @@ test('a spoken card is read without retyping a line; what is open is settled by 
 });
 
 test('how a line was read is told by keyboard, word by word', async ({ page }) => {
-  await page.goto('/formulas/new');
-  await page.getByLabel(/Paste a card, as it is/).fill('250 ml milk (semi-skimmed), warmed\n2 cups sunny flour');
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(page, '250 ml milk (semi-skimmed), warmed\n2 cups sunny flour');
   const first = page.getByRole('textbox', { name: 'Line as written' }).first();
   await first.press('ArrowUp');
   await expect(first).toBeFocused();
@@ -183,9 +177,7 @@ const FOUR: readonly {
 ];
 for (const { name, card, lines, flour, says } of FOUR)
   test(`a card ${name}: no line is lost, nothing is doubled, and nothing is left to ask`, async ({ page }) => {
-    await page.goto('/formulas/new');
-    await page.getByLabel(/Paste a card, as it is/).fill(card);
-    await page.getByRole('button', { name: 'Read the card' }).click();
+    await pasteCard(page, card);
     await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(lines);
     await expect(page.getByText('no grams')).toHaveCount(0);
     await expect(gramsBox(page, 'l1')).toHaveValue(flour);
@@ -195,13 +187,10 @@ for (const { name, card, lines, flour, says } of FOUR)
   });
 
 test('lines in doubt are settled by the whole card, by one tap', async ({ page }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      'Doubt cakes\n11/2 cups flour\n11/4 cups milk\n1 egg\n1 tbsp sugar\n21/2 tsp baking powder\n1/2 tsp salt\n2 tbsp butter, melted',
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(
+    page,
+    'Doubt cakes\n11/2 cups flour\n11/4 cups milk\n1 egg\n1 tbsp sugar\n21/2 tsp baking powder\n1/2 tsp salt\n2 tbsp butter, melted',
+  );
   await expect(page.getByText('no grams')).toHaveCount(3);
   await expect(page.getByRole('region', { name: 'Balance' })).toContainText('so the whole card agrees');
   await axe(page);
@@ -213,13 +202,10 @@ test('lines in doubt are settled by the whole card, by one tap', async ({ page }
 test('apples fried first in the pan, soda after the rest: taken from the card, in the making, on the sheet', async ({
   page,
 }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      'Winter oven pancake\n120 g flour\n240 g milk\n4 eggs\n2 g salt\n2 g baking soda\n50 g butter\n2 apples\nFry the sliced apples in 20 g of the butter in the skillet for 5 minutes. Heat the oven to 220 C with the skillet and the rest of the butter. Blend flour, milk and eggs, leave it overnight. In the morning stir in the soda, pour over the apples and bake 20 minutes.',
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(
+    page,
+    'Winter oven pancake\n120 g flour\n240 g milk\n4 eggs\n2 g salt\n2 g baking soda\n50 g butter\n2 apples\nFry the sliced apples in 20 g of the butter in the skillet for 5 minutes. Heat the oven to 220 C with the skillet and the rest of the butter. Blend flour, milk and eggs, leave it overnight. In the morning stir in the soda, pour over the apples and bake 20 minutes.',
+  );
   const says = page.getByRole('region', { name: 'What the card says' });
   for (const name of [
     /^Take: Unsalted butter: for the pan/,
@@ -259,13 +245,10 @@ test('apples fried first in the pan, soda after the rest: taken from the card, i
 test('how hot and how long the card says is taken by one tap, changed by hand, and met again at the griddle and on the time line', async ({
   page,
 }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      "Lock-keeper's cakes\n250 g flour\n11 g baking powder\n3 g salt\n2 eggs\n430 g milk\n35 g butter, melted\n\nHeat the griddle to 180 C. Three minutes on one side and two on the other. Keep warm at 95 C.",
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(
+    page,
+    "Lock-keeper's cakes\n250 g flour\n11 g baking powder\n3 g salt\n2 eggs\n430 g milk\n35 g butter, melted\n\nHeat the griddle to 180 C. Three minutes on one side and two on the other. Keep warm at 95 C.",
+  );
   const says = page.getByRole('region', { name: 'What the card says' });
   await expect(says.getByText('First side: 3 min')).toBeVisible();
   await says.getByRole('button', { name: /^Take all/ }).click();
@@ -319,11 +302,7 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
 });
 
 test('four words become a balanced formula by one tap', async ({ page }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill('You need flour, milk, eggs and a bit of baking powder. Mix it all up and fry.');
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(page, 'You need flour, milk, eggs and a bit of baking powder. Mix it all up and fry.');
   await page.getByRole('button', { name: 'Propose all 4 amounts' }).click();
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(gramsBox(page, 'l1')).toHaveValue(/^250/);

@@ -1,6 +1,6 @@
 /** From a plan to a joined batter: by cups alone, with whites, with a stand-in, for kits, and a bowl brought right. */
 import type { Page } from '@playwright/test';
-import { axe, beginTime, choose, chosen, expect, newFormula, pass, start, test, toWeighIn } from './kitchen';
+import { axe, beginTime, choose, chosen, expect, newFormula, pass, pasteCard, start, test, toWeighIn } from './kitchen';
 
 const SECOND = 1000;
 
@@ -164,15 +164,12 @@ test.describe('at a time of its own', () => {
 test('one making on every page: whites with their sugar in a bowl of their own, butter browned, a night in the cold, soda in the morning', async ({
   page,
 }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      'Night-watch cakes\n300 g flour\n5 g instant yeast\n450 g milk\n3 eggs, separated\n40 g butter\n20 g sugar\n4 g salt\n2 g baking soda\n\n' +
-        'Brown the butter; half goes into the batter, the other half is for the pan. Whisk all but the soda, cover and leave it in the fridge overnight. ' +
-        'In the morning stir in the soda. Whip the whites firm with the sugar and fold them in in thirds. Griddle at 185 C, two minutes a side.',
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(
+    page,
+    'Night-watch cakes\n300 g flour\n5 g instant yeast\n450 g milk\n3 eggs, separated\n40 g butter\n20 g sugar\n4 g salt\n2 g baking soda\n\n' +
+      'Brown the butter; half goes into the batter, the other half is for the pan. Whisk all but the soda, cover and leave it in the fridge overnight. ' +
+      'In the morning stir in the soda. Whip the whites firm with the sugar and fold them in in thirds. Griddle at 185 C, two minutes a side.',
+  );
   const says = page.getByRole('region', { name: 'What the card says' });
   await says.getByRole('button', { name: /^Take all/ }).click();
   const bench = page.getByRole('region', { name: 'Sheet' });
@@ -377,13 +374,10 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
 test('flat cakes and balls from one bowl: each end its own kind, its own surface and times; what is tapped tells which is poured', async ({
   page,
 }) => {
-  await page.goto('/formulas/new');
-  await page
-    .getByLabel(/Paste a card, as it is/)
-    .fill(
-      'Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted',
-    );
-  await page.getByRole('button', { name: 'Read the card' }).click();
+  await pasteCard(
+    page,
+    'Two-way lock cakes\n250 g flour\n10 g baking powder\n4 g salt\n25 g sugar\n420 g milk\n2 eggs\n40 g butter, melted',
+  );
   await page.getByRole('button', { name: 'One base, two finishes' }).click();
   await page.getByRole('button', { name: 'Names, kinds and styles' }).click();
   const ends = page.getByRole('dialog', { name: 'Names, kinds and styles of the finishes' });

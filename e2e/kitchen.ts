@@ -309,11 +309,16 @@ export async function pdf(page: Page, to: string): Promise<number> {
 /** Everything is on the counter: on to the weigh-in. */
 export const toWeighIn = (page: Page): Promise<void> => page.getByRole('button', { name: 'To the weigh-in' }).click();
 
-/** A card pasted, read and saved, and on to its plan. @param then what is looked at on the Bench */
-export async function newFormula(page: Page, card: string, then: () => Promise<void> = async () => {}): Promise<void> {
+/** A card pasted into a new formula, and read. */
+export async function pasteCard(page: Page, card: string): Promise<void> {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(card);
   await page.getByRole('button', { name: 'Read the card' }).click();
+}
+
+/** A card pasted, read and saved, and on to its plan. @param then what is looked at on the Bench */
+export async function newFormula(page: Page, card: string, then: () => Promise<void> = async () => {}): Promise<void> {
+  await pasteCard(page, card);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await then();

@@ -642,6 +642,9 @@ test('two ends from one base: the base once, what each end has of its own apart,
   });
   expect([1, 8, 9, 12].map((n) => pouringOf(poured, {}, n).name)).toEqual(['sweet', 'sweet', 'savoury', 'savoury']);
   expect(portionOf(d)).toBe(50);
+  // a sauce that is called as a bowl is stands by itself
+  const called = both(6, 6).sheet.map((l, n) => (n === 0 ? { ...l, side: 'Dry bowl' } : l));
+  expect(sheetGroups(called, made(called)).filter((g) => g.name === 'Dry bowl')).toHaveLength(2);
   expect(sheetGroups(both(6, 6).sheet, made(both(6, 6).sheet)).map((x) => x.name)).toEqual(
     expect.arrayContaining(['Dry bowl', 'Wet bowl', 'Into the sweet part', 'Into the savoury part']),
   );

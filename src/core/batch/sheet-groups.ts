@@ -1,4 +1,7 @@
-/** A sheet as it is read: in the vessels its making puts the lines into, then what serves them all, each sauce by its name. */
+/**
+ * A sheet as it is read: in the vessels its making puts the lines into, then what serves them all, each sauce by its
+ * name.
+ */
 import { VESSEL_NAMES } from '../card/parts';
 import type { Script, ScriptAct } from '../script/act';
 import type { SheetLine } from './sheet-line';
@@ -66,7 +69,7 @@ const keyOfOne = (key: string): string => key.replace(/m\d+$/, '');
 /**
  * A sheet in the order it is worked: as the making takes each line (by eye there is one bowl), then what is of one end
  * alone, then each sauce or butter by its name.
- * @param made the script of one mix; of several the lines are the same
+ * @param script of one mix; of several the lines are the same
  */
 export function sheetGroups(
   lines: readonly SheetLine[],
@@ -81,11 +84,18 @@ export function sheetGroups(
     const name = by ? placeOf(by, l) : VESSEL_NAMES[l.vessel];
     return oneBowl && (name === VESSEL_NAMES.dry || name === VESSEL_NAMES.wet) ? ONE_BOWL : name;
   };
-  const by = new Map<string, SheetLine[]>();
-  for (const l of lines) by.set(nameOf(l), [...(by.get(nameOf(l)) ?? []), l]);
-  const rank = (name: string): number => {
-    const n = ORDER.indexOf(name);
-    return n < 0 ? ORDER.length + (by.get(name)?.some((l) => l.side !== undefined) ? 1 : 0) : n;
+  const rank = (l: SheetLine): number => {
+    if (l.side !== undefined) return ORDER.length + 1;
+    const n = ORDER.indexOf(nameOf(l));
+    return n < 0 ? ORDER.length : n;
   };
-  return [...by].map(([name, of]) => ({ name, lines: of })).sort((a, b) => rank(a.name) - rank(b.name));
+  // a sauce may be called as a bowl is: the two stay apart
+  const groups = new Map<string, { readonly name: string; readonly rank: number; readonly lines: SheetLine[] }>();
+  for (const l of lines) {
+    const [name, at] = [nameOf(l), rank(l)];
+    const group = groups.get(`${at} ${name}`) ?? { name, rank: at, lines: [] };
+    group.lines.push(l);
+    groups.set(`${at} ${name}`, group);
+  }
+  return [...groups.values()].sort((a, b) => a.rank - b.rank).map(({ name, lines: of }) => ({ name, lines: of }));
 }

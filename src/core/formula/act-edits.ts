@@ -41,7 +41,7 @@ export type EditOf<D extends ActEdit['do']> = Extract<ActEdit, { readonly do: D 
 export const MOST_EDITS = 60;
 export const MOST_DOES_CHARS = 80;
 export const MOST_ACT_NOTE_CHARS = 200;
-/** Hours of one act: two days. */
+/** Minutes of one act: two days. */
 export const MOST_ACT_MIN = 2 * 24 * 60;
 
 /** The edits with one more: it takes the place of what was said of the same act in the same manner. */

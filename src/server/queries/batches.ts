@@ -35,7 +35,7 @@ import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
-         v.settings as edits, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
+         v.settings as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
@@ -138,7 +138,7 @@ function toBatch(r: Row): Batch {
     driver: read(DRIVER, r.driver),
     split: read(SPLIT, r.split),
     sheet: read(SHEET, r.sheet),
-    ways: waysIn(read(EDITS, r.edits)),
+    ways: waysIn(read(EDITS, r.ways)),
     swapped: read(SWAPPED, r.swapped),
     unswapped: read(UNSWAPPED, r.unswapped),
     standIns: read(STAND_INS, r.standIns),

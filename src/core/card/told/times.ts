@@ -46,22 +46,32 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 const TIME_ALONE =
-  /^(?:for |some |about |around |roughly |at least |say |up to |a good |a full |only |just )*(?:\d|an?\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+  /^(?:for |some |about |around |roughly |at least |say |up to |only |just |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
 /** And one that says how it stands meanwhile. */
-const IDLE =
-  /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$|^(?:for |some |about |around |roughly |at least |say |up to |a good |a full )*(?:\d|an?\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+const MEANWHILE =
+  /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
+const isIdle = (text: string): boolean => MEANWHILE.test(text) || TIME_ALONE.test(text);
+
+/** Time that is given to what cooks or is worked, and not to a batter that stands. */
+const AT_WORK =
+  /(?<!on the )\bsides?\b|\b(?:turn|flip|oven|iron|griddle|on the heat)\b|\bof (?:whisking|mixing|stirring|beating)\b/i;
+const WAITS = /\b(?:wait|hang on|(?:let|leave) them)\b/i;
+const givenTime = (text: string): boolean => GIVEN_TIME.test(text) && !AT_WORK.test(text);
 
 /** @param then the clauses that follow it */
 export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause[]): readonly ToldFact[] {
   // how long it keeps is no rest
   if (/\bkeeps?\b(?! it\b| the batter\b)/i.test(text)) return [];
-  const waits = GIVEN_TIME.test(text);
+  const waits = givenTime(text);
+  // what is waited for is the turn
+  const next = then[0]?.sentence === sentence ? then[0].text : '';
+  if (WAITS.test(text) && (/\b(?:turn|flip)/i.test(text) || TURNS.test(next))) return [];
   const chills = CHILLS.test(text);
   if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
   const after = then
     .slice(0, 2)
-    .filter((c, n) => c.sentence === sentence && (IDLE.test(c.text) || (n === 1 && IDLE.test(then[0]?.text ?? ''))))
+    .filter((c, n) => c.sentence === sentence && (isIdle(c.text) || (n === 1 && isIdle(then[0]?.text ?? ''))))
     .find((c) => TIME_ALONE.test(c.text))?.text;
   const time = timesIn(text)[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
   if (!time) return [];
@@ -190,7 +200,7 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     }
     // how long what was just said to rest does so
     const ofRest = before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text);
-    if (ofRest || (RESTS.test(c.text) && !COOKS.test(c.text)) || GIVEN_TIME.test(c.text)) continue;
+    if (ofRest || (RESTS.test(c.text) && !COOKS.test(c.text)) || givenTime(c.text)) continue;
     const second = isFirst ? secondSide(c, before) : null;
     if (second !== null) {
       out.push(minutes('secondSide', second, c));

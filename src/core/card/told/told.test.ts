@@ -284,8 +284,8 @@ function apart([text, facts = '']: readonly [string, string?]): readonly string[
     ...got.filter((f) => !wanted.some((w) => is(f, w))).map((f) => `told besides: ${f.fact}=${f.value}`),
   ];
 }
-test('of 274 sentences of methods each tells its facts, and no other', () => {
-  expect(READ).toHaveLength(268);
+test('of 282 sentences of methods each tells its facts, and no other', () => {
+  expect(READ).toHaveLength(276);
   expect(READ.map((row) => [row[0], apart(row)]).filter(([, a]) => a?.length)).toEqual([]);
   // what is not read yet tells nothing wrongly
   expect(OPEN.flatMap((row) => apart(row).filter((a) => a.startsWith('told besides')))).toEqual([]);
