@@ -7,6 +7,24 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 
+/** The folders of `ui` that are one page, or the pages of one thing, each: none imports another's. */
+const PAGES = [
+  'batch',
+  'bench',
+  'day',
+  'griddle',
+  'house',
+  'kept',
+  'log',
+  'pantry',
+  'premix',
+  'prep',
+  'sides',
+  'today',
+  'versions',
+].map((p) => `src/ui/${p}`);
+const NOT_IN_UI = ['src/server', 'src/core/testing'];
+
 /**
  * From the ground up. A folder's files may import from its own folder and from every line above; `not` takes some away.
  */
@@ -46,7 +64,8 @@ export const ORDER = [
   { at: 'src/server/reading', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/print', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/server/api', not: ['src/workers', 'src/core/testing'] },
-  { at: 'src/ui', not: ['src/server', 'src/core/testing'] },
+  ...['kit', 'drawings', 'live', 'shared', 'frame'].map((f) => ({ at: `src/ui/${f}`, not: NOT_IN_UI })),
+  ...PAGES.map((at) => ({ at, not: [...NOT_IN_UI, ...PAGES.filter((p) => p !== at)] })),
   { at: 'src/app', not: ['src/workers', 'src/core/testing'] },
   { at: 'src/proxy', not: ['src/server', 'src/ui', 'src/app', 'src/workers'] },
   { at: 'src/instrumentation', not: ['src/ui', 'src/app', 'src/workers'] },

@@ -30,16 +30,21 @@ test('the core stands alone, data flows one way, the interface knows no server',
   const found = tree({
     'src/core/quantity/a.ts': "import { x } from '../batch/b';",
     'src/core/batch/b.ts': "import React from 'react';\nexport const x = 1;",
-    'src/ui/c.tsx': "import { y } from '@/server/db/pool';",
+    'src/ui/day/c.tsx': "import { y } from '@/server/db/pool';",
+    'src/ui/day/d.tsx': "import { e } from '../prep/e';",
+    'src/ui/prep/e.tsx': 'export const e = 1;',
+    'src/ui/kit/f.tsx': "import { e } from '../prep/e';",
     'src/server/db/pool.ts': 'export const y = 1;',
     'src/contract/d.ts': "import pg from 'pg';",
     'src/elsewhere/e.ts': 'export const z = 1;',
   });
-  expect(found).toHaveLength(5);
+  expect(found).toHaveLength(7);
   for (const words of [
     'quantity/a.ts imports src/core/batch/b.ts',
     'imports react: the core stands alone',
-    'src/ui/c.tsx imports src/server/db/pool.ts',
+    'src/ui/day/c.tsx imports src/server/db/pool.ts',
+    'src/ui/day/d.tsx imports src/ui/prep/e.tsx',
+    'src/ui/kit/f.tsx imports src/ui/prep/e.tsx',
     'imports pg: the contract is schemas alone',
     'src/elsewhere/e.ts: its folder is not in the list',
   ])

@@ -5,12 +5,12 @@ import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
-import { OutboxSender } from '@/ui/day/outbox-sender';
-import { FocusKeeper, UnderWayBar } from '@/ui/focus-keeper';
+import { FocusKeeper, UnderWayBar } from '@/ui/frame/focus-keeper';
 import { Toasts } from '@/ui/kit/toasts';
 import { TypedEarly } from '@/ui/kit/typed-early';
-import { UnitsProvider } from '@/ui/units';
-import { UnreadableNotice } from '@/ui/unreadable';
+import { UnitsProvider } from '@/ui/kit/units';
+import { UnreadableNotice } from '@/ui/kit/unreadable';
+import { OutboxSender } from '@/ui/live/outbox-sender';
 import './globals.css';
 
 // every page carries a fresh nonce for its scripts, so none is built ahead

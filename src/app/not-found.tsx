@@ -1,4 +1,4 @@
-import { Frame } from '@/ui/frame';
+import { Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 

@@ -12,7 +12,7 @@ import { cursorIn } from '@/server/queries/paging';
 import { plansWaiting } from '@/server/queries/plans';
 import { stepsLeft } from '@/server/usecases/day';
 import { kitchenState } from '@/server/usecases/look-around';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Doors } from '@/ui/today/doors';

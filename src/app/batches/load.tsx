@@ -15,11 +15,11 @@ import { loadHouse } from '@/server/queries/house';
 import { lotsOfBatch } from '@/server/queries/lot-books';
 import { stockNoted } from '@/server/queries/pantry';
 import { BatchHead } from '@/ui/batch/tabs';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
-import { UnreadableNotice } from '@/ui/unreadable';
-import { when } from '@/ui/when';
+import { UnreadableNotice } from '@/ui/kit/unreadable';
+import { when } from '@/ui/kit/when';
 
 /** A page of a batch: loaded, framed, under its tabs. */
 export async function batchPage(

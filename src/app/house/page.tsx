@@ -6,12 +6,12 @@ import { zonesWith } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
 import { careNotes } from '@/server/queries/care';
 import { loadHouse } from '@/server/queries/house';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { CareView } from '@/ui/house/care-view';
 import { HouseForm } from '@/ui/house/house-form';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
-import { when } from '@/ui/when';
+import { when } from '@/ui/kit/when';
 
 export const metadata: Metadata = { title: 'House' };
 

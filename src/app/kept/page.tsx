@@ -4,9 +4,9 @@ import { sayDay } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { keptLots } from '@/server/queries/kept';
-import { AwayPage, Frame } from '@/ui/frame';
-import { NearDay } from '@/ui/kept/near-day';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
+import { NearDay } from '@/ui/shared/near-day';
 
 export const metadata: Metadata = { title: 'Kept' };
 

@@ -12,13 +12,13 @@ import { log } from '@/server/queries/batches';
 import { lastMakings } from '@/server/queries/came-back';
 import { loadHouse } from '@/server/queries/house';
 import { cursorIn } from '@/server/queries/paging';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
+import { when } from '@/ui/kit/when';
 import { LogFilterView } from '@/ui/log/filter';
 import { TrendLine } from '@/ui/versions/makings';
 import { TrendChart } from '@/ui/versions/trend-chart';
-import { when } from '@/ui/when';
 
 /** The kitchen's last makings, of which the trend is told. */
 const TREND_OF = 30;

@@ -9,7 +9,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { newestVersions } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/field';
 import { Link } from '@/ui/kit/link';

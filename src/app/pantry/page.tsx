@@ -3,7 +3,7 @@ import { everyIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { PantryTable } from '@/ui/pantry/pantry-table';

@@ -4,7 +4,7 @@ import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { openLots, premixes } from '@/server/queries/premixes';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { BestBy } from '@/ui/premix/best-by';

@@ -3,12 +3,12 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Split } from '@/core/batch/split';
 import { allergensSaid } from '@/core/facts/account';
-import { AllergensView } from '../bench/allergens';
-import type { CostProps } from '../bench/cost-view';
 import { Taps } from '../kit/choice';
 import { Opening } from '../kit/opening';
+import { AllergensView } from '../shared/allergens';
+import type { CostProps } from '../shared/cost-view';
 
-const CostView = dynamic(() => import('../bench/cost-view').then((m) => m.CostView), { loading: Opening });
+const CostView = dynamic(() => import('../shared/cost-view').then((m) => m.CostView), { loading: Opening });
 const GatherView = dynamic(() => import('./gather-view').then((m) => m.GatherView), { loading: Opening });
 
 type Part = 'take-out' | 'cost';

@@ -4,7 +4,7 @@ import type { Judged } from '@/core/judge/evidence';
 import { asRead } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 
 /** What likely caused what was seen, with this batch's own numbers, and one change to try on the Bench. */
 export function Causes({

@@ -12,7 +12,7 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 
 const PAPER_NAMES: Readonly<Record<string, string>> = {
   sheet: 'the sheet',

@@ -3,7 +3,7 @@ import { fetchedByWave } from '@/core/batch/packs';
 import { usesOf } from '@/core/batch/sheet';
 import type { Split } from '@/core/batch/split';
 import { takeOut } from '@/core/batch/take-out';
-import type { CostProps } from '../bench/cost-view';
+import type { CostProps } from '../shared/cost-view';
 import { TakeOutView, WavesView } from './take-out-view';
 
 /** What a batch asks for out of stock and what is to buy; the same by wave of mixes. */

@@ -3,7 +3,7 @@ import { KEPT_STATE_WORDS, type KeptLot, keptWords, lotName } from '@/core/batch
 import { sayDay } from '@/core/quantity/day';
 import { counted } from '@/core/quantity/say';
 import { Link } from '../kit/link';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 import { readTaken, StorePart, type TakenTyped } from './store-part';
 
 interface KeptRead {

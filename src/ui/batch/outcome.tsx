@@ -16,10 +16,10 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
-import { TargetScore } from '../versions/target-score';
+import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from '../shared/outcome.state';
+import { ScalesView } from '../shared/scales-view';
+import { TargetScore } from '../shared/target-score';
 import { Causes } from './causes';
-import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from './outcome.state';
-import { ScalesView } from './scales-view';
 
 /** Where the second side is no half of the first. */
 const SECOND_SIDE: Readonly<Partial<Record<Batch['kind'], string>>> = {

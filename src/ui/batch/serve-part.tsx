@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
 import { lower, type Step } from '@/core/day/step';
-import { useNow } from '../day/clock';
-import { MomentField } from '../day/moment';
 import { Switch } from '../kit/switch';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
+import { useNow } from '../live/clock';
+import { MomentField } from '../shared/moment';
 
 const MIN = 60_000;
 const ROUND_MS = 5 * MIN;

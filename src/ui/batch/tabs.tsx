@@ -2,7 +2,7 @@ import type { Batch } from '@/core/batch/batch';
 import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';
 import { Link } from '../kit/link';
-import { when } from '../when';
+import { when } from '../kit/when';
 import { type EndActs, EndBatch } from './end-batch';
 
 const TABS = [

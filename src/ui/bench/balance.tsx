@@ -11,11 +11,11 @@ import type { Shelf } from '@/core/pantry/stock';
 import { useAwake } from '../kit/awake';
 import { Opening } from '../kit/opening';
 import { Switch } from '../kit/switch';
-import { AllergensView } from './allergens';
-import { AnsweredFindings, FindingView } from './findings-view';
+import { AllergensView } from '../shared/allergens';
+import { AnsweredFindings, FindingView } from '../shared/findings-view';
+import { Rails, type RailTools } from '../shared/rails';
 import { MeantView, useMeant } from './meant-view';
 import { PourView } from './pour-view';
-import { Rails, type RailTools } from './rails';
 import type { BenchAction } from './state';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
@@ -37,7 +37,7 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
 }
 
 /** What opens in place is fetched when it is opened. */
-const BenchCost = dynamic(() => import('./cost-view').then((m) => m.BenchCost), { loading: Opening });
+const BenchCost = dynamic(() => import('../shared/cost-view').then((m) => m.BenchCost), { loading: Opening });
 const TowardsView = dynamic(() => import('./towards-view').then((m) => m.TowardsView), { loading: Opening });
 const MakingView = dynamic(() => import('./making-view').then((m) => m.MakingView), { loading: Opening });
 const LiftView = dynamic(() => import('./lift-view').then((m) => m.LiftView), { loading: Opening });

@@ -10,7 +10,7 @@ import { Form } from '../kit/form';
 import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 import { Way, type WayStep } from '../kit/way';
-import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
+import { type FormulaActs, FormulaMenu } from '../shared/formula-menu';
 import type { BenchAction, BenchState } from './state';
 import type { Saving } from './use-saving';
 import { WaysPopover } from './ways';

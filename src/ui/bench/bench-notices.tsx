@@ -1,6 +1,6 @@
 import { Notice } from '../kit/notice';
 import { Press } from '../kit/press';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 import type { Saving } from './use-saving';
 
 const LINK = 'font-semibold text-rim underline';

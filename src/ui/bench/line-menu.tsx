@@ -12,8 +12,8 @@ import {
 } from '@/core/formula/formula';
 import { grams } from '@/core/quantity/say';
 import { type MenuEntry, MoreMenu } from '../kit/menu';
-import { useTime } from '../time';
-import { useUnits } from '../units';
+import { useTime } from '../kit/time';
+import { useUnits } from '../kit/units';
 import type { LineTools } from './line-tools';
 
 /** What can be done with a line. */

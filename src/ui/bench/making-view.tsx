@@ -8,7 +8,7 @@ import { minutesAndParts, minutesOrHours, temperature, type Units } from '@/core
 import type { From, ScriptAct, ScriptTake } from '@/core/script/act';
 import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 import { ActControls, actName, type Edits } from './making-change';
 import { MakingStrip } from './making-strip';
 import type { BenchAction } from './state';

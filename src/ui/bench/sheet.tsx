@@ -18,7 +18,7 @@ import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
-import { useScaleless, useUnits } from '../units';
+import { useScaleless, useUnits } from '../kit/units';
 import { AddLine } from './add-line';
 import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';

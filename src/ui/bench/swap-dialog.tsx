@@ -5,7 +5,7 @@ import { allergenName, kitchenName } from '@/core/pantry/ingredient';
 import { grams, meq, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 
 const signed = (x: number, u: Units): string => `${x > 0 ? '+' : '−'}${grams(Math.abs(x), u)}`;
 

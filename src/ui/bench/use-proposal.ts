@@ -7,8 +7,8 @@ import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
 import { toast } from '../kit/toast';
+import { rounded } from '../shared/rails';
 import { diffSheet, type SheetDiff } from './diff';
-import { rounded } from './rails';
 import { type Solver, startSolver } from './solver';
 import type { BenchAction } from './state';
 

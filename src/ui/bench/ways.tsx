@@ -12,8 +12,8 @@ import { ownFill } from '@/core/pantry/fill';
 import { Choice } from '../kit/choice';
 import { Popped } from '../kit/menu';
 import { TypedNumber } from '../kit/typed-number';
+import { useScaleless } from '../kit/units';
 import { AS_THE_HOUSE, CONVENTION_FIELDS, fillNames, WayChoice, type WayValue, wrongAltitude } from '../kit/way-fields';
-import { useScaleless } from '../units';
 
 /** Where a chosen way goes against what a kind is, said where it is chosen. */
 function AgainstKind({ ways, kind }: { readonly ways: Ways; readonly kind: Kind }) {

@@ -3,7 +3,7 @@ import type { DayStep } from '@/core/day/schedule';
 import { lower } from '@/core/day/step';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 
 const MIN = 60_000;
 

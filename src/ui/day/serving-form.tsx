@@ -4,8 +4,8 @@ import { eveningBefore } from '@/core/quantity/day';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Switch } from '../kit/switch';
-import { useUnits } from '../units';
-import { MomentField } from './moment';
+import { useUnits } from '../kit/units';
+import { MomentField } from '../shared/moment';
 
 /** When plates go, who helps, and whether some of it is done the day before. */
 export function ServingForm({

@@ -8,8 +8,8 @@ import { minutesOrHours, temperature } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Press } from '../kit/press';
-import { useTime } from '../time';
-import { useUnits } from '../units';
+import { useTime } from '../kit/time';
+import { useUnits } from '../kit/units';
 
 const MIN = 60_000;
 const NUDGE_MS = 5 * MIN;

@@ -5,7 +5,7 @@ import type { Progress } from '@/core/griddle/progress';
 import { counted, minutesAndSeconds } from '@/core/quantity/say';
 import type { SideTimes } from '@/core/script/on-heat';
 import { Button } from '../kit/button';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 
 /** Pieces out of pieces wanted, what the bowl still pours, and what the times rest on. */
 export function CountView({

@@ -3,8 +3,8 @@ import { DONE_AT_THE_HEAT, doneAtTheHeat } from '@/core/batch/acts';
 import type { KindId } from '@/core/formula/kinds';
 import { choicesOf, MATTERS, schoolMeant } from '@/core/formula/schools';
 import type { Ways } from '@/core/formula/ways';
-import type { OpenEventLog } from '../day/use-event-log';
 import { Choice } from '../kit/choice';
+import type { OpenEventLog } from '../live/use-event-log';
 
 /**
  * How it is done at the heat today, where that is not as the house has it: noted, so that what comes out can be told

@@ -7,13 +7,13 @@ import { adviceOn, DROP_WORDS, dialOf, type HeatReading, readingsIn } from '@/co
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
 import { celsiusFrom, minutesOrHours, temperature } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
-import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import type { Instrument } from '../kit/instrument';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
+import type { OpenEventLog } from '../live/use-event-log';
 
 const MIN = 60_000;
 const MOST_C = 400;

@@ -4,11 +4,11 @@ import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
 import { dayAfter, localDay, localTime, momentOf } from '@/core/quantity/day';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
 import type { SideTimes } from '@/core/script/on-heat';
-import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';
-import { useTime } from '../time';
-import { useUnits } from '../units';
+import { useTime } from '../kit/time';
+import { useUnits } from '../kit/units';
+import type { OpenEventLog } from '../live/use-event-log';
 import { clock } from './words';
 
 const MIN = 60_000;

@@ -2,8 +2,8 @@
 /** Boxes for a day and a time of day, written and read as the house has them. */
 import { type ComponentProps, useState } from 'react';
 import { dayIn, localDay, momentOf, sayDay, sayTime, timeIn } from '@/core/quantity/day';
-import { useUnits } from '../units';
 import { Field } from './field';
+import { useUnits } from './units';
 
 type Common = Omit<ComponentProps<typeof Field>, 'value' | 'onChange' | 'type' | 'inputMode' | 'onBlur'>;
 

@@ -3,7 +3,7 @@ import type { KitchenConventions } from '@/core/pantry/conventions';
 import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
-import { IngredientField } from './ingredient-field';
+import { IngredientField } from '../shared/ingredient-field';
 import type { PacketFields } from './packet-fields';
 
 /** What a blend is made of, by weight. */

@@ -24,7 +24,7 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { toast } from '../kit/toast';
-import { IngredientField, ingredientNamed } from './ingredient-field';
+import { IngredientField, ingredientNamed } from '../shared/ingredient-field';
 import { WaitingWeighing, WeighedResult } from './weighed';
 
 // with a place to wait of its own: else what is typed meanwhile would wait for it, and be lost

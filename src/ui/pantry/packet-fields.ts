@@ -4,7 +4,7 @@ import { type Allergen, type Category, kitchenName } from '@/core/pantry/ingredi
 import type { OwnThing, Packet, Panel, PanelBase } from '@/core/pantry/packet';
 import { findIngredient, PANTRY } from '@/core/pantry/pantry';
 import { typedNumber } from '@/core/quantity/typed';
-import { ingredientNamed } from './ingredient-field';
+import { ingredientNamed } from '../shared/ingredient-field';
 
 export const FIGURES = [
   ['kcal', 'Energy', 'kcal'],

@@ -16,8 +16,8 @@ import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
+import { IngredientField } from '../shared/ingredient-field';
 import { BlendPart } from './blend-part';
-import { IngredientField } from './ingredient-field';
 import { type Errors, FIGURES, type Figure, formOf, MORE_FIGURES, type PacketFields, packetOf } from './packet-fields';
 
 /** An ingredient of the kitchen's own: from its packet's panel, or as a blend of others. */

@@ -23,7 +23,7 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Link } from '../kit/link';
 import { Press } from '../kit/press';
-import { Day, useTime } from '../time';
+import { Day, useTime } from '../kit/time';
 
 interface Row {
   readonly id: string;

@@ -7,8 +7,8 @@ import type { Additions } from '@/core/premix/products';
 import { eggWords, mixForPieces } from '@/core/premix/use';
 import { grams, gramsExact, type Units } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
-import { StillRails } from '../bench/still-rails';
 import { Field } from '../kit/field';
+import { StillRails } from '../shared/still-rails';
 
 /** What a mix asks for to become one thing: for a bag, for 100 g, for a cup; and where its ratios then stand. */
 export function AdditionsView({

@@ -1,6 +1,6 @@
 'use client';
 import { keeping } from '@/core/pantry/stock';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 
 /** A best-before day, with a word where it is near or past. The date is a quality date, and no promise. */
 export function BestBy({ date, today }: { readonly date: string; readonly today: string | null }) {

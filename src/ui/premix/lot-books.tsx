@@ -19,9 +19,9 @@ import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Link } from '../kit/link';
+import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
-import { useTime } from '../time';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 
 type Answer = Promise<{ readonly ok: true; readonly id: string } | Refused>;
 type Ask = (input: unknown) => Answer;

@@ -9,8 +9,8 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Switch } from '../kit/switch';
+import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
-import { useTime } from '../time';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
 

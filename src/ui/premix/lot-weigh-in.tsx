@@ -8,8 +8,8 @@ import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
 import { Button } from '../kit/button';
 import { useInstrument } from '../kit/instrument';
 import { Notice } from '../kit/notice';
-import { ScalePanel } from '../prep/scale-panel';
-import { sayWeight, shownOf, TargetReading } from '../prep/target-reading';
+import { ScalePanel } from '../shared/scale-panel';
+import { sayWeight, shownOf, TargetReading } from '../shared/target-reading';
 
 interface Props {
   readonly list: readonly BlendWeighing[];

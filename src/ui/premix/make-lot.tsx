@@ -23,8 +23,8 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
-import { useTime } from '../time';
 import { LotSacks, sackGrams, type TypedSack } from './lot-sacks';
 import { LotWeighIn } from './lot-weigh-in';
 

@@ -11,9 +11,9 @@ import type { TallyPart } from '@/core/formula/tally';
 import { additionsIn, baggedFormula, changedInMix, productFormula } from '@/core/premix/bagged';
 import type { PremixSettings } from '@/core/premix/premix';
 import type { Additions, Product } from '@/core/premix/products';
-import { FindingView } from '../bench/findings-view';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { FindingView } from '../shared/findings-view';
 
 /**
  * What the Bench would say of the mix as it is made, bag and additions together; and what puts it right, for this mix

@@ -6,13 +6,13 @@ import type { Own } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { standing, toleranceG } from '@/core/prep/tolerance';
 import { grams } from '@/core/quantity/say';
-import type { OpenEventLog } from '../day/use-event-log';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
-import { useTime } from '../time';
-import { useUnits } from '../units';
+import { useTime } from '../kit/time';
+import { useUnits } from '../kit/units';
+import type { OpenEventLog } from '../live/use-event-log';
 
 const MOST_INITIALS = 12;
 

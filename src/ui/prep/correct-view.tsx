@@ -33,8 +33,6 @@ import {
 } from '@/core/prep/correct';
 import { grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
-
-import type { OpenEventLog } from '../day/use-event-log';
 import { PourDrawing } from '../drawings/pour';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -42,7 +40,8 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Press } from '../kit/press';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
+import type { OpenEventLog } from '../live/use-event-log';
 
 const POURS = [1, 2, 3] as const;
 /** A bowl's leftovers below this are not corrected. */

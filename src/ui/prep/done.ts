@@ -1,4 +1,4 @@
-import type { OpenEventLog } from '../day/use-event-log';
+import type { OpenEventLog } from '../live/use-event-log';
 
 /** What is ticked and weighed, as the weigh-in asks for it. */
 export interface Done {

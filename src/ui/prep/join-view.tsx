@@ -5,12 +5,12 @@ import { joinedAt } from '@/core/griddle/board';
 import { asRead } from '@/core/quantity/say';
 import type { JoinPart } from '@/core/script/act';
 import type { Joining } from '@/core/script/read';
-import { useNow } from '../day/clock';
-import type { OpenEventLog } from '../day/use-event-log';
 import { useAlarm } from '../kit/alarm';
 import { Button } from '../kit/button';
 import { Press } from '../kit/press';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
+import { useNow } from '../live/clock';
+import type { OpenEventLog } from '../live/use-event-log';
 
 const TURN_MS = 1000;
 

@@ -5,7 +5,7 @@ import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { grams } from '@/core/quantity/say';
 import type { Script } from '@/core/script/act';
 import { Pick } from '../kit/press';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 import type { Done } from './done';
 
 /** The lines to weigh, vessel by vessel, ticked off in a list. */

@@ -5,7 +5,6 @@ import { entriesOf, type MiseState } from '@/core/batch/acts';
 import type { StandInPreview } from '@/core/batch/changes';
 import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, offersFor, type StandInOffer } from '@/core/prep/mise';
-import type { OpenEventLog } from '../day/use-event-log';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -13,7 +12,8 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Press } from '../kit/press';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
+import type { OpenEventLog } from '../live/use-event-log';
 
 /** What a stand-in changes, line by line, before it is taken. */
 function Changes({

@@ -5,7 +5,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { numbersOf } from '@/core/numbers';
 import { findIngredient } from '@/core/pantry/pantry';
 import { inTheBowl } from '@/core/prep/correct';
-import { StillRails } from '../bench/still-rails';
+import { StillRails } from '../shared/still-rails';
 
 /** The ratios of what really went in, once all of a mix is weighed. */
 export function RealView({

@@ -11,7 +11,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { foldedAt } from '@/core/prep/check';
 import { inTheBowl } from '@/core/prep/correct';
 import { actIn, foldingIn } from '@/core/script/read';
-import type { OpenEventLog } from '../day/use-event-log';
+import type { OpenEventLog } from '../live/use-event-log';
 import { CorrectView } from './correct-view';
 import { RestView } from './rest-view';
 

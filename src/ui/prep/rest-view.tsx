@@ -2,12 +2,12 @@
 import type { Life } from '@/core/batch/mixes';
 import type { FadePoint } from '@/core/lift/fade';
 import { minutesAndSeconds } from '@/core/quantity/say';
-import { useNow } from '../day/clock';
-import { liftAt } from '../griddle/bowl-clock';
 import { useAlarm } from '../kit/alarm';
 import { Button, lookOf } from '../kit/button';
 import { Link } from '../kit/link';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
+import { liftAt } from '../live/bowl-clock';
+import { useNow } from '../live/clock';
 
 const MIN = 60_000;
 

@@ -17,7 +17,6 @@ import { offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
 import { toleranceG } from '@/core/prep/tolerance';
 import { rebalance } from '@/core/prep/weigh';
-import { StillRails } from '../bench/still-rails';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { copyOf, keepCopy } from '../kit/browser-copy';
@@ -25,9 +24,10 @@ import { Button } from '../kit/button';
 import { useInstrument } from '../kit/instrument';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
+import { ScalePanel } from '../shared/scale-panel';
+import { StillRails } from '../shared/still-rails';
+import { sayWeight, shownOf, TargetReading } from '../shared/target-reading';
 import type { Done } from './done';
-import { ScalePanel } from './scale-panel';
-import { sayWeight, shownOf, TargetReading } from './target-reading';
 
 interface Props {
   readonly batch: Batch;

@@ -16,7 +16,7 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast, toastUndo } from '../kit/toast';
-import { IngredientField, writtenName } from '../pantry/ingredient-field';
+import { IngredientField, writtenName } from '../shared/ingredient-field';
 import { BLANK_PART, readSide, type SideTyped, sideTyped } from './side.state';
 
 const TRIED_PEOPLE = 10;

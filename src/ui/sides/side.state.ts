@@ -3,7 +3,7 @@ import type { Side } from '@/core/batch/sides';
 import type { KitchenConventions } from '@/core/pantry/conventions';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import { typedNumber } from '@/core/quantity/typed';
-import { ingredientNamed } from '../pantry/ingredient-field';
+import { ingredientNamed } from '../shared/ingredient-field';
 
 export interface SideTyped {
   readonly name: string;

@@ -12,7 +12,7 @@ import { Button, lookOf } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Link } from '../kit/link';
 import { Switch } from '../kit/switch';
-import { type FormulaActs, FormulaMenu } from '../versions/formula-menu';
+import { type FormulaActs, FormulaMenu } from '../shared/formula-menu';
 import { NOTHING_ASKED, type ShelfAsked, shelfAddress } from './shelf.state';
 
 type Row = Omit<ShelfRow, 'savedAt'>;

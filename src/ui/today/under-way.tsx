@@ -8,7 +8,7 @@ import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
-import { when } from '../when';
+import { when } from '../kit/when';
 
 /** Where the next thing is done, and what it is called. */
 const AFTER_WEIGHING: Readonly<Record<NextAction['do'], readonly [to: string, says: string]>> = {

@@ -1,7 +1,7 @@
 import { KEPT_STATE_WORDS, type KeptLot, keptWords, lotName } from '@/core/batch/kept';
 import { type Dating, sayDay } from '@/core/quantity/day';
-import { NearDay } from '../kept/near-day';
 import { Link } from '../kit/link';
+import { NearDay } from '../shared/near-day';
 
 /** What is kept, that which has to be used first in front. */
 export const UseFirst = ({

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
-import type { FormulaActs } from './formula-menu';
+import type { FormulaActs } from '../shared/formula-menu';
 
 /** A formula that was archived or deleted, still reached from the log or by its address: it says so, and comes back. */
 export function Away({

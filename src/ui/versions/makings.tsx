@@ -9,7 +9,7 @@ import { minutesAndSeconds } from '@/core/quantity/say';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
-import { PhotoFigure } from '../photos/photo-figure';
+import { PhotoFigure } from '../shared/photo-figure';
 import type { AnswerChange } from './next-time';
 import { TrendChart } from './trend-chart';
 

@@ -9,7 +9,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
-import { when } from '../when';
+import { when } from '../kit/when';
 
 export type AnswerChange = (input: unknown) => Promise<ActionResult<{ readonly was: ChangeState | null }>>;
 

@@ -4,8 +4,6 @@ import { useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Scales } from '@/core/batch/came-out';
 import type { Target } from '@/core/judge/target';
-import { measuresTyped } from '../batch/outcome.state';
-import { ScalesView } from '../batch/scales-view';
 import { answerOf } from '../kit/answer';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -14,6 +12,8 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toast } from '../kit/toast';
+import { measuresTyped } from '../shared/outcome.state';
+import { ScalesView } from '../shared/scales-view';
 
 interface Fields {
   readonly scales: Scales;

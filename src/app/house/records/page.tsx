@@ -3,9 +3,9 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { kitchenState } from '@/server/usecases/look-around';
 import { recordsFacts } from '@/server/usecases/records';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { RecordsView } from '@/ui/house/records-view';
-import { when } from '@/ui/when';
+import { when } from '@/ui/kit/when';
 import packageJson from '../../../../package.json';
 import { backUpNow, checkAll, keepBackups, setAsidePart } from './actions';
 

@@ -16,12 +16,12 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { keptLot, usesOfKept } from '@/server/queries/kept';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { KeptBook } from '@/ui/kept/kept-book';
-import { NearDay } from '@/ui/kept/near-day';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
-import { when } from '@/ui/when';
+import { when } from '@/ui/kit/when';
+import { NearDay } from '@/ui/shared/near-day';
 import { keptBack, keptGone } from '../actions';
 
 export const metadata: Metadata = { title: 'Kept lot' };

@@ -13,12 +13,12 @@ import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
 import { photosOf } from '@/server/queries/photos';
 import { versionById } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
-import { PhotoFigure } from '@/ui/photos/photo-figure';
+import { when } from '@/ui/kit/when';
+import { PhotoFigure } from '@/ui/shared/photo-figure';
 import { CompareView } from '@/ui/versions/compare-view';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Two batches' };
 

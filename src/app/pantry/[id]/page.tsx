@@ -6,14 +6,14 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { allThings, countsOf, formulasWith, stockNoted } from '@/server/queries/pantry';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { when } from '@/ui/kit/when';
 import { CountForm } from '@/ui/pantry/count-form';
 import { Facts } from '@/ui/pantry/facts';
 import { PacketForm } from '@/ui/pantry/packet-form';
 import { PantryParts } from '@/ui/pantry/parts';
 import { RemoveThing } from '@/ui/pantry/remove-thing';
 import { StockForm } from '@/ui/pantry/stock-form';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Ingredient' };
 

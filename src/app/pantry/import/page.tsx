@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { importPantry } from '@/app/pantry/actions';
 import { reach } from '@/server/db/pool';
 import { ownThings } from '@/server/queries/pantry';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { ImportForm } from '@/ui/pantry/import-form';
 import { PantryParts } from '@/ui/pantry/parts';

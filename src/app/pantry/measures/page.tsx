@@ -5,7 +5,7 @@ import { reach } from '@/server/db/pool';
 import { cupFormula, fillingOwnWay, formulaShelf } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { version } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Calibrate } from '@/ui/pantry/calibrate';
 import { Measures } from '@/ui/pantry/measures';
 import { PantryParts } from '@/ui/pantry/parts';

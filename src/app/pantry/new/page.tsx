@@ -3,7 +3,7 @@ import { keepThing } from '@/app/pantry/actions';
 import { cleanText } from '@/contract/clean';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { PacketForm } from '@/ui/pantry/packet-form';
 import { PantryParts } from '@/ui/pantry/parts';
 

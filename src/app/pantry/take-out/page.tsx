@@ -8,7 +8,7 @@ import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { PrintButton } from '@/ui/batch/print-button';
 import { TakeOutView } from '@/ui/batch/take-out-view';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { PantryParts } from '@/ui/pantry/parts';

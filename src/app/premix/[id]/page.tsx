@@ -10,13 +10,13 @@ import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
 import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
+import { Day } from '@/ui/kit/time';
+import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
 import { PremixForm } from '@/ui/premix/premix-form';
-import { Day } from '@/ui/time';
-import { UnreadableNotice } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Premix' };
 

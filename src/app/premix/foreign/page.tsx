@@ -4,7 +4,7 @@ import { isFlour } from '@/core/pantry/ingredient';
 import { everyIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { ForeignMix } from '@/ui/premix/foreign-mix';

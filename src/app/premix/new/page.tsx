@@ -8,7 +8,7 @@ import { formulaShelf as formulas } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { version } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { ChooseFormula } from '@/ui/premix/choose-formula';
 import { PremixForm } from '@/ui/premix/premix-form';
 

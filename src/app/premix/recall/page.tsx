@@ -8,11 +8,11 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { nearlyCalled, recalled } from '@/server/usecases/premix-lots';
 import { PrintButton } from '@/ui/batch/print-button';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
-import { Day } from '@/ui/time';
-import { when } from '@/ui/when';
+import { Day } from '@/ui/kit/time';
+import { when } from '@/ui/kit/when';
 
 export const metadata: Metadata = { title: 'Trace a lot' };
 

@@ -5,9 +5,9 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { sideById } from '@/server/queries/sides';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { SideForm } from '@/ui/sides/side-form';
-import { UnreadableNotice } from '@/ui/unreadable';
 
 export const metadata: Metadata = { title: 'Sauces and sides' };
 

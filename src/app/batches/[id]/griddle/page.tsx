@@ -10,11 +10,11 @@ import { inTheBowl, meansInBowl } from '@/core/prep/correct';
 import { foamed, heatIn } from '@/core/script/read';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { dayOf, touchedBefore } from '@/server/usecases/day';
-import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Board } from '@/ui/griddle/board';
 import { Cautions } from '@/ui/kit/cautions';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
+import { eventLogFrom } from '@/ui/live/event-log-from';
 
 export const metadata: Metadata = { title: 'Griddle' };
 

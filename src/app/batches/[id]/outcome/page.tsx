@@ -27,7 +27,7 @@ import { versionById } from '@/server/queries/versions';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
 import { KeepPart } from '@/ui/kept/keep-part';
-import { Photographs } from '@/ui/photos/photographs';
+import { Photographs } from '@/ui/shared/photographs';
 
 /** Batter kept cold, C. */
 const COLD_C = 4;

@@ -24,10 +24,10 @@ import { PrintButton } from '@/ui/batch/print-button';
 import { Prints } from '@/ui/batch/prints';
 import { takenSaid } from '@/ui/batch/taken-said';
 import { TakenView } from '@/ui/batch/taken-view';
-import { eventLogFrom } from '@/ui/day/event-log-from';
 import { TimeLineView } from '@/ui/day/time-line';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
+import { eventLogFrom } from '@/ui/live/event-log-from';
 
 export const metadata: Metadata = { title: 'Plan' };
 

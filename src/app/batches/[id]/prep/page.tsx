@@ -10,10 +10,10 @@ import { heldBy } from '@/core/script/held';
 import { tapsOf } from '@/server/queries/griddle';
 import { versionById } from '@/server/queries/versions';
 import { standInsOf } from '@/server/usecases/change-batch';
-import { Prep } from '@/ui/batch/prep';
 import { Unsettled } from '@/ui/batch/unsettled';
-import { eventLogFrom } from '@/ui/day/event-log-from';
 import { Cautions } from '@/ui/kit/cautions';
+import { eventLogFrom } from '@/ui/live/event-log-from';
+import { Prep } from '@/ui/prep/prep';
 
 export const metadata: Metadata = { title: 'Prep' };
 

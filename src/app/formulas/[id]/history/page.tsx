@@ -12,11 +12,11 @@ import { loadHouse } from '@/server/queries/house';
 import { photosOfBatches } from '@/server/queries/photos';
 import { targetOf } from '@/server/queries/targets';
 import { version, versionsOf } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { when } from '@/ui/kit/when';
 import { CompareView } from '@/ui/versions/compare-view';
 import { History } from '@/ui/versions/history';
 import { Makings } from '@/ui/versions/makings';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Versions' };
 

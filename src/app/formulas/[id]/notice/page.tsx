@@ -16,7 +16,7 @@ import { version } from '@/server/queries/versions';
 import { noticeOfPlan, type PlanNotice } from '@/server/usecases/plan-notice';
 import { NoticeCard } from '@/ui/batch/notice';
 import { PrintButton } from '@/ui/batch/print-button';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 

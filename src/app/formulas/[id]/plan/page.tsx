@@ -18,12 +18,12 @@ import { sides } from '@/server/queries/sides';
 import { version } from '@/server/queries/versions';
 import { bagsFor } from '@/server/usecases/premix-lots';
 import { Plan } from '@/ui/batch/plan';
-import { AwayPage, Frame } from '@/ui/frame';
-import { NearDay } from '@/ui/kept/near-day';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
+import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { Way } from '@/ui/kit/way';
 import { BestBy } from '@/ui/premix/best-by';
-import { UnreadableNotice } from '@/ui/unreadable';
+import { NearDay } from '@/ui/shared/near-day';
 import { NextTime } from '@/ui/versions/next-time';
 
 export const metadata: Metadata = { title: 'Plan' };

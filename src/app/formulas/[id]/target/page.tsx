@@ -11,12 +11,12 @@ import { loadHouse } from '@/server/queries/house';
 import { photosOf } from '@/server/queries/photos';
 import { targetOf } from '@/server/queries/targets';
 import { version } from '@/server/queries/versions';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
-import { Photographs } from '@/ui/photos/photographs';
+import { when } from '@/ui/kit/when';
+import { Photographs } from '@/ui/shared/photographs';
+import { TargetScore } from '@/ui/shared/target-score';
 import { TargetForm } from '@/ui/versions/target-form';
-import { TargetScore } from '@/ui/versions/target-score';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Target' };
 

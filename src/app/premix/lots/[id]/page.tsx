@@ -16,16 +16,16 @@ import { stockNoted } from '@/server/queries/pantry';
 import { lotById, openLots, sizesOfLot } from '@/server/queries/premixes';
 import { takingsOfLot } from '@/server/queries/stock';
 import { frozenLotById, frozenParts, goneFromPantry } from '@/server/usecases/premix-lots';
-import { AwayPage, Frame } from '@/ui/frame';
+import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
+import { Day } from '@/ui/kit/time';
+import { when } from '@/ui/kit/when';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
-import { Day } from '@/ui/time';
-import { when } from '@/ui/when';
 
 export const metadata: Metadata = { title: 'Lot' };
 

@@ -1,11 +1,11 @@
 import type { ReactNode } from 'react';
 import type { TroubleKind } from '@/contract/trouble';
+import { MarkIcon } from '../drawings/mark';
+import { lookOf } from '../kit/button';
+import { Link } from '../kit/link';
 import { RecordsAway } from './away';
 import { BottomBar } from './bottom-bar';
-import { MarkIcon } from './drawings/mark';
 import { Keys } from './keys';
-import { lookOf } from './kit/button';
-import { Link } from './kit/link';
 
 type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 

@@ -4,7 +4,7 @@ import type { FadePoint } from '@/core/lift/fade';
 import { minutesOrHours } from '@/core/quantity/say';
 import { Button, lookOf } from '../kit/button';
 import { Link } from '../kit/link';
-import { useTime } from '../time';
+import { useTime } from '../kit/time';
 
 const MIN_MS = 60_000;
 

@@ -1,5 +1,5 @@
 /** The keys: what the list shows and what the page does are one table. */
-import { KEY_LIST } from './keys-list';
+import { KEY_LIST } from '../frame/keys-list';
 import { BENCH_KEYS, benchKey, LINE_KEYS, lineKey, SINGLE_KEYS } from './keys-table';
 
 const NONE = { key: '', code: '', shiftKey: false, ctrlKey: false, metaKey: false, altKey: false };

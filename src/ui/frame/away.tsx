@@ -1,5 +1,5 @@
 import type { TroubleKind } from '@/contract/trouble';
-import { LookAgain } from './look-again';
+import { LookAgain } from '../kit/look-again';
 
 const HEADS: Readonly<Record<TroubleKind, string>> = {
   away: 'The kitchen’s records are out of reach',

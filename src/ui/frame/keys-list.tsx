@@ -1,6 +1,6 @@
 'use client';
-import { BENCH_KEYS, LINE_KEYS, SINGLE_KEYS } from './keys-table';
-import { Switch } from './kit/switch';
+import { BENCH_KEYS, LINE_KEYS, SINGLE_KEYS } from '../kit/keys-table';
+import { Switch } from '../kit/switch';
 
 /** The list, as it is read. */
 export const KEY_LIST: readonly {

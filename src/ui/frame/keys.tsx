@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
-import { SINGLE_KEYS } from './keys-table';
-import { copyOf, keepCopy } from './kit/browser-copy';
-import { Button } from './kit/button';
-import { Dialog } from './kit/dialog';
-import { later, useLater } from './kit/later';
+import { copyOf, keepCopy } from '../kit/browser-copy';
+import { Button } from '../kit/button';
+import { Dialog } from '../kit/dialog';
+import { SINGLE_KEYS } from '../kit/keys-table';
+import { later, useLater } from '../kit/later';
 
 const OFF = 'single-keys-off';
 const list = later(() => import('./keys-list'));

@@ -6,13 +6,13 @@ import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
-import { type OutcomeFields, outcomeOf, outcomeToSend, seconds } from './batch/outcome.state';
-import { changed, partsTyped } from './house/house.state';
-import { writtenName } from './pantry/ingredient-field';
-import { stockFieldsOf, stockNoteOf, stockToSend } from './pantry/stock.state';
-import { premixToSend, premixTyped } from './premix/premix.state';
-import { readSide, sideTyped } from './sides/side.state';
-import { NOTHING_ASKED, shelfAddress } from './today/shelf.state';
+import { changed, partsTyped } from '../house/house.state';
+import { stockFieldsOf, stockNoteOf, stockToSend } from '../pantry/stock.state';
+import { premixToSend, premixTyped } from '../premix/premix.state';
+import { readSide, sideTyped } from '../sides/side.state';
+import { NOTHING_ASKED, shelfAddress } from '../today/shelf.state';
+import { writtenName } from './ingredient-field';
+import { type OutcomeFields, outcomeOf, outcomeToSend, seconds } from './outcome.state';
 
 const BATCH = {
   pieces: null,

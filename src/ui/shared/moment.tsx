@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { localDay, localTime, momentIn, momentOf } from '@/core/quantity/day';
 import { DayField, TimeField } from '../kit/date-fields';
-import { useUnits } from '../units';
+import { useUnits } from '../kit/units';
 
 /** The kitchen's own time: from 2001 on, as the records take it. */
 const told = (at: number): boolean => at > 1e12 && at < 1e13;

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import { Button } from './kit/button';
+import { Button } from './button';
 
 const RETRY_MS = 4000;
 

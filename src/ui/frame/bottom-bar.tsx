@@ -1,10 +1,10 @@
 'use client';
 import { BookOpen, CalendarDays, Menu, Package, Wheat } from 'lucide-react';
 import { useState } from 'react';
-import { Dialog } from './kit/dialog';
-import { Link } from './kit/link';
-import { MENU_ITEM } from './kit/menu';
-import { Press } from './kit/press';
+import { Dialog } from '../kit/dialog';
+import { Link } from '../kit/link';
+import { MENU_ITEM } from '../kit/menu';
+import { Press } from '../kit/press';
 
 const PLACES = [
   { to: '/', here: 'today', name: 'Today', Icon: CalendarDays },

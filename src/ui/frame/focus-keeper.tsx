@@ -1,8 +1,8 @@
 'use client';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { useAwake } from './kit/awake';
-import { NotYet } from './kit/opening';
+import { useAwake } from '../kit/awake';
+import { NotYet } from '../kit/opening';
 
 const PASSING = '[role=menu],[role=dialog],[role=listbox],[data-sonner-toast]';
 

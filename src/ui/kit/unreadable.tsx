@@ -1,6 +1,6 @@
 import type { Unreadable as One } from '@/core/records/unreadable';
-import { Link } from './kit/link';
-import { Notice } from './kit/notice';
+import { Link } from './link';
+import { Notice } from './notice';
 
 const SHOWN = 4;
 

@@ -8,7 +8,7 @@ import { percent } from '@/core/quantity/say';
 import { useAwake } from '../kit/awake';
 import { Press } from '../kit/press';
 import { TypedNumber } from '../kit/typed-number';
-import { useScaleless } from '../units';
+import { useScaleless } from '../kit/units';
 import { at, MOST_SAID, sayUnit, sayValue, scaleOf, words } from './rail-words';
 
 /** The smallest move of a rail, by an arrow key. Page keys move ten of them. */
