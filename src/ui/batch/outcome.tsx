@@ -1,20 +1,17 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Judged } from '@/core/judge/evidence';
 import { scoreOf, type Target } from '@/core/judge/target';
-import { answerOf } from '../kit/answer';
-import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
-import { Notice } from '../kit/notice';
-import { Clashes, useRevised } from '../kit/revised';
+import { RowNotices, useRowForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from '../shared/outcome.state';
 import { ScalesView } from '../shared/scales-view';
@@ -49,39 +46,17 @@ export function OutcomeForm({
   readonly target: Target | null;
 }) {
   const router = useRouter();
-  const [form, set, sent] = useCopied<OutcomeFields>(`outcome:${batch.id}`, () => outcomeOf(batch, seen));
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [saving, setSaving] = useState(false);
-  const revised = useRevised(form.begun.revision, form.begun.base);
+  const { row, fields } = outcomeOf(batch, seen);
+  const form = useRowForm<OutcomeFields>(`outcome:${batch.id}`, row, () => fields);
+  const { typed, set, errors } = form;
 
   // what an older log has seen stays to be seen
-  const offered = [...new Set([...marksOf(batch.kind), ...form.marks])];
+  const offered = [...new Set([...marksOf(batch.kind), ...typed.marks])];
 
   const submit = async (): Promise<void> => {
-    if (saving) return;
-    const { errors: wrong, outcome } = outcomeToSend(form);
-    setErrors(wrong);
-    setRefusal(null);
-    if (Object.keys(wrong).length > 0) return;
-    setSaving(true);
-    const answer = await answerOf(
-      () =>
-        save({
-          batchId: batch.id,
-          ...outcome,
-          seen: { ...revised.seen, ...form.begun },
-        }),
-      'What you wrote is still here: save it when it is back.',
-    );
-    setSaving(false);
-    revised.heard(answer);
-    if (!answer.ok) {
-      setErrors(answer.fields);
-      setRefusal(answer.message);
-      return;
-    }
-    sent();
+    const { errors: wrong, outcome } = outcomeToSend(typed);
+    const a = await form.save(wrong, ({ seen }) => save({ batchId: batch.id, ...outcome, seen }));
+    if (!a) return;
     toast('Written in the log');
     router.push('/log');
     router.refresh();
@@ -97,7 +72,7 @@ export function OutcomeForm({
           label="Verdict"
           size="work"
           optional
-          value={form.verdict}
+          value={typed.verdict}
           onChange={(verdict) => set({ verdict })}
           options={VERDICTS.map((v) => ({ value: v, label: VERDICT_WORDS[v] }))}
         />
@@ -112,70 +87,62 @@ export function OutcomeForm({
           What did you see?
         </h2>
         <div className="mb-4">
-          <ScalesView scales={form.scales} onScales={(scales) => set({ scales })} />
+          <ScalesView scales={typed.scales} onScales={(scales) => set({ scales })} />
         </div>
         {target ? (
           <div className="mb-4">
             <TargetScore
               score={scoreOf(target, {
-                scales: form.scales,
-                heightMm: known(mm(form.height)),
-                acrossMm: known(mm(form.across)),
+                scales: typed.scales,
+                heightMm: known(mm(typed.height)),
+                acrossMm: known(mm(typed.across)),
               })}
             />
           </div>
         ) : null}
         <ManyTaps
           label="What was seen"
-          values={form.marks}
+          values={typed.marks}
           onChange={(marks) => set({ marks })}
           options={offered.map((m) => ({ value: m, label: markName(m) }))}
         />
         <div className="mt-4">
           <Causes
-            marks={[...new Set([...form.marks, ...faultsIn(form.scales, batch.kind)])]}
-            judged={{ ...judged, firstS: known(seconds(form.first)), secondS: known(seconds(form.second)) }}
+            marks={[...new Set([...typed.marks, ...faultsIn(typed.scales, batch.kind)])]}
+            judged={{ ...judged, firstS: known(seconds(typed.first)), secondS: known(seconds(typed.second)) }}
             formulaId={batch.formulaId}
             version={batch.versionNumber}
             onChange={(change) => set({ change })}
           />
         </div>
       </section>
-      {form.marks.includes('stuck') ? stuck : null}
+      {typed.marks.includes('stuck') ? stuck : null}
       <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-4">
         <Field
           label="Pieces that came out"
           inputMode="numeric"
-          value={form.pieces}
-          onChange={(e) => set({ pieces: e.target.value })}
-          error={errors.pieces}
+          {...form.text('pieces')}
           hint={batch.piecesPlanned ? `${batch.piecesPlanned} planned` : ''}
           inputClass="!min-h-14 text-xl font-semibold"
         />
         <Field
           label="Thrown away"
           inputMode="numeric"
-          value={form.waste}
-          onChange={(e) => set({ waste: e.target.value })}
-          error={errors.waste}
+          {...form.text('waste')}
           hint="pieces"
           inputClass="!min-h-14 text-xl font-semibold"
         />
         <Field
           label="First side"
           unit="min:s"
-          value={form.first}
-          onChange={(e) => set({ first: e.target.value })}
-          error={errors.firstSideS}
+          {...form.text('first', 'firstSideS')}
           hint="2:25 or 145"
           inputClass="!min-h-14 text-xl font-semibold"
         />
         <Field
           label="Second side"
           unit="min:s"
-          value={form.second}
-          onChange={(e) => set({ second: e.target.value })}
-          error={errors.secondSideS}
+          {...form.text('second', 'secondSideS')}
           hint={SECOND_SIDE[batch.kind] ?? 'mostly about half the first'}
           inputClass="!min-h-14 text-xl font-semibold"
         />
@@ -183,9 +150,7 @@ export function OutcomeForm({
           label="Height of one"
           unit="mm"
           inputMode="decimal"
-          value={form.height ?? ''}
-          onChange={(e) => set({ height: e.target.value })}
-          error={errors.heightMm}
+          {...form.text('height', 'heightMm')}
           hint="where it is measured"
           inputClass="!min-h-14 text-xl font-semibold"
         />
@@ -193,9 +158,7 @@ export function OutcomeForm({
           label="Across"
           unit="mm"
           inputMode="decimal"
-          value={form.across ?? ''}
-          onChange={(e) => set({ across: e.target.value })}
-          error={errors.acrossMm}
+          {...form.text('across', 'acrossMm')}
           hint="where it is measured"
           inputClass="!min-h-14 text-xl font-semibold"
         />
@@ -203,29 +166,15 @@ export function OutcomeForm({
       <Field
         label="One change for next time"
         maxLength={500}
-        value={form.change}
-        onChange={(e) => set({ change: e.target.value })}
-        error={errors.change}
+        {...form.text('change')}
         hint="One, so that its effect can be told."
         inputClass="!min-h-14 text-xl"
       />
-      <TextField
-        label="Note"
-        rows={3}
-        maxLength={4000}
-        value={form.note}
-        onChange={(e) => set({ note: e.target.value })}
-        error={errors.note}
-      />
-      <Clashes of={revised} />
-      {refusal && !revised.conflict ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
+      <TextField label="Note" rows={3} maxLength={4000} {...form.text('note')} />
+      <RowNotices of={form} />
       <div>
-        <Button type="submit" look="now" size="work" disabled={saving}>
-          {saving ? 'Writing' : batch.finishedAt ? 'Write it again' : 'Write it in the log'}
+        <Button type="submit" look="now" size="work" disabled={form.busy}>
+          {form.busy ? 'Writing' : batch.finishedAt ? 'Write it again' : 'Write it in the log'}
         </Button>
       </div>
     </Form>

@@ -2,8 +2,8 @@
 import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Progress } from '@/core/griddle/progress';
+import type { KnownTimes } from '@/core/griddle/times';
 import { counted, minutesAndSeconds } from '@/core/quantity/say';
-import type { SideTimes } from '@/core/script/on-heat';
 import { Button } from '../kit/button';
 import { useTime } from '../kit/time';
 
@@ -15,9 +15,7 @@ export function CountView({
   filling,
   ends,
   hasTest,
-  times,
-  from,
-  aside,
+  known: { times, from, aside },
   now,
   busy,
   refusal,
@@ -32,11 +30,7 @@ export function CountView({
   /** Of two ends each; empty: there is one. */
   readonly ends: readonly { readonly name: string; readonly off: number; readonly pieces: number | null }[];
   readonly hasTest: boolean;
-  readonly times: SideTimes;
-  /** Taps the times rest on. */
-  readonly from: number;
-  /** Taps that were set aside. */
-  readonly aside: number;
+  readonly known: KnownTimes;
   readonly now: number;
   readonly busy: boolean;
   readonly refusal: string | null;

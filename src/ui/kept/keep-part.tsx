@@ -17,8 +17,7 @@ import {
   packingOf,
 } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
-import { RefusalNotice, useAsking } from '../kit/asking';
-import { useCopied } from '../kit/browser-copy';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
@@ -26,6 +25,7 @@ import { Dialog } from '../kit/dialog';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Link } from '../kit/link';
+import { useTypedForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 
 interface Typed {
@@ -56,15 +56,15 @@ export function KeepPart({
   readonly keep: (input: unknown) => Promise<ActionResult<{ readonly id: string }>>;
 }) {
   const router = useRouter();
-  const asking = useAsking();
   const [open, setOpen] = useState(false);
-  const [typed, set, drop] = useCopied(`keep:${batch.id}`, (): Typed => FRESH);
-  const { state, early, pieces, parcel, place, bestBy } = typed;
+  const form = useTypedForm<Typed>(`keep:${batch.id}`, () => FRESH);
+  const { set, errors } = form;
+  const { state, early, pieces, parcel, place, bestBy } = form.typed;
   const cooked: Cooked = state === 'batter' ? 'raw' : early;
   const until = bestBy ?? bestByOf(made, state, batch.kind);
   const inParcels = parcel.trim() === '' || state === 'batter' ? null : typedNumber(parcel, '');
   const save = async (): Promise<void> => {
-    const a = await asking.ask(
+    const a = await form.ask(
       (requestId) =>
         keep({
           batchId: batch.id,
@@ -82,12 +82,11 @@ export function KeepPart({
       true,
     );
     if (!a?.ok) return;
-    drop();
+    form.sent();
     setOpen(false);
     toast('Kept: its label is on its page');
     router.push(`/kept/${a.id}`);
   };
-  const { errors, touched } = asking;
   return (
     <section aria-label="What is over" className="grid justify-items-start gap-2">
       <h2 className="text-2xl">What is over</h2>
@@ -144,34 +143,19 @@ export function KeepPart({
               label={state === 'batter' ? 'Batter for so many pieces' : 'Pieces'}
               inputMode="numeric"
               className="w-40"
-              value={pieces}
-              error={errors.pieces}
-              onChange={(e) => {
-                set({ pieces: e.target.value.slice(0, 8) });
-                touched();
-              }}
+              maxLength={8}
+              {...form.text('pieces')}
             />
             {state === 'batter' ? null : (
               <Field
                 label="In parcels of (empty: singly)"
                 inputMode="numeric"
                 className="w-56"
-                value={parcel}
-                error={errors.parcel}
-                onChange={(e) => {
-                  set({ parcel: e.target.value.slice(0, 8) });
-                  touched();
-                }}
+                maxLength={8}
+                {...form.text('parcel')}
               />
             )}
-            <Field
-              label="Where"
-              maxLength={80}
-              className="w-56"
-              value={place}
-              error={errors.place}
-              onChange={(e) => set({ place: e.target.value })}
-            />
+            <Field label="Where" maxLength={80} className="w-56" {...form.text('place')} />
             <DayField
               label="Best by"
               className="w-44"
@@ -187,9 +171,9 @@ export function KeepPart({
               ),
             )}
           </ol>
-          <RefusalNotice text={Object.keys(errors).length === 0 ? asking.refusal : null} />
+          <RefusalNotice text={Object.keys(errors).length === 0 ? form.refusal : null} />
           <div className="flex flex-wrap gap-2">
-            <Button type="submit" look="now" size="work" disabled={asking.busy}>
+            <Button type="submit" look="now" size="work" disabled={form.busy}>
               Keep it
             </Button>
             <Button size="work" onClick={() => setOpen(false)}>

@@ -8,13 +8,13 @@ import { Taps } from './choice';
 import { Notice } from './notice';
 import { toast } from './toast';
 
-interface RevisedSeen {
+export interface RevisedSeen {
   readonly revision: number;
   readonly base: unknown;
   readonly decided?: { readonly revision: number; readonly paths: Readonly<Record<string, MergeSide>> };
 }
 
-interface Revised {
+export interface Revised {
   /** Goes with every save. */
   readonly seen: RevisedSeen;
   readonly conflict: Conflict | null;

@@ -3,11 +3,11 @@ import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
-import { RefusalNotice, useAsking } from '../kit/asking';
-import { useCopied } from '../kit/browser-copy';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useTypedForm } from '../kit/row-form';
 import { toast, toastUndo } from '../kit/toast';
 
 interface CountRow {
@@ -36,18 +36,18 @@ export function CountForm({
   readonly uncount: (input: unknown) => Promise<ActionResult>;
 }) {
   const router = useRouter();
-  const [{ counted, who }, set, sent] = useCopied(`count:${ingredientId}`, () => ({ counted: '', who: '' }));
-  const asking = useAsking();
+  const form = useTypedForm(`count:${ingredientId}`, () => ({ counted: '', who: '' }));
+  const { counted, who } = form.typed;
   const submit = async (): Promise<void> => {
     const countedG = typedGrams(counted);
     if (
-      asking.found(
+      form.found(
         countedG === null || Number.isNaN(countedG) ? { countedG: 'Write what was counted, as 800 or 1.5 kg.' } : {},
       )
     )
       return;
     let countId = '';
-    const a = await asking.ask((requestId) => {
+    const a = await form.ask((requestId) => {
       countId = requestId;
       return count({ ingredientId, countedG, who, requestId });
     });
@@ -57,8 +57,8 @@ export function CountForm({
       toast(back.ok ? 'The count is taken back' : back.message);
       router.refresh();
     });
-    set({ counted: '' });
-    sent();
+    form.set({ counted: '' });
+    form.sent();
   };
   return (
     <Form noValidate aria-label="On hand" className="grid content-start gap-3 rounded-plate bg-white p-4" act={submit}>
@@ -66,29 +66,13 @@ export function CountForm({
         On hand: <span data-on-hand>{onHandG === null ? 'not counted yet' : grams(onHandG, units)}</span>
       </h2>
       <div className="grid grid-cols-2 gap-3">
-        <Field
-          label="Counted"
-          unit="g"
-          inputMode="decimal"
-          value={counted}
-          error={asking.errors.countedG}
-          onChange={(e) => {
-            set({ counted: e.target.value });
-            asking.touched();
-          }}
-        />
-        <Field
-          label="Who counted"
-          maxLength={40}
-          value={who}
-          error={asking.errors.who}
-          onChange={(e) => set({ who: e.target.value })}
-        />
+        <Field label="Counted" unit="g" inputMode="decimal" {...form.text('counted', 'countedG')} />
+        <Field label="Who counted" maxLength={40} {...form.text('who')} />
       </div>
-      <Button type="submit" disabled={asking.busy} className="justify-self-start">
+      <Button type="submit" disabled={form.busy} className="justify-self-start">
         Note the count
       </Button>
-      <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      <RefusalNotice text={Object.keys(form.errors).length === 0 ? form.refusal : null} />
       {counts.length > 0 ? (
         <ul className="text-[15px] text-soft" aria-label="Counts">
           {counts.slice(0, 5).map((c) => (

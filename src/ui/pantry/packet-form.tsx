@@ -6,14 +6,12 @@ import type { KitchenConventions } from '@/core/pantry/conventions';
 import { ALLERGENS, allergenName, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
-import { answerOf } from '../kit/answer';
-import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
-import { Clashes, useRevised } from '../kit/revised';
+import { RowNotices, useRowForm } from '../kit/row-form';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 import { IngredientField } from '../shared/ingredient-field';
@@ -38,27 +36,22 @@ export function PacketForm({
 }) {
   const router = useRouter();
   // a copy of an ingredient that was changed since is no copy of this one
-  const [form, change, sent] = useCopied<PacketFields>(
+  const row = useRowForm<PacketFields>(
     `packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? `new${named}`)}`,
+    was && { revision: was.revision, base: { name: was.name, packet: was.packet } },
     () => ({
       ...formOf(was, house),
       ...(broken ? { name: broken.name } : named ? { name: named } : {}),
     }),
   );
-  const revised = useRevised(was?.revision ?? 1, was && { name: was.name, packet: was.packet });
+  const { typed: form, set } = row;
   const [tried, setTried] = useState(false);
-  const [refused, setRefused] = useState<{ readonly message: string; readonly fields: Errors } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const set = (part: Partial<PacketFields>): void => {
-    setRefused(null);
-    change(part);
-  };
   const { packet, errors: typed } = packetOf(form, house);
   const made = ingredientOf({ id: was?.id ?? 'own-new', name: form.name || 'it', packet }, (id) =>
     findIngredient(id, house.own),
   );
   const worked: Errors = made.ok ? {} : Object.fromEntries(made.errors.map((e) => [e.field, e.message]));
-  const errors: Errors = { ...worked, ...typed, ...refused?.fields };
+  const errors: Errors = { ...worked, ...typed, ...row.errors };
   // what can't be is said at once; what is still missing only after a first try
   const missing = new Set(['name', 'baseG', 'members', ...form.members.map((_, n) => `members.${n}`)]);
   const at = (field: string): string | undefined =>
@@ -67,18 +60,11 @@ export function PacketForm({
 
   const submit = async (): Promise<void> => {
     setTried(true);
-    if (busy || Object.keys(typed).length > 0 || !made.ok) return;
-    setBusy(true);
-    const a = await answerOf(() =>
-      keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen: was ? revised.seen : null }),
+    if (Object.keys(typed).length > 0 || !made.ok) return;
+    const a = await row.save({}, ({ seen }) =>
+      keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen }),
     );
-    setBusy(false);
-    revised.heard(a);
-    if (!a.ok) {
-      setRefused({ message: a.message, fields: a.fields });
-      return;
-    }
-    sent();
+    if (!a) return;
     toast(was ? 'Kept' : 'In the pantry');
     router.push(`/pantry/${a.id}`);
   };
@@ -236,19 +222,14 @@ export function PacketForm({
           </section>
         </>
       )}
-      <Clashes of={revised} />
-      {refused && !revised.conflict ? (
-        <Notice weight="stop" role="alert">
-          {refused.message}
-        </Notice>
-      ) : null}
+      <RowNotices of={row} />
       <div className="flex gap-2">
-        <Button look="now" type="submit" disabled={busy}>
+        <Button look="now" type="submit" disabled={row.busy}>
           {was ? 'Keep the change' : 'Put it in the pantry'}
         </Button>
         <Button
           onClick={() => {
-            sent();
+            row.sent();
             router.back();
           }}
         >

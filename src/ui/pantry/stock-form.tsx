@@ -2,13 +2,11 @@
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { pricePer, type Units } from '@/core/quantity/say';
-import { RefusalNotice, useAsking } from '../kit/asking';
-import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
-import { Clashes, useRevised } from '../kit/revised';
+import { RowNotices, useRowForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 import { type StockKey, stockFieldsOf, stockNoteOf, stockToSend } from './stock.state';
 
@@ -27,34 +25,22 @@ export function StockForm({
   readonly units: Units;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
-  const [typed, change, sent] = useCopied(`stock:${ingredientId}:${stock?.revision ?? 0}`, () => stockFieldsOf(stock));
-  const asking = useAsking();
-  const revised = useRevised(stock?.revision ?? 1, stockNoteOf(stock));
-  const { note, errors } = stockToSend(typed);
+  const form = useRowForm(
+    `stock:${ingredientId}:${stock?.revision ?? 0}`,
+    { revision: stock?.revision, base: stockNoteOf(stock) },
+    () => stockFieldsOf(stock),
+  );
+  const { note, errors } = stockToSend(form.typed);
   const per = pricePerG({ ...EMPTY_STOCK, ingredientId, ...note });
-  const put = (key: StockKey, text: string): void => {
-    change({ [key]: text });
-    asking.touched();
-  };
   const submit = async (): Promise<void> => {
-    if (asking.found(errors)) return;
-    const a = await asking.ask(() => keep({ ingredientId, ...note, seen: revised.seen }));
-    revised.heard(a);
-    if (a?.ok) sent();
-    if (a?.ok && a.merged.length === 0) toast('Noted');
+    const a = await form.save(errors, ({ seen }) => keep({ ingredientId, ...note, seen }));
+    if (a?.merged.length === 0) toast('Noted');
   };
   const day = (key: StockKey, label: string) => (
-    <DayField label={label} value={typed[key]} error={asking.errors[key]} onDay={(d) => put(key, d)} />
+    <DayField label={label} value={form.typed[key]} error={form.errors[key]} onDay={(d) => form.set({ [key]: d })} />
   );
   const field = (key: StockKey, label: string, unit: string) => (
-    <Field
-      label={label}
-      unit={unit}
-      inputMode="decimal"
-      value={typed[key]}
-      error={asking.errors[key]}
-      onChange={(e) => put(key, e.target.value)}
-    />
+    <Field label={label} unit={unit} inputMode="decimal" {...form.text(key)} />
   );
   return (
     <Form
@@ -75,9 +61,8 @@ export function StockForm({
         {day('opened', 'Opened on')}
         {day('bestBefore', 'Best before')}
       </div>
-      <Clashes of={revised} />
-      <RefusalNotice text={Object.keys(asking.errors).length === 0 && !revised.conflict ? asking.refusal : null} />
-      <Button look="now" type="submit" disabled={asking.busy} className="justify-self-start">
+      <RowNotices of={form} />
+      <Button look="now" type="submit" disabled={form.busy} className="justify-self-start">
         Note it
       </Button>
     </Form>

@@ -3,18 +3,8 @@ import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { MOST_SACKS } from '@/core/premix/premix';
 import { addSacks, type PutIn } from '@/core/premix/weigh';
 import { grams, type Units } from '@/core/quantity/say';
-import { typedGrams } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
-
-/** A sack as it is typed. */
-export interface TypedSack {
-  readonly lot: string;
-  readonly grams: string;
-}
-
-/** Grams of a sack as typed; null: none are, and it has the rest. */
-export const sackGrams = (s: TypedSack): number | null =>
-  s.grams.trim() === '' ? null : (typedGrams(s.grams) ?? Number.NaN);
+import { sackGrams, type TypedSack } from './lot.state';
 
 /** Each thing's packets: their lots, and what went in of each. What the weigh-in wrote stands as it was weighed. */
 export function LotSacks({

@@ -1,37 +1,33 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { piecesOf } from '@/core/batter/volume';
 import type { Formula } from '@/core/formula/formula';
-import { KINDS, kindById, type RailReading, railOf, sayRail, schoolOf, usualPortionMl } from '@/core/formula/kinds';
+import { kindById, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { pouredG } from '@/core/formula/tally';
 import { US_CUP_ML } from '@/core/pantry/fill';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { MILK_POWDERS, MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
 import { codeWrong } from '@/core/premix/code';
-import { fatty, limitsOf } from '@/core/premix/keeping';
+import { fatty, type limitsOf } from '@/core/premix/keeping';
 import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
-import { workPremix } from '@/core/premix/work';
+import type { WorkedPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
-import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
-import { Clashes, useRevised } from '../kit/revised';
+import { type RowForm, RowNotices, toldDeleted, useRowForm } from '../kit/row-form';
 import { Switch } from '../kit/switch';
 import { Day } from '../kit/time';
-import { toast, toastUndo } from '../kit/toast';
+import { toast } from '../kit/toast';
 import { AdditionsView } from './additions';
 import { BagCostView } from './bag-cost';
 import { MixFindings, ProductFindings } from './mix-findings';
-import { premixToSend, premixTyped } from './premix.state';
+import { type PremixAtHand, type PremixFields, premixAtHand, premixToSend, premixTyped } from './premix.state';
 
 interface Props {
   readonly id: string | null;
@@ -62,95 +58,51 @@ const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
 };
 
 /** A premix: what is in the bag, what it asks for as each product, how long it keeps. */
-export function PremixForm({
-  id,
-  versionId,
-  formula,
-  was,
-  anew = false,
-  hasLots,
-  house,
-  shelf,
-  keep,
-  drop,
-  keepThing,
-}: Props) {
+export function PremixForm(props: Props) {
+  const { id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing } = props;
   const router = useRouter();
-  const { units } = house;
-  const [{ name, settings, typed }, change, sent] = useCopied(
+  const form = useRowForm<PremixFields>(
     `premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`,
+    id === null ? null : { revision: was.revision, base: { name: was.name, settings: was.settings } },
     () => ({
       name: was.name,
       settings: anew ? { ...was.settings, bagged: null } : was.settings,
       typed: premixTyped(was.settings),
     }),
   );
-  const { bag, density, months } = typed;
-  const asking = useAsking();
-  const revised = useRevised(was.revision ?? 1, { name: was.name, settings: was.settings });
-  const { errors, busy, touched } = asking;
-  const set = (part: Partial<PremixSettings>): void => {
-    touched();
-    change({ settings: { ...settings, ...part } });
-  };
-  const typing =
-    (put: (text: string) => void) =>
-    (e: { readonly target: { readonly value: string } }): void => {
-      touched();
-      put(e.target.value);
-    };
+  const { name, settings, typed } = form.typed;
   const { now, errors: bad } = premixToSend(settings, typed);
-  const { bagG, densityGPerMl: measured } = now;
-  const worked = workPremix(formula, house, null, {
-    ...now,
-    densityGPerMl: measured !== null && measured > 0.1 ? measured : null,
-  });
+  const at = premixAtHand(now, formula, house, shelf);
+  const anotherBag =
+    JSON.stringify([settings.powders, settings.bagged]) !==
+      JSON.stringify([was.settings.powders, was.settings.bagged]) ||
+    (was.versionId !== undefined && versionId !== was.versionId);
 
   const submit = async (): Promise<void> => {
-    if (asking.found(bad)) return;
-    const a = await asking.ask(
-      (requestId) =>
-        keep({
-          id,
-          versionId,
-          name,
-          settings: now,
-          seen: id === null ? null : revised.seen,
-          requestId: id === null ? requestId : null,
-        }),
-      id === null,
-    );
-    revised.heard(a);
-    if (!a?.ok) return;
-    sent();
+    const a = await form.save(bad, (sent) => keep({ id, versionId, name, settings: now, ...sent }), id === null);
+    if (!a) return;
     if (a.merged.length === 0) toast('Kept');
     if (id === null) router.push(`/premix/${a.id}`);
   };
   const remove = async (): Promise<boolean> => {
-    const a = await asking.ask(() => drop({ id }), true);
+    const a = await form.ask(() => drop({ id }), true);
     if (!a?.ok) return false;
-    toastUndo(`${was.name} is deleted`, async () => {
-      const back = await keep({
-        id: null,
-        versionId,
-        name: was.name,
-        settings: was.settings,
-        seen: null,
-        requestId: crypto.randomUUID(),
-      });
-      if (back.ok) router.push(`/premix/${back.id}`);
-      else toast(back.message);
-    });
+    const again = { id: null, versionId, name: was.name, settings: was.settings, seen: null };
+    toldDeleted(
+      `${was.name} is deleted`,
+      () => keep({ ...again, requestId: crypto.randomUUID() }),
+      (back) => router.push(`/premix/${back}`),
+    );
     router.push('/premix');
     return true;
   };
   const toPantry = async (): Promise<void> => {
-    if (!worked || !keepThing) return;
-    const members = worked.mix.map((m) => ({
+    if (!at || !keepThing) return;
+    const members = at.worked.mix.map((m) => ({
       ingredientId: m.ingredient.id,
       parts: Math.max(0.01, Math.round(100 * m.grams) / 100),
     }));
-    const a = await asking.ask(
+    const a = await form.ask(
       () => keepThing({ id: null, name: was.name, packet: { by: 'blend', category: 'flour', members } }),
       true,
     );
@@ -158,177 +110,45 @@ export function PremixForm({
     toast('In the pantry: it can stand on any formula’s line');
     router.push(`/pantry/${a.id}`);
   };
-  if (!worked)
+  if (!at)
     return (
       <Notice weight="stop" role="alert">
         Nothing of this formula goes into a bag: a premix needs flour with an amount.
       </Notice>
     );
-  const usable = bagG > 0 && bagG <= 25_000 ? bagG : null;
-  const kind = kindById(formula.kind);
-  const school = schoolOf(kind, formula.school);
-  const own = worked.products[0];
-  const perBag =
-    usable && own?.analysis.volume && school.portionMl
-      ? piecesOf(
-          (usable * pouredG(own.analysis.tally)) / 100,
-          own.analysis.volume.densityGPerMl,
-          formula.portionMl ?? usualPortionMl(school),
-        ).pieces
-      : null;
-  const others = KINDS.flatMap((k) =>
-    k.schools.map((s) => ({
-      kind: k.id,
-      school: s.id,
-      label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces,
-    })),
-  ).filter((o) => !worked.products.some((p) => p.product.kind === o.kind && p.product.school === o.school));
-  const limits = limitsOf(
-    worked.bag,
-    shelf,
-    house.today ?? '2000-01-01',
-    now.months !== null && now.months > 0 ? Math.floor(now.months) : null,
-  );
-  const moisture = moisturePct(worked.bag);
-  const fat = fatty(worked.bag);
+  const part: Part = {
+    ...props,
+    at,
+    now,
+    form,
+    set: (x) => form.set({ settings: { ...settings, ...x } }),
+    number: (key, of) => ({
+      value: typed[key],
+      error: form.errors[`settings.${of}`],
+      onChange: (e) => form.set({ typed: { ...typed, [key]: e.target.value } }),
+    }),
+  };
+  const { worked } = at;
   return (
     <Form noValidate className="grid items-start gap-x-8 gap-y-5 lg:grid-cols-[26rem_1fr]" act={submit}>
       <div className="grid gap-4">
-        <Field label="Name" value={name} onChange={typing((name) => change({ name }))} error={errors.name} />
-        <div className="flex gap-3">
-          <Field
-            label="A bag holds"
-            unit="g"
-            inputMode="decimal"
-            className="flex-1"
-            value={bag}
-            error={errors['settings.bagG']}
-            onChange={typing((bag) => change({ typed: { ...typed, bag } }))}
-          />
-          <Field
-            label="A millilitre of it"
-            unit="g"
-            inputMode="decimal"
-            className="flex-1"
-            value={density}
-            error={errors['settings.densityGPerMl']}
-            hint={
-              measured === null
-                ? `worked out: ${worked.densityGPerMl.toFixed(2)}`
-                : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`
-            }
-            onChange={typing((density) => change({ typed: { ...typed, density } }))}
-          />
-        </div>
-        {worked.bag.couldBe.length > 0 ? (
-          <fieldset className="grid gap-1">
-            <legend className="text-sm font-semibold text-soft">In the bag too</legend>
-            {worked.bag.couldBe.map((k) => (
-              <Switch
-                key={k}
-                label={POWDER_LABELS[k]}
-                on={settings.powders[k]}
-                onSwitch={(on) => set({ powders: { ...settings.powders, [k]: on }, bagged: null })}
-              />
-            ))}
-            {settings.powders.milk ? (
-              <Choice
-                label="Which milk powder"
-                value={settings.powders.milkAs ?? 'as'}
-                onChange={(v) => {
-                  const { milkAs: _, ...rest } = settings.powders;
-                  set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
-                }}
-                options={[
-                  { value: 'as' as const, label: 'as the milk is' },
-                  ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` })),
-                ]}
-              />
-            ) : null}
-          </fieldset>
-        ) : null}
-        <BagTable worked={worked} bagG={usable} units={units} />
-        {worked.bag.open.length > 0 ? (
-          <Notice weight="look">
-            Not in it, without an amount: {worked.bag.open.map((t) => `“${t.slice(0, 50)}”`).join(', ')}.
-          </Notice>
-        ) : null}
-        {worked.bag.whipped ? (
-          <Notice weight="note">Whites that are whipped stay fresh eggs, at the bench.</Notice>
-        ) : null}
-        {moisture > MOST_MOISTURE_PCT ? (
-          <Notice weight="look">
-            {percent(moisture)} water in the bag: over {MOST_MOISTURE_PCT} % it cakes and spoils.
-          </Notice>
-        ) : (
-          <p className="text-[15px]">{percent(moisture)} water in the bag: dry enough to keep.</p>
-        )}
-        {usable && own ? (
-          <BagLift worked={worked} lift={railOf(own.analysis, 'lift')} bagG={usable} units={units} />
-        ) : null}
-        {usable && perBag !== null ? (
-          <p>
-            A bag makes <strong>{perBag}</strong> {kind.pieces} of {formula.portionMl ?? usualPortionMl(school)} ml.
-          </p>
-        ) : null}
-        <Keeping limits={limits} fat={fat} />
-        <div className="flex gap-3">
-          <Field
-            label="The house’s own rule"
-            unit="months at most"
-            inputMode="numeric"
-            className="flex-1"
-            value={months}
-            error={errors['settings.months']}
-            onChange={typing((months) => change({ typed: { ...typed, months } }))}
-          />
-        </div>
-        <Field
-          label="Code on the label"
-          hint="a trade number of 8 or 13 digits as bars, anything else as a square"
-          value={settings.code}
-          maxLength={80}
-          onChange={(e) => set({ code: e.target.value })}
-          error={errors['settings.code'] ?? codeWrong(settings.code) ?? undefined}
-        />
-        <Field
-          label="How it is kept"
-          value={settings.storage}
-          onChange={(e) => set({ storage: e.target.value })}
-          error={errors['settings.storage']}
-        />
-        {usable ? (
-          <BagCostView
-            bag={worked.bag}
-            settings={now}
-            typed={typed.costs}
-            errors={errors}
-            shelf={shelf}
-            pieces={perBag}
-            units={units}
-            onType={(f, text) =>
-              typing((x) => change({ typed: { ...typed, costs: { ...typed.costs, [f]: x } } }))({
-                target: { value: text },
-              })
-            }
-          />
-        ) : null}
-        {hasLots &&
-        (JSON.stringify([settings.powders, settings.bagged]) !==
-          JSON.stringify([was.settings.powders, was.settings.bagged]) ||
-          (was.versionId !== undefined && versionId !== was.versionId)) ? (
+        <SizePart {...part} />
+        <PowdersPart {...part} />
+        <BagPart {...part} />
+        <Keeping limits={at.limits} fat={fatty(worked.bag)} />
+        <WrittenPart {...part} />
+        {hasLots && anotherBag ? (
           <Notice weight="note">
             Another bag: kept, it is the next version of this mix. Lots that are made stay what they are.
           </Notice>
         ) : null}
-        <Clashes of={revised} />
-        <RefusalNotice text={revised.conflict ? null : asking.refusal} />
+        <RowNotices of={form} />
         <div className="flex flex-wrap gap-3">
-          <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={busy}>
-            {busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}
+          <Button look={id === null ? 'now' : 'plain'} size="work" type="submit" disabled={form.busy}>
+            {form.busy ? 'Keeping' : id === null ? 'Keep this premix' : 'Keep the changes'}
           </Button>
           {id !== null && keepThing && worked.mix.length > 1 ? (
-            <Button size="work" disabled={busy} onClick={() => void toPantry()}>
+            <Button size="work" disabled={form.busy} onClick={() => void toPantry()}>
               Into the pantry, as an ingredient
             </Button>
           ) : null}
@@ -336,82 +156,233 @@ export function PremixForm({
             <DeleteButton
               name={was.name}
               says="No lot was made of it: nothing else goes with it."
-              busy={busy}
-              refusal={asking.refusal}
+              busy={form.busy}
+              refusal={form.refusal}
               onDelete={remove}
             />
           ) : null}
         </div>
       </div>
-      <div className="grid gap-4">
-        <h2 className="text-xl">At the bench</h2>
-        {worked.products.map((p, n) => (
-          <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
-            <div className="grid w-full gap-2">
-              {n === 0 ? (
-                <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} />
-              ) : null}
-              <AdditionsView
-                additions={p}
-                bagG={usable}
-                densityGPerMl={worked.densityGPerMl}
-                own={n === 0}
-                units={units}
-              />
-              {n > 0 ? (
-                <ProductFindings
-                  additions={p}
-                  mix={worked.mix}
-                  house={house}
-                  onParts={(parts) =>
-                    set({
-                      products: settings.products.map((x) =>
-                        x.kind === p.product.kind && x.school === p.product.school
-                          ? { kind: x.kind, school: x.school, ...(parts && { parts }) }
-                          : x,
-                      ),
-                    })
-                  }
-                />
-              ) : null}
-            </div>
+      <ProductsPart {...part} />
+    </Form>
+  );
+}
+
+interface Part extends Props {
+  readonly at: PremixAtHand;
+  /** The settings as typed. */
+  readonly now: PremixSettings;
+  readonly form: RowForm<PremixFields>;
+  readonly set: (part: Partial<PremixSettings>) => void;
+  /** A field of a number. */
+  readonly number: (
+    key: 'bag' | 'density' | 'months',
+    of: keyof PremixSettings,
+  ) => {
+    readonly value: string;
+    readonly error: string | undefined;
+    readonly onChange: (e: { readonly target: { readonly value: string } }) => void;
+  };
+}
+
+/** Its name, what a bag holds, and how dense it lies. */
+function SizePart({ form, number, now, at: { worked }, house: { units } }: Part) {
+  return (
+    <>
+      <Field label="Name" {...form.text('name')} />
+      <div className="flex gap-3">
+        <Field label="A bag holds" unit="g" inputMode="decimal" className="flex-1" {...number('bag', 'bagG')} />
+        <Field
+          label="A millilitre of it"
+          unit="g"
+          inputMode="decimal"
+          className="flex-1"
+          {...number('density', 'densityGPerMl')}
+          hint={
+            now.densityGPerMl === null
+              ? `worked out: ${worked.densityGPerMl.toFixed(2)}`
+              : `a cup ${grams(worked.densityGPerMl * US_CUP_ML, units)}`
+          }
+        />
+      </div>
+    </>
+  );
+}
+
+/** What of the wet goes into the bag as powder. */
+function PowdersPart({ form, set, at: { worked } }: Part) {
+  const { powders } = form.typed.settings;
+  if (worked.bag.couldBe.length === 0) return null;
+  return (
+    <fieldset className="grid gap-1">
+      <legend className="text-sm font-semibold text-soft">In the bag too</legend>
+      {worked.bag.couldBe.map((k) => (
+        <Switch
+          key={k}
+          label={POWDER_LABELS[k]}
+          on={powders[k]}
+          onSwitch={(on) => set({ powders: { ...powders, [k]: on }, bagged: null })}
+        />
+      ))}
+      powders.milk ? (
+      <Choice
+        label="Which milk powder"
+        value={powders.milkAs ?? 'as'}
+        onChange={(v) => {
+          const { milkAs: _, ...rest } = powders;
+          set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
+        }}
+        options={[
+          { value: 'as' as const, label: 'as the milk is' },
+          ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` })),
+        ]}
+      />
+      ) : null
+    </fieldset>
+  );
+}
+
+/** What is in the bag, whether it keeps dry, and what a bag lifts and makes. */
+function BagPart({ formula, at: { worked, bagG, perBag, portionMl }, house: { units } }: Part) {
+  const own = worked.products[0];
+  const moisture = moisturePct(worked.bag);
+  return (
+    <>
+      <BagTable worked={worked} bagG={bagG} units={units} />
+      {worked.bag.open.length > 0 ? (
+        <Notice weight="look">
+          Not in it, without an amount: {worked.bag.open.map((t) => `“${t.slice(0, 50)}”`).join(', ')}.
+        </Notice>
+      ) : null}
+      {worked.bag.whipped ? (
+        <Notice weight="note">Whites that are whipped stay fresh eggs, at the bench.</Notice>
+      ) : null}
+      {moisture > MOST_MOISTURE_PCT ? (
+        <Notice weight="look">
+          {percent(moisture)} water in the bag: over {MOST_MOISTURE_PCT} % it cakes and spoils.
+        </Notice>
+      ) : (
+        <p className="text-[15px]">{percent(moisture)} water in the bag: dry enough to keep.</p>
+      )}
+      {bagG && own ? <BagLift worked={worked} lift={railOf(own.analysis, 'lift')} bagG={bagG} units={units} /> : null}
+      {bagG && perBag !== null ? (
+        <p>
+          A bag makes <strong>{perBag}</strong> {kindById(formula.kind).pieces} of {portionMl} ml.
+        </p>
+      ) : null}
+    </>
+  );
+}
+
+/** What stands on its label besides, and what a bag costs. */
+function WrittenPart({ form, number, set, now, at: { worked, bagG, perBag }, shelf, house: { units } }: Part) {
+  const { settings, typed } = form.typed;
+  return (
+    <>
+      <div className="flex gap-3">
+        <Field
+          label="The house’s own rule"
+          unit="months at most"
+          inputMode="numeric"
+          className="flex-1"
+          {...number('months', 'months')}
+        />
+      </div>
+      <Field
+        label="Code on the label"
+        hint="a trade number of 8 or 13 digits as bars, anything else as a square"
+        value={settings.code}
+        maxLength={80}
+        onChange={(e) => set({ code: e.target.value })}
+        error={form.errors['settings.code'] ?? codeWrong(settings.code) ?? undefined}
+      />
+      <Field
+        label="How it is kept"
+        value={settings.storage}
+        onChange={(e) => set({ storage: e.target.value })}
+        error={form.errors['settings.storage']}
+      />
+      {bagG ? (
+        <BagCostView
+          bag={worked.bag}
+          settings={now}
+          typed={typed.costs}
+          errors={form.errors}
+          shelf={shelf}
+          pieces={perBag}
+          units={units}
+          onType={(f, text) => form.set({ typed: { ...typed, costs: { ...typed.costs, [f]: text } } })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** What it asks for at the bench, as each product that it is sold as. */
+function ProductsPart({ formula, house, form, set, now, at: { worked, bagG, others } }: Part) {
+  const { units } = house;
+  const { products } = form.typed.settings;
+  return (
+    <div className="grid gap-4">
+      <h2 className="text-xl">At the bench</h2>
+      {worked.products.map((p, n) => (
+        <div key={`${p.product.kind} ${p.product.school}`} className="grid justify-items-start gap-1">
+          <div className="grid w-full gap-2">
+            {n === 0 ? (
+              <MixFindings formula={formula} house={house} settings={now} onBagged={(bagged) => set({ bagged })} />
+            ) : null}
+            <AdditionsView additions={p} bagG={bagG} densityGPerMl={worked.densityGPerMl} own={n === 0} units={units} />
             {n > 0 ? (
-              <Button
-                look="bare"
-                onClick={() =>
+              <ProductFindings
+                additions={p}
+                mix={worked.mix}
+                house={house}
+                onParts={(parts) =>
                   set({
-                    products: settings.products.filter(
-                      (x) => x.kind !== p.product.kind || x.school !== p.product.school,
+                    products: products.map((x) =>
+                      x.kind === p.product.kind && x.school === p.product.school
+                        ? { kind: x.kind, school: x.school, ...(parts && { parts }) }
+                        : x,
                     ),
                   })
                 }
-              >
-                Not from this mix
-              </Button>
+              />
             ) : null}
           </div>
-        ))}
-        {settings.products.length < MOST_PRODUCTS ? (
-          <Choice
-            label="From the same mix"
-            value=""
-            placeholder="Try another kind"
-            onChange={(v) => {
-              const o = others.find((x) => `${x.kind} ${x.school}` === v);
-              if (o) set({ products: [...settings.products, { kind: o.kind, school: o.school }] });
-            }}
-            options={others.map((o) => ({ value: `${o.kind} ${o.school}`, label: o.label }))}
-          />
-        ) : null}
-        {worked.bag.beside.length > 0 ? (
-          <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p>
-        ) : null}
-        <p className="text-sm text-soft">
-          What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and rise are
-          estimates: test a piece before a lot goes out.
-        </p>
-      </div>
-    </Form>
+          {n > 0 ? (
+            <Button
+              look="bare"
+              onClick={() =>
+                set({
+                  products: products.filter((x) => x.kind !== p.product.kind || x.school !== p.product.school),
+                })
+              }
+            >
+              Not from this mix
+            </Button>
+          ) : null}
+        </div>
+      ))}
+      {products.length < MOST_PRODUCTS ? (
+        <Choice
+          label="From the same mix"
+          value=""
+          placeholder="Try another kind"
+          onChange={(v) => {
+            const o = others.find((x) => `${x.kind} ${x.school}` === v);
+            if (o) set({ products: [...products, { kind: o.kind, school: o.school }] });
+          }}
+          options={others.map((o) => ({ value: `${o.kind} ${o.school}`, label: o.label }))}
+        />
+      ) : null}
+      {worked.bag.beside.length > 0 ? (
+        <p className="text-soft">For the pan and to serve, as on the card: {worked.bag.beside.join('; ')}.</p>
+      ) : null}
+      <p className="text-sm text-soft">
+        What is added is worked from the kinds’ zones; the formula’s own stands as on its card. Pour and rise are
+        estimates: test a piece before a lot goes out.
+      </p>
+    </div>
   );
 }
 
@@ -420,7 +391,7 @@ function BagTable({
   bagG,
   units,
 }: {
-  readonly worked: NonNullable<ReturnType<typeof workPremix>>;
+  readonly worked: WorkedPremix;
   readonly bagG: number | null;
   readonly units: Units;
 }) {
@@ -464,7 +435,7 @@ function BagLift({
   bagG,
   units,
 }: {
-  readonly worked: NonNullable<ReturnType<typeof workPremix>>;
+  readonly worked: WorkedPremix;
   readonly lift: RailReading | null;
   readonly bagG: number;
   readonly units: Units;

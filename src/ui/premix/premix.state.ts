@@ -1,6 +1,21 @@
 /** A premix as it stands in its form: numbers as typed, and the settings that come of them. */
+import { piecesOf } from '@/core/batter/volume';
+import type { Formula } from '@/core/formula/formula';
+import { KINDS, type KindId, kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { pouredG } from '@/core/formula/tally';
+import type { Shelf } from '@/core/pantry/stock';
+import { limitsOf } from '@/core/premix/keeping';
 import type { PremixSettings } from '@/core/premix/premix';
+import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { typedNumber } from '@/core/quantity/typed';
+
+/** What stands in the form. */
+export interface PremixFields {
+  readonly name: string;
+  readonly settings: PremixSettings;
+  readonly typed: PremixTyped;
+}
 
 interface PremixTyped {
   readonly bag: string;
@@ -41,4 +56,53 @@ export function premixToSend(
   if (Number.isNaN(now.months ?? 0)) errors['settings.months'] = 'Write a number of months.';
   for (const f of COST_FIELDS) if (Number.isNaN(now[f] ?? 0)) errors[`settings.${f}`] = 'Write a number.';
   return { now, errors };
+}
+
+/** What comes of a premix as it stands in its form. */
+export interface PremixAtHand {
+  readonly worked: WorkedPremix;
+  /** g in a bag; null: what is typed can't be. */
+  readonly bagG: number | null;
+  /** Pieces of the formula's own kind that a bag makes; null: that can't be told. */
+  readonly perBag: number | null;
+  /** mL of one of them. */
+  readonly portionMl: number;
+  /** Kinds and schools that it isn't sold as yet. */
+  readonly others: readonly { readonly kind: KindId; readonly school: string; readonly label: string }[];
+  /** What ends its keeping, the first first. */
+  readonly limits: ReturnType<typeof limitsOf>;
+}
+
+const MOST_BAG_G = 25_000;
+/** A density below this is still being typed, g per mL. */
+const LEAST_DENSITY = 0.1;
+
+/** @returns null where nothing of the formula goes into a bag */
+export function premixAtHand(now: PremixSettings, formula: Formula, house: Kitchen, shelf: Shelf): PremixAtHand | null {
+  const measured = now.densityGPerMl;
+  const densityGPerMl = measured !== null && measured > LEAST_DENSITY ? measured : null;
+  const worked = workPremix(formula, house, null, { ...now, densityGPerMl });
+  if (!worked) return null;
+  const bagG = now.bagG > 0 && now.bagG <= MOST_BAG_G ? now.bagG : null;
+  const school = schoolOf(kindById(formula.kind), formula.school);
+  const own = worked.products[0]?.analysis;
+  const portionMl = formula.portionMl ?? usualPortionMl(school);
+  const months = now.months !== null && now.months > 0 ? Math.floor(now.months) : null;
+  return {
+    worked,
+    bagG,
+    perBag:
+      bagG && own?.volume && school.portionMl
+        ? piecesOf((bagG * pouredG(own.tally)) / 100, own.volume.densityGPerMl, portionMl).pieces
+        : null,
+    portionMl,
+    others: KINDS.flatMap((k) =>
+      k.schools.map((s) => ({
+        kind: k.id,
+        school: s.id,
+        label: k.schools.length > 1 ? `${k.pieces}, ${s.name}` : k.pieces,
+      })),
+    ).filter((o) => !worked.products.some((p) => p.product.kind === o.kind && p.product.school === o.school)),
+    limits: limitsOf(worked.bag, shelf, house.today ?? '2000-01-01', months),
+  };
 }

@@ -32,8 +32,8 @@ const SEEN = { pieces: 11, firstSideS: 130, secondSideS: 70 };
 
 describe('the outcome', () => {
   test('begins with what is written, else with what was tapped at the griddle, and remembers what was in the log then', () => {
-    const form = outcomeOf(BATCH, SEEN);
-    expect(form).toMatchObject({
+    const { fields, row } = outcomeOf(BATCH, SEEN);
+    expect(fields).toMatchObject({
       pieces: '11',
       first: '2:25',
       second: '1:10',
@@ -41,12 +41,12 @@ describe('the outcome', () => {
       marks: ['tall'],
       waste: '',
     });
-    expect(form.begun).toMatchObject({ revision: 3, base: { pieces: null, firstSideS: 145, note: 'Light.' } });
+    expect(row).toMatchObject({ revision: 3, base: { pieces: null, firstSideS: 145, note: 'Light.' } });
   });
 
   test('what is typed goes as numbers; what is none is told at its place, and a verdict is asked for', () => {
     const form: OutcomeFields = {
-      ...outcomeOf(BATCH, SEEN),
+      ...outcomeOf(BATCH, SEEN).fields,
       verdict: 'good',
       pieces: ' 12 ',
       waste: '1',
@@ -87,7 +87,7 @@ describe('the outcome', () => {
   });
 
   test('a copy of a form from before there were heights goes without them', () => {
-    const { height: _, across: __, ...older } = { ...outcomeOf(BATCH, SEEN), verdict: 'good' as const };
+    const { height: _, across: __, ...older } = { ...outcomeOf(BATCH, SEEN).fields, verdict: 'good' as const };
     expect(outcomeToSend(older as OutcomeFields)).toMatchObject({
       errors: {},
       outcome: { heightMm: null, acrossMm: null },

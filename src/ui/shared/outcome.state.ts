@@ -16,8 +16,6 @@ export interface OutcomeFields {
   readonly height: string;
   readonly across: string;
   readonly change: string;
-  /** What was in the log when this was begun to be written: it outlives a reload with it. */
-  readonly begun: { readonly revision: number; readonly base: object };
 }
 
 const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
@@ -62,35 +60,33 @@ export interface Seen {
   readonly secondSideS: number | null;
 }
 
-export const outcomeOf = (b: Batch, seen: Seen): OutcomeFields => ({
-  pieces: String(b.pieces ?? seen.pieces ?? ''),
-  first: clockText(b.firstSideS ?? seen.firstSideS),
-  second: clockText(b.secondSideS ?? seen.secondSideS),
-  verdict: b.verdict ?? '',
-  marks: MARKS.filter((m) => b.marks.includes(m)),
-  note: b.note,
-  scales: b.scales,
-  waste: b.waste === null ? '' : String(b.waste),
-  height: b.heightMm === null ? '' : String(b.heightMm),
-  across: b.acrossMm === null ? '' : String(b.acrossMm),
-  change: b.change,
-  begun: {
-    revision: b.outcomeRevision ?? 1,
-    base: {
-      pieces: b.pieces,
-      firstSideS: b.firstSideS,
-      secondSideS: b.secondSideS,
-      verdict: b.verdict,
-      marks: b.marks,
-      note: b.note,
-      scales: b.scales,
-      waste: b.waste,
-      heightMm: b.heightMm,
-      acrossMm: b.acrossMm,
-      change: b.change,
+/** The fields as they begin, and what is in the log so far: what is written now is kept against that. */
+export function outcomeOf(
+  b: Batch,
+  seen: Seen,
+): { readonly fields: OutcomeFields; readonly row: { readonly revision: number; readonly base: object } } {
+  const { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change } = b;
+  const written = (x: number | null): string => (x === null ? '' : String(x));
+  return {
+    fields: {
+      pieces: written(pieces ?? seen.pieces),
+      first: clockText(firstSideS ?? seen.firstSideS),
+      second: clockText(secondSideS ?? seen.secondSideS),
+      verdict: verdict ?? '',
+      marks: MARKS.filter((m) => marks.includes(m)),
+      note,
+      scales,
+      waste: written(waste),
+      height: written(heightMm),
+      across: written(acrossMm),
+      change,
     },
-  },
-});
+    row: {
+      revision: b.outcomeRevision ?? 1,
+      base: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change },
+    },
+  };
+}
 
 /** Fields that can't be sent as they are, with what is wrong; and what is sent else. */
 export function outcomeToSend(form: OutcomeFields): {

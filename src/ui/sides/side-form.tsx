@@ -6,16 +6,14 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
-import { RefusalNotice, useAsking } from '../kit/asking';
-import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
-import { Clashes, useRevised } from '../kit/revised';
-import { toast, toastUndo } from '../kit/toast';
+import { RowNotices, toldDeleted, useRowForm } from '../kit/row-form';
+import { toast } from '../kit/toast';
 import { IngredientField, writtenName } from '../shared/ingredient-field';
 import { BLANK_PART, readSide, type SideTyped, sideTyped } from './side.state';
 
@@ -39,20 +37,20 @@ export function SideForm({
     const i = find(id);
     return i ? writtenName(i, house.conventions) : '';
   };
-  const [typed, change, sent] = useCopied<SideTyped>(side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new', () =>
-    sideTyped(side, nameOf),
-  );
-  const asking = useAsking();
-  const revised = useRevised(
-    side?.revision ?? 1,
-    side ? { name: side.name, by: side.by, parts: side.parts, servingG: side.servingG, method: side.method } : null,
-  );
-  const [seenAt, setSeenAt] = useState(side?.revision ?? 1);
-  const { errors, busy } = asking;
-  const set = (part: Partial<SideTyped>): void => {
-    asking.touched();
-    change(part);
+  const base = side && {
+    name: side.name,
+    by: side.by,
+    parts: side.parts,
+    servingG: side.servingG,
+    method: side.method,
   };
+  const form = useRowForm<SideTyped>(
+    side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new',
+    side && { revision: side.revision, base },
+    () => sideTyped(side, nameOf),
+  );
+  const { typed, set, errors, busy } = form;
+  const [seenAt, setSeenAt] = useState(side?.revision ?? 1);
   const put = (n: number, part: Partial<SideTyped['parts'][number]>): void =>
     set({ parts: typed.parts.map((p, k) => (k === n ? { ...p, ...part } : p)) });
 
@@ -61,69 +59,40 @@ export function SideForm({
 
   const submit = async (): Promise<void> => {
     // blank rows are dropped, so that an error's place is a row that is seen
-    change({ parts: rows.length > 0 ? rows : [BLANK_PART] });
-    if (asking.found(bad)) return;
-    const a = await asking.ask(
-      (requestId) =>
-        keep({
-          id: side?.id ?? null,
-          name: typed.name,
-          by: typed.by,
-          parts,
-          servingG: serving,
-          method: typed.method,
-          seen: side ? revised.seen : null,
-          requestId: side ? null : requestId,
-        }),
+    set({ parts: rows.length > 0 ? rows : [BLANK_PART] });
+    const { name, by, method } = typed;
+    const a = await form.save(
+      bad,
+      (sent) => keep({ id: side?.id ?? null, name, by, parts, servingG: serving, method, ...sent }),
       true,
     );
-    revised.heard(a);
-    if (!a?.ok) return;
-    sent();
+    if (!a) return;
     toast(side ? 'Kept' : 'Kept: a batch can take it along');
     router.push('/sides');
   };
   const remove = async (): Promise<boolean> => {
     if (!side) return false;
-    const a = await asking.ask(() => drop({ id: side.id, revision: seenAt }), true);
+    const a = await form.ask(() => drop({ id: side.id, revision: seenAt }), true);
     // told of a change, the next press drops what was told of
     if (a && !a.ok && a.conflict) setSeenAt(a.conflict.revision);
     if (!a?.ok) return false;
-    const { name, by, parts, servingG, method } = side;
-    toastUndo(`“${name}” is deleted; batches that had it keep it`, async () => {
-      const back = await keep({
-        id: null,
-        name,
-        by,
-        parts,
-        servingG,
-        method,
-        seen: null,
-        requestId: crypto.randomUUID(),
-      });
-      if (back.ok) router.push(`/sides/${back.id}`);
-      else toast(back.message);
-    });
+    toldDeleted(
+      `“${side.name}” is deleted; batches that had it keep it`,
+      () => keep({ id: null, ...base, seen: null, requestId: crypto.randomUUID() }),
+      (id) => router.push(`/sides/${id}`),
+    );
     router.push('/sides');
     return true;
   };
   return (
     <Form noValidate className="grid max-w-4xl gap-4" act={submit}>
       <div className="flex flex-wrap items-start gap-4">
-        <Field
-          label="Name"
-          value={typed.name}
-          onChange={(e) => set({ name: e.target.value })}
-          error={errors.name}
-          className="w-96 max-w-full"
-        />
+        <Field label="Name" {...form.text('name')} className="w-96 max-w-full" />
         <Field
           label="One person has"
           unit="g"
           inputMode="decimal"
-          value={typed.serving}
-          onChange={(e) => set({ serving: e.target.value })}
-          error={errors.servingG}
+          {...form.text('serving', 'servingG')}
           className="w-40"
         />
       </div>
@@ -200,20 +169,13 @@ export function SideForm({
           One more part
         </Button>
       </section>
-      <TextField
-        label="How it is made"
-        rows={3}
-        value={typed.method}
-        onChange={(e) => set({ method: e.target.value })}
-        error={errors.method}
-      />
+      <TextField label="How it is made" rows={3} {...form.text('method')} />
       {sideCautions(named.flatMap((p) => (p.ingredient ? [p.ingredient] : []))).map((c) => (
         <Notice key={c} weight="note">
           {c}
         </Notice>
       ))}
-      <Clashes of={revised} />
-      <RefusalNotice text={revised.conflict ? null : asking.refusal} />
+      <RowNotices of={form} />
       <div className="flex flex-wrap gap-3">
         <Button look="now" size="work" type="submit" disabled={busy}>
           {busy ? 'Keeping' : 'Keep it'}
@@ -223,7 +185,7 @@ export function SideForm({
             name={`“${side.name}”`}
             says="Batches that had it keep it."
             busy={busy}
-            refusal={asking.refusal}
+            refusal={form.refusal}
             onDelete={remove}
           />
         ) : null}

@@ -1,4 +1,4 @@
-import { liftAt } from '../live/bowl-clock';
+import { liftAt } from './bowl-clock';
 
 test('the lift that is left, between the minutes it was worked for', () => {
   const points = [

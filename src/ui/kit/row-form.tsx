@@ -1,0 +1,130 @@
+'use client';
+/**
+ * The state of a form: what is typed outlives a reload, what the server refuses stands at its field, nothing is sent
+ * twice at a time. Where the form is over a row of the records, another screen may change that row meanwhile.
+ */
+import type { ActionResult, Kept, Refusal } from '@/contract/action-result';
+import { type Asking, RefusalNotice, useAsking } from './asking';
+import { useCopied } from './browser-copy';
+import { Clashes, type Revised, type RevisedSeen, useRevised } from './revised';
+import { toast, toastUndo } from './toast';
+
+type Errors = Readonly<Record<string, string>>;
+type TextKey<T> = { [K in keyof T]: T[K] extends string ? K : never }[keyof T] & string;
+
+export interface TypedForm<T> extends Pick<Asking, 'errors' | 'busy' | 'refusal' | 'ask' | 'found' | 'touched'> {
+  readonly typed: T;
+  /** Something was typed: what was refused is forgotten. */
+  readonly set: (part: Partial<T>) => void;
+  /** What a text field takes. @param at name of its errors, where it isn't the field's own */
+  readonly text: (
+    key: TextKey<T>,
+    at?: string,
+  ) => {
+    readonly value: string;
+    readonly error: string | undefined;
+    readonly onChange: (e: { readonly target: { readonly value: string } }) => void;
+  };
+  /** It was sent: the copy in the browser goes. */
+  readonly sent: () => void;
+}
+
+/** @param name of the copy in the browser @param initial what stands in it when it is opened */
+export function useTypedForm<T extends object>(name: string, initial: () => T): TypedForm<T> {
+  const [typed, change, sent] = useCopied<T>(name, initial);
+  const asking = useAsking();
+  const set = (part: Partial<T>): void => {
+    asking.touched();
+    change(part);
+  };
+  return {
+    ...asking,
+    typed,
+    set,
+    sent,
+    text: (key, at = key) => ({
+      value: typed[key] as string,
+      error: asking.errors[at],
+      onChange: (e) => set({ [key]: e.target.value } as unknown as Partial<T>),
+    }),
+  };
+}
+
+/** What goes with every save: of a row what was seen of it; of a new one the id of the press. */
+interface Sent {
+  readonly seen: RevisedSeen | null;
+  readonly requestId: string | null;
+}
+
+export interface RowForm<T> extends TypedForm<T> {
+  readonly revised: Revised;
+  /**
+   * Saves what is typed; a refusal or a clash is shown.
+   * @param wrong errors that are found before anybody is asked, by field: with any, nobody is
+   * @param leaves where a yes leads away: the form stays shut until it has
+   * @returns the yes; null: it was not saved
+   */
+  readonly save: <A extends Partial<Kept>>(
+    wrong: Errors,
+    keep: (sent: Sent) => Promise<ActionResult<A>>,
+    leaves?: boolean,
+  ) => Promise<(A & { readonly ok: true }) | null>;
+}
+
+/** The row a form is over, as it was opened, in the shape that it is saved in; null: there is none yet. */
+export interface RowBefore {
+  readonly revision: number | undefined;
+  readonly base: unknown;
+}
+
+/** What was in the records when the form was begun to be filled in: it outlives a reload with what is typed. */
+interface Begun {
+  readonly begun: { readonly revision: number; readonly base: unknown };
+}
+
+export function useRowForm<T extends object>(name: string, row: RowBefore | null, initial: () => T): RowForm<T> {
+  const form = useTypedForm<T & Begun>(name, () => ({
+    ...initial(),
+    begun: { revision: row?.revision ?? 1, base: row?.base ?? null },
+  }));
+  const { begun } = form.typed;
+  const revised = useRevised(begun.revision, begun.base);
+  return {
+    ...(form as unknown as TypedForm<T>),
+    revised,
+    save: async (wrong, keep, leaves = false) => {
+      if (form.found(wrong)) return null;
+      const a = await form.ask(
+        (requestId) =>
+          keep(row ? { seen: { ...revised.seen, ...begun }, requestId: null } : { seen: null, requestId }) as Promise<
+            Extract<Awaited<ReturnType<typeof keep>>, { ok: true }> | Refusal
+          >,
+        leaves,
+      );
+      revised.heard(a);
+      if (!a?.ok) return null;
+      form.sent();
+      return a;
+    },
+  };
+}
+
+/** What was refused, or what two screens have changed to different things; above the form's buttons. */
+export const RowNotices = ({ of }: { readonly of: Pick<RowForm<object>, 'revised' | 'refusal'> }) => (
+  <>
+    <Clashes of={of.revised} />
+    <RefusalNotice text={of.revised.conflict ? null : of.refusal} />
+  </>
+);
+
+/** Tells that a row is deleted, with a way to bring it back as a new one. */
+export const toldDeleted = (
+  words: string,
+  again: () => Promise<ActionResult<{ readonly id: string }>>,
+  to: (id: string) => void,
+): void =>
+  toastUndo(words, async () => {
+    const back = await again();
+    if (back.ok) to(back.id);
+    else toast(back.message);
+  });
