@@ -35,7 +35,7 @@ const at = (
 export const wentIn = (sheet: readonly SheetLine[], weights: Weights, find: Find): readonly AnalysableLine[] =>
   at(sheet, find, (l) => weights[l.key] ?? l.grams);
 
-interface Rebalanced {
+export interface Rebalanced {
   /** New grams of lines that are not weighed, by key; those that stay are not in it. */
   readonly grams: ReadonlyMap<string, number>;
   /** The ratios as planned, as they would be with the rest as it stands, and with the rest worked anew. */

@@ -1,8 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { type Dispatch, useEffect, useMemo, useReducer, useState } from 'react';
 import { workedOn } from '@/core/balance/bench';
-import { type FirstSight, sightOf } from '@/core/bench/sight';
+import { type BenchSight, type FirstSight, sightOf } from '@/core/bench/sight';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
 import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -28,7 +28,7 @@ import { PasteCard } from './paste-card';
 import { ProposalBar } from './proposal-bar';
 import { benchReducer } from './reducer';
 import { Sheet } from './sheet';
-import { startBench } from './state';
+import { type BenchAction, startBench } from './state';
 import { useProposal, useTowards } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
@@ -83,6 +83,59 @@ function onAsking<T>(work: () => T): () => T {
     made ??= { value: work() };
     return made.value;
   };
+}
+
+/** Keeps what an answer says of a measure, with a way back. @returns why it could not be kept; null: it is */
+async function remembered(a: Answered, remember: Props['remember'], forget: Props['forget']): Promise<string | null> {
+  const kept = await answerOf(() => remember(a), 'Nothing was changed.');
+  if (!kept.ok) return kept.message;
+  const { id } = kept.measure;
+  toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void forget({ id }) } });
+  return null;
+}
+
+/** What the cook does next on the Bench, and why. */
+function nextOn(formula: Formula, sight: BenchSight, dirty: boolean): readonly [WayStep, string] {
+  if (formula.entries.length === 0) return ['read', ''];
+  const { asks, open } = sight;
+  if (asks > 0) return ['settle', `${asks} ${asks === 1 ? 'line asks' : 'lines ask'}`];
+  const stops = open.filter((f) => f.severity !== 'note').length;
+  if (stops > 0) return ['balance', `${counted(stops, 'things')} to look at`];
+  // a rail out of its zone is not done with, however quietly it is said
+  const out = open.length > 0 ? sight.rails.filter((r) => r.reading && r.reading.standing !== 'in') : [];
+  if (out.length > 0) return ['balance', `${out.map((r) => RAIL_NAMES[r.rail].toLowerCase()).join(', ')} out of range`];
+  return ['plan', dirty ? 'save it first' : 'it is balanced'];
+}
+
+/** The keys of the Bench: save, undo and redo, and the answer to a proposal. */
+function useBenchKeys({
+  proposal,
+  take,
+  refuse,
+  save,
+  send,
+}: {
+  readonly proposal: boolean;
+  readonly take: () => void;
+  readonly refuse: () => void;
+  readonly save: () => Promise<unknown>;
+  readonly send: Dispatch<BenchAction>;
+}): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      if (proposal && !e.ctrlKey && !e.metaKey && !e.altKey && !inOwnForm(e.target)) {
+        if (e.key === 'Escape') refuse();
+        else if (e.key === 'Enter' && !pressesItself(e.target)) take();
+      }
+      const asked = benchKey(e);
+      if (asked === 'save') void save();
+      else if (asked !== null && !undoesItself(e.target)) send({ do: asked });
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [save, proposal, refuse, take, send]);
 }
 
 /** The Bench of an address; a formula that is saved for the first time gets another address, and its Bench goes on. */
@@ -161,48 +214,11 @@ function Bench({
     [],
   );
 
-  const onRemember = async (a: Answered): Promise<string | null> => {
-    const kept = await answerOf(() => remember(a), 'Nothing was changed.');
-    if (!kept.ok) return kept.message;
-    const { id } = kept.measure;
-    const undo = async (): Promise<void> => {
-      await forget({ id });
-    };
-    toast('Remembered for this kitchen', { action: { label: 'Forget it again', onClick: () => void undo() } });
-    return null;
-  };
+  const onRemember = (a: Answered): Promise<string | null> => remembered(a, remember, forget);
   const { proposal, take, refuse } = proposing;
-  const keep = saving.save;
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent): void => {
-      if (proposal && !e.ctrlKey && !e.metaKey && !e.altKey && !inOwnForm(e.target)) {
-        if (e.key === 'Escape') refuse();
-        else if (e.key === 'Enter' && !pressesItself(e.target)) take();
-      }
-      const asked = benchKey(e);
-      if (asked === 'save') void keep();
-      else if (asked !== null && !undoesItself(e.target)) send({ do: asked });
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [keep, proposal, refuse, take]);
-
-  const { asks, open: speaks } = sight;
-  const stops = speaks.filter((f) => f.severity !== 'note').length;
-  // a rail out of its zone is not done with, however quietly it is said
-  const out = speaks.length > 0 ? sight.rails.filter((r) => r.reading && r.reading.standing !== 'in') : [];
-  const step: readonly [WayStep, string] =
-    formula.entries.length === 0
-      ? ['read', '']
-      : asks > 0
-        ? ['settle', `${asks} ${asks === 1 ? 'line asks' : 'lines ask'}`]
-        : stops > 0
-          ? ['balance', `${counted(stops, 'things')} to look at`]
-          : out.length > 0
-            ? ['balance', `${out.map((r) => RAIL_NAMES[r.rail].toLowerCase()).join(', ')} out of range`]
-            : ['plan', saving.dirty ? 'save it first' : 'it is balanced'];
+  useBenchKeys({ proposal: proposal !== null, take, refuse, save: saving.save, send });
+  const speaks = sight.open;
+  const step = nextOn(formula, sight, saving.dirty);
   const printing = usePrinting();
   const schoolId = schoolOf(kindById(kindIdOf(formula, end)), schoolIdOf(formula, end)).id;
   return (
@@ -239,17 +255,7 @@ function Bench({
         <BenchNotices saving={saving} newest={opened.newest} />
 
         {beginning !== null && formula.entries.length === 0 ? (
-          <div className="mt-3">
-            <Taps
-              label="Begin with"
-              value={beginning}
-              onChange={(v) => v !== '' && setBeginning(v)}
-              options={[
-                { value: 'card', label: 'A card, pasted or dropped' },
-                { value: 'nothing', label: 'From nothing' },
-              ]}
-            />
-          </div>
+          <BeginWith value={beginning} onChange={setBeginning} />
         ) : null}
         {beginning === 'nothing' && formula.entries.length === 0 ? (
           <div className="mt-3">
@@ -326,16 +332,7 @@ function Bench({
                 />
               </div>
             ) : (
-              <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
-                <p>
-                  Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with
-                  something to pick.
-                </p>
-                <p className="mt-2">
-                  The balance stands here: water, egg, fat, sugar, salt and rise against what most batters of this kind
-                  have.
-                </p>
-              </section>
+              <NothingYet />
             )}
           </div>
         )}
@@ -352,6 +349,40 @@ function Bench({
           />
         ) : null}
       </div>
+    </div>
+  );
+}
+
+const NothingYet = () => (
+  <section className="max-w-md pt-2 text-soft lg:col-start-2 lg:row-span-2 lg:row-start-1">
+    <p>
+      Each line becomes an ingredient, an amount and its grams. What is not understood stays, marked, with something to
+      pick.
+    </p>
+    <p className="mt-2">
+      The balance stands here: water, egg, fat, sugar, salt and rise against what most batters of this kind have.
+    </p>
+  </section>
+);
+
+function BeginWith({
+  value,
+  onChange,
+}: {
+  readonly value: 'card' | 'nothing';
+  readonly onChange: (v: 'card' | 'nothing') => void;
+}) {
+  return (
+    <div className="mt-3">
+      <Taps
+        label="Begin with"
+        value={value}
+        onChange={(v) => v !== '' && onChange(v)}
+        options={[
+          { value: 'card', label: 'A card, pasted or dropped' },
+          { value: 'nothing', label: 'From nothing' },
+        ]}
+      />
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 
-import { bareName, bowlLines, goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
+import { bareName, type SheetLine } from '@/core/batch/sheet-line';
 import { mixesIn, mixName } from '@/core/batch/split';
 import { piecesOf } from '@/core/batter/volume';
 import { VESSEL_NAMES } from '@/core/card/parts';
@@ -15,8 +15,7 @@ import type { Ingredient } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
-import { toleranceG } from '@/core/prep/tolerance';
-import { rebalance } from '@/core/prep/weigh';
+import type { Rebalanced } from '@/core/prep/weigh';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { copyOf, keepCopy } from '../kit/browser-copy';
@@ -26,8 +25,9 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { ScalePanel } from '../shared/scale-panel';
 import { StillRails } from '../shared/still-rails';
-import { sayWeight, shownOf, TargetReading } from '../shared/target-reading';
+import { sayWeight, TargetReading } from '../shared/target-reading';
 import type { Done } from './done';
+import { type WeighTyped, weighAtHand } from './weigh-in.state';
 
 interface Props {
   readonly batch: Batch;
@@ -45,108 +45,73 @@ interface Props {
 export function WeighIn({ batch, house, lines, done, anew, offers, part, onChanged }: Props) {
   const scale = useInstrument<ScaleReading, ScaleAct>('/api/scale', 'practice-scale');
   const asking = useAsking();
-  const [typed, setTyped] = useState('');
-  const [back, setBack] = useState<string | null>(null);
-  const [sure, setSure] = useState(false);
+  const [at, setAt] = useState<WeighTyped>({ typed: '', back: null, sure: false, adds: null });
+  const set = (part: Partial<WeighTyped>): void => setAt((t) => ({ ...t, ...part }));
   const box = useRef<HTMLInputElement>(null);
   // several things into one bowl that stays on the scale: what it showed when the last was in
-  const [adds, setAdds] = useState<number | null>(null);
   const addsName = `adds:${batch.id}`;
   useEffect(() => {
-    const had = copyOf(addsName);
-    if (typeof had === 'number') setAdds(had);
+    const adds = copyOf(addsName);
+    if (typeof adds === 'number') setAt((t) => ({ ...t, adds }));
   }, [addsName]);
-  const addUp = (g: number | null): void => {
-    setAdds(g);
-    keepCopy(addsName, g);
+  const addUp = (adds: number | null): void => {
+    set({ adds });
+    keepCopy(addsName, adds);
   };
-  const left = lines.filter((l) => !done.ticked.has(l.key));
-  const line = lines.find((l) => l.key === back) ?? left[0] ?? null;
   const find = (id: string): Ingredient | undefined => findIngredient(id, house.conventions.own);
   const stepG = scalesOf(house.gear)[0]?.stepG ?? 1;
-  const target = line?.grams ?? 0;
-  const ingredient = line?.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
-  const tolerance = toleranceG(ingredient, target, stepG);
-  const now = shownOf(typed, scale.reading, adds ?? 0, target, tolerance);
-  const { shown, reading, stands, off } = now;
-  const key = line?.key ?? '';
+  const it = weighAtHand(at, { batch, lines, done, stepG, reading: scale.reading, find });
+  const key = it?.line.key ?? '';
 
   // another ingredient: the box is empty and under the hand
   useEffect(() => {
     if (key === '') return;
-    setTyped('');
-    setSure(false);
+    setAt((t) => ({ ...t, typed: '', sure: false }));
     box.current?.focus({ preventScroll: true });
   }, [key]);
 
-  if (!line) return <p className="text-xl font-semibold text-herb">✓ All of it is weighed.</p>;
+  if (!it) return <p className="text-xl font-semibold text-herb">✓ All of it is weighed.</p>;
 
-  const weighed = goesOnScale(line);
-  const last = [...lines].reverse().find((l) => done.ticked.has(l.key) && l.key !== line.key);
+  const { typed, back, sure, adds } = at;
+  const { line, weighed, target, tolerance, now, mix, bowl, last, over, short } = it;
+  const { shown, reading, stands, off } = now;
   /** It is in: the bowl is tared, or stays as it is and adds up. */
   const isIn = (): void => {
     done.put(line.key, Math.round(reading * 100) / 100);
     if (adds !== null) addUp(shown);
     else if (scale.on) scale.act({ do: 'tare' });
+    set({ back: null });
   };
   /** @param all the same: what is off is seen, and goes in as it is */
   const next = (allTheSame = sure): void => {
-    if (!weighed) done.put(line.key, true);
-    else {
-      if (Number.isNaN(reading) || reading < 0 || scale.reading?.over) return;
-      if (stands !== 'right' && !allTheSame) {
-        setSure(true);
-        return;
-      }
-      isIn();
+    if (!weighed) {
+      done.put(line.key, true);
+      set({ back: null });
+    } else if (!(Number.isNaN(reading) || reading < 0 || scale.reading?.over)) {
+      if (stands !== 'right' && !allTheSame) set({ sure: true });
+      else isIn();
     }
-    setBack(null);
   };
-  const mix = line.mix ?? 1;
-  const bowls = bowlLines(batch.sheet, mix);
-  const inBowl = bowls.some((l) => l.key === line.key);
-  // what is ticked without a weight went in as the sheet says
-  const went = Object.fromEntries(
-    bowls.flatMap((l) => (done.ticked.has(l.key) ? [[l.key, done.weights[l.key] ?? l.grams ?? 0]] : [])),
-  );
-  const over =
-    stands === 'over' && inBowl && weighed
-      ? rebalance(bowls, { ...went, [line.key]: reading }, batch.kind, find)
-      : null;
-  const keep = async (): Promise<void> => {
+  /** It is in as it is, and the rest is worked anew: around it, or as told. */
+  const workedAnew = async (how?: object): Promise<void> => {
     isIn();
-    setBack(null);
     const a = await asking.ask(
       async (): Promise<{ readonly ok: true } | Refused> =>
         (await done.settle())
-          ? anew({ batchId: batch.id, mix })
+          ? anew({ batchId: batch.id, mix, ...(how && { how }) })
           : refuse(
               'What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.',
             ),
     );
     if (a?.ok) onChanged();
   };
-  /** There is no more of it: all of it smaller, or the rest worked around what there is. */
-  const shortOf = async (how: object): Promise<void> => {
-    isIn();
-    setBack(null);
-    const a = await asking.ask(
-      async (): Promise<{ readonly ok: true } | Refused> =>
-        (await done.settle())
-          ? anew({ batchId: batch.id, mix, how })
-          : refuse('What was weighed has not reached the records yet. Ask again then.'),
-    );
-    if (a?.ok) onChanged();
-  };
   const fill = async (o: StandInOffer): Promise<void> => {
-    const has = reading;
-    const a = await asking.ask(() => part({ batchId: batch.id, lineKey: line.key, hasG: has, to: o.to, with: o.with }));
+    const hasG = reading;
+    const a = await asking.ask(() => part({ batchId: batch.id, lineKey: line.key, hasG, to: o.to, with: o.with }));
     if (!a?.ok) return;
     isIn();
-    setBack(null);
     onChanged();
   };
-  const short = stands === 'under' && sure && inBowl && weighed && reading > 0 ? reading : null;
   return (
     <section aria-label="Weigh-in" className="grid gap-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -167,11 +132,10 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           typed={typed}
           box={box}
           onTyped={(text) => {
-            setTyped(text);
-            setSure(false);
+            set({ typed: text, sure: false });
             asking.touched();
           }}
-          onEnter={() => (stands === 'right' ? next() : Number.isNaN(reading) ? undefined : setSure(true))}
+          onEnter={() => (stands === 'right' ? next() : Number.isNaN(reading) ? undefined : set({ sure: true }))}
         />
       ) : (
         <p className="rounded-plate bg-white p-4 text-[56px] leading-tight font-bold">{line.measure}</p>
@@ -185,10 +149,10 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         <OverPour
           over={over}
           portionMl={batch.portionMl}
-          lines={bowls}
+          lines={bowl}
           by={reading - target}
           busy={asking.busy}
-          onKeep={() => void keep()}
+          onKeep={() => void workedAnew()}
           onNote={() => next(true)}
         />
       ) : null}
@@ -197,15 +161,15 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           share={short / target}
           pieces={batch.piecesPlanned}
           mixes={mixesIn(batch.split)}
-          anew={rebalance(bowls, { ...went, [line.key]: short }, batch.kind, find)}
-          lines={bowls}
-          begun={bowls.some((l) => l.key !== line.key && done.ticked.has(l.key))}
+          anew={it.around()}
+          lines={bowl}
+          begun={bowl.some((l) => l.key !== line.key && done.ticked.has(l.key))}
           offers={offersFor(line.key.replace(/m\d+$/, ''), offers)}
           by={target - short}
           name={bareName(line)}
           busy={asking.busy}
-          onSmaller={() => void shortOf({ by: 'smaller', key: line.key })}
-          onRest={() => void shortOf({ by: 'ratios' })}
+          onSmaller={() => void workedAnew({ by: 'smaller', key: line.key })}
+          onRest={() => void workedAnew({ by: 'ratios' })}
           onFill={(o) => void fill(o)}
         />
       ) : null}
@@ -226,13 +190,13 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
               : 'Done: next'}
         </Button>
         {last ? (
-          <Button size="work" onClick={() => setBack(last.key)}>
+          <Button size="work" onClick={() => set({ back: last.key })}>
             <Undo2 size={20} aria-hidden />
             {last.name.length > 24 ? 'The one before' : last.name} again
           </Button>
         ) : null}
         {back !== null ? (
-          <Button size="work" onClick={() => setBack(null)}>
+          <Button size="work" onClick={() => set({ back: null })}>
             Leave it as it was
           </Button>
         ) : null}
@@ -278,7 +242,7 @@ function TooLittle({
   readonly share: number;
   readonly pieces: number | null;
   readonly mixes: number;
-  readonly anew: ReturnType<typeof rebalance>;
+  readonly anew: Rebalanced;
   readonly lines: readonly SheetLine[];
   /** Something else of the mix is weighed already. */
   readonly begun: boolean;
@@ -347,7 +311,7 @@ function OverPour({
   onKeep,
   onNote,
 }: {
-  readonly over: ReturnType<typeof rebalance>;
+  readonly over: Rebalanced;
   readonly portionMl: number | null;
   readonly lines: readonly SheetLine[];
   readonly by: number;
