@@ -232,62 +232,73 @@ const OF_A_BATTER = new Set([
 const MADE =
   /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
 
+/** A row that has the shape of a heading, among the rows around it. */
+interface HeadingRow {
+  readonly shape: NonNullable<ReturnType<typeof headingShape>>;
+  readonly next: Row | undefined;
+  /** Nothing stands above it. */
+  readonly first: boolean;
+  readonly n: number;
+  readonly r: Reading;
+}
+
+/** Words that head the method wherever they stand. */
+const HEADS_METHOD = /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i;
+/** Words that head a list without a mark and without a gap above them. */
+const HEADS_LIST =
+  /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i;
+
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 function headingAt(raw: Row, n: number, r: Reading): Place | null {
   const shape = headingShape(raw.source, raw.text);
   if (!shape) return null;
+  const { words } = shape;
   const next = nextRow(r, n);
-  const said = roleOf(shape.words);
+  const said = roleOf(words);
   // "To cook", and what follows is butter: the pan's, not the method's
-  const role =
-    said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(shape.words) && isItem(next, r, false)
-      ? 'pan'
-      : said;
-  if (STRUCTURAL.test(shape.words)) return { at: 'heading', words: shape.words, role: 'batter' };
-  const first = r.title === null && !r.started && r.rows.slice(0, n).every((x) => x.text === '');
-  if (
-    r.title === null &&
-    !r.started &&
-    r.role === 'batter' &&
-    DISH.test(shape.words) &&
-    !/^(?:for|to)\b/i.test(shape.words)
-  )
+  const cooks = said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(words) && isItem(next, r, false);
+  const role = cooks ? 'pan' : said;
+  if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
+  const untitled = r.title === null && !r.started;
+  if (untitled && r.role === 'batter' && DISH.test(words) && !/^(?:for|to)\b/i.test(words))
     return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
+  const at: HeadingRow = { shape, next, first: untitled && r.rows.slice(0, n).every((x) => x.text === ''), n, r };
   if (role === 'method' || role === 'notes')
-    return shape.marked ||
-      !next ||
-      !isItem(next, r, true) ||
-      /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i.test(shape.words)
-      ? { at: 'heading', words: shape.words, role }
+    return shape.marked || !next || !isItem(next, r, true) || HEADS_METHOD.test(words)
+      ? { at: 'heading', words, role }
       : null;
   // in the method a heading of steps stays there
-  const items = isItem(next, r, role === null);
-  if (!items) {
-    const nothing = !next || headingShape(next.source, next.text) !== null;
-    if (role !== null && shape.marked && nothing && r.role !== 'method')
-      return { at: 'heading', words: shape.words, role };
-    if (role !== null && shape.marked && r.role === 'method') return aside('method');
-    return first && role === null && shape.marked && nothing ? { at: 'title', text: shape.words } : null;
-  }
-  if (role !== null) {
-    const named = lookUp(shape.words, r.house).kind !== 'unknown';
-    const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
-    const own =
-      /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i.test(
-        shape.words,
-      );
-    if (shape.marked ? !named || isItem(next, r, true) : own || (apart && (!named || isItem(next, r, true)) && !first))
-      return { at: 'heading', words: shape.words, role };
-    // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
-    if (role === 'side' && MADE.test(shape.words) && isItem(next, r, true))
-      return { at: 'heading', words: shape.words, role, asked: true };
-    return null;
-  }
+  if (!isItem(next, r, role === null)) return headingOfNothing(at, role);
+  return role === null ? headingOfSomething(raw, at) : headingOfRole(at, role);
+}
+
+/** A heading that no list follows. */
+function headingOfNothing({ shape, next, first, r }: HeadingRow, role: Role | null): Place | null {
+  const nothing = !next || headingShape(next.source, next.text) !== null;
   if (!shape.marked) return null;
-  if (first) return { at: 'title', text: shape.words };
+  if (role !== null && r.role === 'method') return aside('method');
+  if (role !== null) return nothing ? { at: 'heading', words: shape.words, role } : null;
+  return first && nothing ? { at: 'title', text: shape.words } : null;
+}
+
+/** A heading whose words say what its list is for. */
+function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingRow, role: Role): Place | null {
+  const named = lookUp(words, r.house).kind !== 'unknown';
+  const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
+  const heads = !named || isItem(next, r, true);
+  if (marked ? heads : HEADS_LIST.test(words) || (apart && heads && !first)) return { at: 'heading', words, role };
+  // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
+  const made = role === 'side' && MADE.test(words) && isItem(next, r, true);
+  return made ? { at: 'heading', words, role, asked: true } : null;
+}
+
+/** A marked heading whose words nobody knows, above a list. */
+function headingOfSomething(raw: Row, { shape: { words, marked }, next, first, r }: HeadingRow): Place | null {
+  if (!marked) return null;
+  if (first) return { at: 'title', text: words };
   const named = readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient;
   if (named && !isItem(next, r, true)) return null;
-  return { at: 'heading', words: shape.words, role: named && OF_A_BATTER.has(named.category) ? 'batter' : 'unknown' };
+  return { at: 'heading', words, role: named && OF_A_BATTER.has(named.category) ? 'batter' : 'unknown' };
 }
 
 /** "for the sauce I take a hundred grams of sugar": a heading, as spoken. */
@@ -345,6 +356,24 @@ function calledIn(t: string): { readonly name: string; readonly rest: string } |
   return { name: `${m[1].charAt(0).toUpperCase()}${m[1].slice(1)}`, rest: t.slice(m[0].length) };
 }
 
+/** How a spoken list begins. */
+const BEGINS_LIST =
+  /^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i;
+
+/** The lines of a sentence that lists ingredients; null: it tells what to do. */
+function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly Line[] | null {
+  const whole = sentence.replace(/[.!?]$/, '');
+  const bare = whole.replace(BEGINS_LIST, '');
+  const bits = itemsIn(bare, r.house, r.languages);
+  if (bits === null) return bare === whole ? null : thingsNamed(bare, r.house, r.languages);
+  const own = bits.flatMap((bit) => readRows(bit, r, hint));
+  // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
+  const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
+  const sure = (all: readonly Line[]): number => all.filter(isClean).length;
+  const better = apart.length > own.length && sure(apart) > sure(own);
+  return [...(better ? apart : own), ...enoughIn(bare, r.house)];
+}
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
@@ -355,31 +384,16 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   const lines: Line[] = [];
   const rest: string[] = [];
   let listed = false;
-  for (const [n, s] of sentences.entries()) {
-    const bare = s
-      .replace(/[.!?]$/, '')
-      .replace(
-        /^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i,
-        '',
-      );
-    const bits = itemsIn(bare, r.house, r.languages);
-    const named = bits === null && bare !== s.replace(/[.!?]$/, '') ? thingsNamed(bare, r.house, r.languages) : null;
-    if (named) {
+  for (const [n, text] of sentences.entries()) {
+    const list = listedIn(text, r, hint);
+    if (list) {
       listed = true;
-      lines.push(...named);
-    } else if (bits) {
-      listed = true;
-      const own = bits.flatMap((bit) => readRows(bit, r, hint));
-      // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
-      const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
-      const sure = (all: readonly Line[]): number => all.filter(isClean).length;
-      const better = apart.length > own.length && sure(apart) > sure(own);
-      lines.push(...(better ? apart : own), ...enoughIn(bare, r.house));
+      lines.push(...list);
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
-      const told = toldIn(bare, r.house, r.languages, sentences[n + 1]);
+      const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, sentences[n + 1]);
       lines.push(...told.filter((l) => !isToldAgain(l, lines)));
-      rest.push(s);
+      rest.push(text);
     }
   }
   // steps of a longer card are read together, when all of them are known
@@ -424,6 +438,9 @@ const standing = (l: Line, lineNumber: number, section: string): CardLine => ({
   section,
 });
 
+/** Words that say how many a card makes. */
+const COUNTS_PIECES = /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i;
+
 /** Where one row of the text belongs. */
 function place(n: number, r: Reading): Place {
   const row = r.rows[n];
@@ -434,41 +451,50 @@ function place(n: number, r: Reading): Place {
   // "Makes 8 crepes" names crepes, and heads none
   const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
   const heading = r.single || plainYield ? null : headingAt(row, n, r);
-  if (heading) return heading;
-  const yields =
-    (!/^[\d½¼¾]/.test(t) ||
-      /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i.test(t)) &&
-    YIELD.test(t);
-  if (r.role !== 'method' && r.role !== 'notes' && !yields && !TIMES.test(t)) {
+  return heading ?? placeBeside(row, r) ?? placeOfItems(row, r);
+}
+
+/** What is beside the list: the method, notes, what it makes, how long it takes; and lines behind a heading of theirs. */
+function placeBeside(row: Row, r: Reading): Place | null {
+  const t = row.text;
+  const yields = (!/^[\d½¼¾]/.test(t) || COUNTS_PIECES.test(t)) && YIELD.test(t);
+  const times = TIMES.test(t);
+  if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
   }
   if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t))
     return aside('method');
-  if (/^\([^()\d]*\)$/.test(t)) return aside('note');
-  if (r.role === 'notes') return aside('note');
+  if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t)) return aside('note');
   if (yields) return aside('yield');
-  if (TIMES.test(t)) return aside('note');
+  return times ? aside('note') : null;
+}
+
+/** A row of the list, a title above it, or a sentence of the method within it. */
+function placeOfItems(row: Row, r: Reading): Place {
+  const t = row.text;
   const hint = vesselOf(r.role);
-  const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
   if (bits) return { at: 'lines', lines: bits.flatMap((bit) => readRows(bit, r, hint)) };
   const para = paragraph(t, r, hint);
   if (para) return para;
+  const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
   if (!r.single && isMethod(t)) return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;
   if (!line) return { at: 'nowhere' };
+  if (hasAmount(line, t) || r.single || r.started) return { at: 'lines', lines };
+  const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
+  if (names) return { at: 'lines', lines };
+  return r.title ? aside('note') : { at: 'title', text: t };
+}
+
+function hasAmount(line: Line, t: string): boolean {
   // "Waffles (makes 8)": a number with nothing to count is no amount
   const bare = line.ingredient === null && /^\p{L}/u.test(t) && line.written.every((a) => a.terms[0]?.unit === null);
-  const hasAmount =
-    (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous');
-  if (!hasAmount && !r.single && !r.started) {
-    const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
-    if (!r.title && !names) return { at: 'title', text: t };
-    if (!names) return aside('note');
-  }
-  return { at: 'lines', lines };
+  return (
+    (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous')
+  );
 }
 
 /** Flour, or milk with eggs: what makes a group a batter. */
@@ -564,6 +590,23 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   // one row is a line, whatever it looks like; but not a recipe told in one breath
   const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
   const languages = languagesIn(text);
+  const placed = placeRows(raws, { house, languages, rows, single });
+  const lines = linesOfSteps(placed, rows, house, languages);
+  const settled = settleGroups(placed.sections, lines, house, languages);
+  const { title, ignored } = placed;
+  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ ignored }), house, languages);
+  return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
+}
+
+/** Every row in its place. */
+interface Placed {
+  readonly title: string | null;
+  readonly sections: readonly Section[];
+  readonly lines: readonly CardLine[];
+  readonly ignored: readonly SetAside[];
+}
+
+function placeRows(raws: readonly string[], of: Omit<Reading, 'role' | 'title' | 'started'>): Placed {
   let title: string | null = null;
   const sections: Section[] = [{ id: 's0', heading: null, role: 'batter', asked: false }];
   let section = sections[0] as Section;
@@ -576,11 +619,9 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   };
   for (const [n, raw] of raws.entries()) {
     const lineNumber = n + 1;
-    if (isStrokes(raw)) {
-      ignored.push({ lineNumber, text: raw, why: 'note' });
-      continue;
-    }
-    const p = place(n, { house, languages, rows, single, role: section.role, title, started: lines.length > 0 });
+    const p: Place = isStrokes(raw)
+      ? aside('note')
+      : place(n, { ...of, role: section.role, title, started: lines.length > 0 });
     switch (p.at) {
       case 'nowhere':
         break;
@@ -608,28 +649,36 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
       }
     }
   }
-  // a card that has its amounts in its steps alone: "Mix 3 eggs, 125 ml milk and 60 g flour."
-  // also where a short step was read as a line; a paragraph is parted into its sentences already
+  return { title, sections, lines, ignored };
+}
+
+/**
+ * The lines of a card; of one that has its amounts in its steps alone ("Mix 3 eggs, 125 ml milk and 60 g flour."), those
+ * of its steps, also where a short step was read as a line. A paragraph is parted into its sentences already.
+ */
+function linesOfSteps(
+  { lines, ignored }: Placed,
+  rows: readonly Row[],
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly CardLine[] {
   const told = ignored.filter((i) => i.why === 'method');
   const parted = told.some((i) => lines.some((l) => l.lineNumber === i.lineNumber));
-  const isStep = (l: CardLine): boolean => DOES.test(rows[l.lineNumber - 1]?.text ?? '');
+  const words = (l: CardLine): string => rows[l.lineNumber - 1]?.text ?? '';
   const unclear = lines.some((l) => l.status !== 'read');
-  if (lines.length === 0 || (lines.every(isStep) && ((told.length > 0 && !parted) || unclear))) {
-    const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
-    const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
-    for (const l of lines) steps.set(l.lineNumber, rows[l.lineNumber - 1]?.text ?? '');
-    lines.length = 0;
-    for (const [n, step] of [...steps].sort(([a], [b]) => a - b)) {
-      const found = toldIn(step, house, languages);
-      for (const line of found) lines.push(standing(line, n, 's0'));
+  const inSteps = lines.every((l) => DOES.test(words(l))) && ((told.length > 0 && !parted) || unclear);
+  if (lines.length > 0 && !inSteps) return lines;
+  const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
+  const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
+  for (const l of lines) steps.set(l.lineNumber, words(l));
+  return [...steps]
+    .sort(([a], [b]) => a - b)
+    .flatMap(([n, step]) => {
+      const found = toldIn(step, house, languages).map((line) => standing(line, n, 's0'));
       // a line that tells nothing more stays what it was, and asks
       const was = before.get(n);
-      if (found.length === 0 && was) lines.push(was);
-    }
-  }
-  const settled = settleGroups(sections, lines, house, languages);
-  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ ignored }), house, languages);
-  return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
+      return found.length === 0 && was ? [was] : found;
+    });
 }
 
 /** Where a section's lines go, in the words of the sheet. */

@@ -37,6 +37,35 @@ function strokesOf(text: string): readonly string[] | null {
   return null;
 }
 
+/** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
+function isSeam(
+  of: {
+    readonly seam: string;
+    /** The row has no other. */
+    readonly alone: boolean;
+    readonly left: string;
+    /** As far as the next seam, and to the end of the row. */
+    readonly right: string;
+    readonly rest: string;
+  },
+  read: (t: string) => Line,
+): boolean {
+  const { seam, alone, left, right, rest } = of;
+  if (!left || !right) return false;
+  const comma = /[,;.!]/.test(seam);
+  const [l, r] = [read(left), read(right)];
+  if (!whole(l) || !begins(right)) return false;
+  const far =
+    whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(rest.trim())));
+  if (!far || comma) return far;
+  // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
+  if (isEgg(l) && isEgg(r)) return false;
+  // "a pint and a half of milk" is one amount
+  if (A_HALF_MORE.test(rest)) return false;
+  // "1 tbsp flaxseed + 3 tbsp water" are two things, "2 tbsp butter + 1 tbsp for the pan" one
+  return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r.ingredient?.id);
+}
+
 /**
  * The items of a row, each as it was written; null where the row is one item.
  * @param least so many amounts have to be found for the row to be parted
@@ -60,23 +89,10 @@ export function itemsIn(
   let from = 0;
   for (const [n, m] of seams.entries()) {
     if (depth(m.index) > 0) continue;
-    const left = text.slice(from, m.index).trim();
     const at = m.index + m[0].length;
+    const left = text.slice(from, m.index).trim();
     const right = text.slice(at, seams[n + 1]?.index ?? text.length).trim();
-    if (!left || !right) continue;
-    const comma = /[,;.!]/.test(m[0]);
-    const [l, r] = [read(left), read(right)];
-    if (!whole(l) || !begins(right)) continue;
-    const far =
-      whole(r) ||
-      (comma && r.ingredient !== null && r.written.length === 0) ||
-      (comma && whole(read(text.slice(at).trim())));
-    // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
-    if (!far || (!comma && isEgg(l) && isEgg(r))) continue;
-    // "a pint and a half of milk" is one amount
-    if (!comma && A_HALF_MORE.test(text.slice(at))) continue;
-    // "1 tbsp flaxseed + 3 tbsp water" are two things, "2 tbsp butter + 1 tbsp for the pan" one
-    if (!comma && seams.length === 1 && /plus|\+/i.test(m[0]) && l.ingredient?.id === r.ingredient?.id) continue;
+    if (!isSeam({ seam: m[0], alone: seams.length === 1, left, right, rest: text.slice(at) }, read)) continue;
     out.push(left);
     if (/[/|•·]/.test(m[0])) strokes++;
     from = at;

@@ -172,6 +172,37 @@ const anyCup = (
     return grams >= low && grams <= high;
   });
 
+/** An amount that can be weighed, among those a line says. */
+interface Known {
+  readonly weighed: Weighed;
+  readonly a: Combined;
+  readonly amount: Amount;
+  readonly rank: number;
+}
+
+/** Whether two amounts of a line are further apart than rounding and filling explain. */
+function isApart(best: Known, other: Known, i: Ingredient): boolean {
+  const { low, high } = disagreementBracket(other.weighed);
+  const fine = i.category === 'leavening' || i.category === 'salt';
+  const share = fine
+    ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams)
+    : other.weighed.basis.startsWith('fill')
+      ? SLACK * best.weighed.grams
+      : 0;
+  const slack = share + roundedBy(best.a, best.weighed, fine) + roundedBy(other.a, other.weighed, fine);
+  return best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
+}
+
+function disagreement(best: Weighed, other: Weighed): LineFinding {
+  const { low, high } = disagreementBracket(other);
+  const said =
+    other.basis === 'weight'
+      ? `the other ${g(other.grams)}`
+      : `the other weighs ${g(low)} to ${g(high)}${other.basis === 'fill-not-stated' ? ' however it is filled' : ''}`;
+  const message = `Written twice, and the two disagree: one says ${g(best.grams)}, ${said}. ${g(best.grams)} is used until you say which stands.`;
+  return { code: 'amounts-disagree', message };
+}
+
 /** Which of the written amounts counts, and whether two disagree. */
 function settle(
   i: Ingredient,
@@ -198,7 +229,7 @@ function settle(
       code: 'two-amounts',
       message: `How much ${shortName(i)}? Two numbers stand there, and one of them has no unit.`,
     };
-  const known = tries.flatMap((t, n) => {
+  const known = tries.flatMap((t, n): readonly Known[] => {
     const a = combined[n];
     const amount = written[n];
     return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value, amount.approximate) }] : [];
@@ -211,26 +242,10 @@ function settle(
   const ranked = [...known].sort((x, y) => x.rank - y.rank);
   const [best, ...others] = ranked;
   if (!best) return { code: 'no-amount', message: `How much ${shortName(i)}? No amount is written.` };
-  for (const other of others) {
-    const { low, high } = disagreementBracket(other.weighed);
-    const fine = i.category === 'leavening' || i.category === 'salt';
-    const share = fine
-      ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams)
-      : other.weighed.basis.startsWith('fill')
-        ? SLACK * best.weighed.grams
-        : 0;
-    const slack = share + roundedBy(best.a, best.weighed, fine) + roundedBy(other.a, other.weighed, fine);
-    const apart = best.weighed.grams < low * (1 - 1e-9) - slack || best.weighed.grams > high * (1 + 1e-9) + slack;
-    if (!apart || anyCup(other.amount, i, fill, house, best.weighed.grams)) continue;
-    if (choice.stands !== undefined)
-      return { weighed: choice.stands === 'volume' ? other.weighed : best.weighed, findings: [] };
-    const said =
-      other.weighed.basis === 'weight'
-        ? `the other ${g(other.weighed.grams)}`
-        : `the other weighs ${g(low)} to ${g(high)}${other.weighed.basis === 'fill-not-stated' ? ' however it is filled' : ''}`;
-    const message = `Written twice, and the two disagree: one says ${g(best.weighed.grams)}, ${said}. ${g(best.weighed.grams)} is used until you say which stands.`;
-    return { weighed: best.weighed, findings: [{ code: 'amounts-disagree', message }] };
-  }
+  const apart = others.find((o) => isApart(best, o, i) && !anyCup(o.amount, i, fill, house, best.weighed.grams));
+  if (apart && choice.stands !== undefined)
+    return { weighed: choice.stands === 'volume' ? apart.weighed : best.weighed, findings: [] };
+  if (apart) return { weighed: best.weighed, findings: [disagreement(best.weighed, apart.weighed)] };
   const stands = choice.stands === 'volume' ? others[0] : undefined;
   return { weighed: stands?.weighed ?? best.weighed, findings: [] };
 }
@@ -312,6 +327,94 @@ function readingsOf(s: SplitLine, i: Ingredient, house: KitchenConventions): rea
   return [plainly('low'), plainly('other')];
 }
 
+/** What a line asks that names nothing the pantry has, or more than one thing. */
+function unnamed(s: SplitLine): readonly [LineStatus, LineFinding, { readonly suggestions: readonly Ingredient[] }] {
+  const suggestions = s.name.kind === 'found' ? [] : s.name.suggestions;
+  if (s.problem) return ['unclear', s.problem, { suggestions: [] }];
+  if (s.name.kind === 'ambiguous')
+    return ['unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions }];
+  const message = s.said ? `"${s.said}" is not in the pantry.` : 'No ingredient is named on this line.';
+  return ['unknown', { code: 'unknown-ingredient', message }, { suggestions }];
+}
+
+/** What a line asks before its amount can be weighed; null: nothing. */
+function asksBefore(
+  s: SplitLine,
+  i: Ingredient,
+  use: Use,
+  hasAmount: boolean,
+  readings: readonly Reading[],
+): LineFinding | null {
+  if (s.problem) return s.problem;
+  const name = shortName(i);
+  if (!hasAmount) {
+    const message =
+      use !== 'batter'
+        ? 'No amount is written; it is not counted in the batter.'
+        : BY_TASTE.test(s.text)
+          ? 'No amount is written: it goes in by taste, and nothing of it is counted.'
+          : `How much ${name}? No amount is written.`;
+    return { code: 'no-amount', message };
+  }
+  const [span] = s.amountSpans;
+  if (readings.length > 0) {
+    const message = `"${s.text.slice(span?.start, span?.end).trim()}" can be read two ways: ${readings.map((x) => x.why).join(' or ')}. Which is it?`;
+    return { code: 'two-readings', message };
+  }
+  const changed = span && CHANGED.exec(s.text.slice(span.end));
+  if (changed) {
+    const message = `“${changed[0].trim().split(/\s+/)[0]}” changes what ${name} weighs: is the amount from before or after? Write what went in.`;
+    return { code: 'no-density', message };
+  }
+  if (COOKED_FOOD.test(s.text) && isDryStuff(i)) {
+    const message = `Cooked, ${name} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`;
+    return { code: 'no-density', message };
+  }
+  const stray = strayNumber(s);
+  return stray
+    ? { code: 'two-amounts', message: `"${stray}" on this line is not understood: is it another amount?` }
+    : null;
+}
+
+/** The parts of a second thing on the line; null: it can't be weighed. */
+function extraParts(
+  extra: SplitLine['extras'][number],
+  s: SplitLine,
+  house: KitchenConventions,
+): readonly LinePart[] | null {
+  const also = found(extra.name);
+  const w = also ? weigh(extra.amount, also, s.rows.length > 0 ? s.fill : null, house) : null;
+  return also && w?.ok ? partsOf(also, w.value) : null;
+}
+
+/** What is told of a line that was read: what could stand instead, what was not understood, what is kept back. */
+function doubtsOnLine(s: SplitLine, i: Ingredient, chosen: boolean): readonly LineFinding[] {
+  const others = chosen ? [] : s.alternatives.filter((a) => found(a.name)?.id !== i.id);
+  const name = (a: (typeof others)[number]): string => {
+    const is = found(a.name);
+    return is ? shortName(is) : `"${a.said}"`;
+  };
+  const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
+  const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
+  const keptBack = s.use === null && KEPT_BACK.test(s.text) && !/\b(?:more|extra|additional)\b/i.test(s.text);
+  return [
+    ...(others.length > 0
+      ? [
+          {
+            code: 'alternatives' as const,
+            message: `${kitchenName(i)} stands, ${others.map((a) => `or ${name(a)}`).join(', ')}: choose which you use.`,
+          },
+        ]
+      : []),
+    ...(unread.length > 0
+      ? [{ code: 'not-understood' as const, message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` }]
+      : []),
+    ...(keptBack
+      ? [{ code: 'kept-back' as const, message: 'Kept back until the batter asks for it? All of it is counted.' }]
+      : []),
+  ];
+}
+
 function readAnew(
   text: string,
   house: KitchenConventions,
@@ -361,76 +464,26 @@ function readAnew(
     readings: more.readings ?? [],
   });
 
-  if (s.problem) return open('unclear', s.problem);
-  if (!i) {
-    const suggestions = s.name.kind === 'found' ? [] : s.name.suggestions;
-    if (s.name.kind === 'ambiguous')
-      return open('unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions });
-    const message = s.said ? `"${s.said}" is not in the pantry.` : 'No ingredient is named on this line.';
-    return open('unknown', { code: 'unknown-ingredient', message }, { suggestions });
-  }
-  if (written.length === 0) {
-    const message =
-      use === 'batter' && BY_TASTE.test(text)
-        ? 'No amount is written: it goes in by taste, and nothing of it is counted.'
-        : use === 'batter'
-          ? `How much ${shortName(i)}? No amount is written.`
-          : 'No amount is written; it is not counted in the batter.';
-    return open('unclear', { code: 'no-amount', message });
-  }
+  if (!i) return open(...unnamed(s));
   const readings = readingsOf(s, i, house);
-  if (readings.length > 0) {
-    const message = `"${s.text.slice(s.amountSpans[0]?.start, s.amountSpans[0]?.end).trim()}" can be read two ways: ${readings.map((x) => x.why).join(' or ')}. Which is it?`;
-    return open('unclear', { code: 'two-readings', message }, { readings });
-  }
-  const changed = s.amountSpans[0] && CHANGED.exec(s.text.slice(s.amountSpans[0].end));
-  if (changed)
-    return open('unclear', {
-      code: 'no-density',
-      message: `“${changed[0].trim().split(/\s+/)[0]}” changes what ${shortName(i)} weighs: is the amount from before or after? Write what went in.`,
-    });
-  if (COOKED_FOOD.test(s.text) && isDryStuff(i))
-    return open('unclear', {
-      code: 'no-density',
-      message: `Cooked, ${shortName(i)} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`,
-    });
-  const stray = strayNumber(s);
-  if (stray)
-    return open('unclear', {
-      code: 'two-amounts',
-      message: `"${stray}" on this line is not understood: is it another amount?`,
-    });
+  const asks = asksBefore(s, i, use, written.length > 0, readings);
+  if (asks) return open('unclear', asks, { readings });
   const settled = settle(i, written, combined, s.fill, house, choice);
   if ('code' in settled) return open('unclear', settled);
   const parts: LinePart[] = partsOf(i, settled.weighed);
   const findings: LineFinding[] = [...settled.findings, ...written.flatMap((a) => doubtsOf(a, i))];
   for (const extra of s.extras) {
-    const also = found(extra.name);
-    const w = also ? weigh(extra.amount, also, s.rows.length > 0 ? s.fill : null, house) : null;
-    if (!also || !w?.ok)
-      return open('unclear', {
-        code: 'two-amounts',
-        message: `"${extra.said}" could not be added: give it a line of its own.`,
-      });
-    parts.push(...partsOf(also, w.value));
+    const more = extraParts(extra, s, house);
+    if (!more) {
+      const message = `"${extra.said}" could not be added: give it a line of its own.`;
+      return open('unclear', { code: 'two-amounts', message });
+    }
+    parts.push(...more);
   }
   const sum = (pick: (p: LinePart) => number): number => parts.reduce((a, p) => a + pick(p), 0);
   const others = alternativesOf(s, i, written, house);
   const weights = others.flatMap((a) => (a.grams === null || chosen ? [] : [a.grams]));
-  if (s.alternatives.some((a) => found(a.name)?.id !== i.id) && !chosen)
-    findings.push({
-      code: 'alternatives',
-      message: `${kitchenName(i)} stands, ${s.alternatives
-        .filter((a) => found(a.name)?.id !== i.id)
-        .map((a) => `or ${found(a.name) ? shortName(found(a.name) ?? i) : `"${a.said}"`}`)
-        .join(', ')}: choose which you use.`,
-    });
-  const odd = s.words.filter((w) => w.as === 'unknown').map((w) => w.text);
-  const unread = odd.filter((w) => !s.alternatives.some((a) => a.said.includes(w)));
-  if (unread.length > 0)
-    findings.push({ code: 'not-understood', message: `Not understood: ${unread.map((w) => `"${w}"`).join(', ')}.` });
-  if (s.use === null && KEPT_BACK.test(text) && !/\b(?:more|extra|additional)\b/i.test(text))
-    findings.push({ code: 'kept-back', message: 'Kept back until the batter asks for it? All of it is counted.' });
+  findings.push(...doubtsOnLine(s, i, chosen !== undefined));
   const low = sum((p) => p.low);
   const high = sum((p) => p.high);
   // written out: this is the path of nearly every line, and spreading objects is most of its cost

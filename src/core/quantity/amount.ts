@@ -169,128 +169,164 @@ const PART_AFTER =
 const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
 const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
 
+/** A term while it is read: how far, and what was found so far. */
+interface OpenTerm {
+  readonly text: string;
+  at: number;
+  low: Fraction;
+  high: Fraction | null;
+  fullness: ReadTerm['term']['fullness'];
+  fill: ReadTerm['fill'];
+  part: Fraction | null;
+}
+const restOf = (t: OpenTerm): string => t.text.slice(t.at);
+
+/** "2 x 125", and how full the measure is, on either side of it. @returns whether a number is multiplied */
+function readFactor(t: OpenTerm): boolean {
+  t.at += spaceAt(t.text, t.at);
+  const times = /^[x×*]\s*(?=\d)/i.exec(restOf(t));
+  const inner = times && readNumber(t.text.slice(t.at + times[0].length));
+  if (times && inner && !inner.high && !t.high) {
+    t.low = t.low.mul(inner.low);
+    t.at += times[0].length + inner.length;
+    t.at += spaceAt(t.text, t.at);
+  }
+  const late = readFull(t.text, t.at);
+  t.at = late.at;
+  t.fullness = late.fullness ?? t.fullness;
+  t.fill = late.fill ?? t.fill;
+  t.part = late.part ?? t.part;
+  t.at += SIZE_WORD.exec(restOf(t))?.[0].length ?? 0;
+  return times !== null;
+}
+
+/** "half of a quarter cup", "a half-full 1/4 cup": a part, and then the measure with its own number. */
+function takePart(t: OpenTerm): void {
+  if (!t.part) return;
+  const measure = readNumber(restOf(t));
+  if (measure && !measure.high) {
+    t.low = t.low.mul(measure.low);
+    t.at += measure.length;
+    t.at += spaceAt(t.text, t.at);
+  }
+  t.low = t.low.mul(t.part);
+}
+
+interface UnitAt {
+  readonly id: string;
+  /** Where the unit ends. */
+  readonly end: number;
+  /** Which of several of its kind. */
+  readonly which: string | undefined;
+}
+
+function unitAt(t: OpenTerm): UnitAt | null {
+  const of = OF.exec(restOf(t));
+  const from = of && readUnit(t.text.slice(t.at + of[0].length)) ? t.at + of[0].length : t.at;
+  const which = readWhich(t.text.slice(from));
+  const named = readUnit(t.text.slice(from + (which?.length ?? 0)));
+  if (named) return { id: named.id, end: from + (which?.length ?? 0) + named.length, which: which?.which };
+  const dash = /^-\s*/.exec(t.text.slice(from));
+  const dashed = dash ? readUnit(t.text.slice(from + dash[0].length)) : null;
+  return dash && dashed ? { id: dashed.id, end: from + dash[0].length + dashed.length, which: which?.which } : null;
+}
+
+const HOW_MANY: Readonly<Record<string, number>> = { two: 2, three: 3 };
+const PART_SIZES: Readonly<Record<string, number>> = {
+  half: 2,
+  third: 3,
+  thirds: 3,
+  quarter: 4,
+  quarters: 4,
+  fourth: 4,
+  fourths: 4,
+  eighth: 8,
+  eighths: 8,
+};
+
+/** What stands behind a unit and adds to it: "a cup and a half", "a spoon or two", "a cup, half full", "1 cup to 2 cups". */
+function readBehindUnit(t: OpenTerm, unit: string, sign: 1 | -1): void {
+  const more = PART_AFTER.exec(restOf(t));
+  if (more && !t.high) {
+    const many = HOW_MANY[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;
+    t.low = t.low.add(new Fraction(many, PART_SIZES[(more[2] ?? '').toLowerCase()] ?? 1));
+    t.at += more[0].length;
+  }
+  const two = t.high || !t.low.equals(ONE) ? null : OR_TWO.exec(restOf(t));
+  if (two && two[1] !== 'so') {
+    t.high = new Fraction(two[1]?.toLowerCase() === 'two' ? 2 : 3);
+    t.at += two[0].length;
+  }
+  const halfFull = t.part ? null : HALF_FULL_AFTER.exec(restOf(t));
+  if (halfFull) {
+    const [a, b] = PART_FULL_OF[(halfFull[1] ?? '').toLowerCase().replace('-', ' ')] ?? [1, 1];
+    const share = new Fraction(a, b);
+    t.low = t.low.mul(share);
+    t.high = t.high?.mul(share) ?? null;
+    t.at += halfFull[0].length;
+  }
+  // "1 cup to 1 1/4 cups": a range with its unit said twice
+  const again = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞])/u.exec(restOf(t));
+  const second = again && !t.high ? readTerm(t.text.slice(t.at + again[0].length), sign) : null;
+  if (again && second && second.term.unit === unit && !second.term.high && second.term.low.compare(t.low) > 0) {
+    t.high = second.term.low;
+    t.at += again[0].length + second.length;
+  }
+}
+
 function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const article = ARTICLE.exec(text);
-  const early = readFull(text, article?.[0].length ?? 0);
-  let { at, fullness, fill } = early;
-  let part = early.part;
-  if (part === null && at === (article?.[0].length ?? 0)) at = 0;
-  const ladle = readLadle(text.slice(at));
-  if (ladle) return { term: { sign, low: ONE, high: null, unit: ladle.id, fullness }, length: at + ladle.length, fill };
-  const said = text.slice(at);
-  const n =
-    readNumber(said) ??
-    ((article || early.fullness) && at > 0 && readUnit(said)
-      ? { low: ONE, high: null, length: 0, other: undefined }
-      : unsaidOne(said));
+  const before = article?.[0].length ?? 0;
+  const early = readFull(text, before);
+  const start = early.part === null && early.at === before ? 0 : early.at;
+  const said = text.slice(start);
+  const ladle = readLadle(said);
+  if (ladle) {
+    const term = { sign, low: ONE, high: null, unit: ladle.id, fullness: early.fullness };
+    return { term, length: start + ladle.length, fill: early.fill };
+  }
+  const countsOne = (article || early.fullness) && start > 0 && readUnit(said);
+  const n = readNumber(said) ?? (countsOne ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
   if (!n) return null;
-  const written = said.slice(0, n.length);
-  at += n.length;
   // "200-ish g"
-  at += /^-?ish\b/i.exec(text.slice(at))?.[0].length ?? 0;
-  const numberEnd = at;
-  let { low, high } = n;
-  at += spaceAt(text, at);
-  const times = /^[x×*]\s*(?=\d)/i.exec(text.slice(at));
-  if (times) {
-    const inner = readNumber(text.slice(at + times[0].length));
-    if (inner && !inner.high && !high) {
-      low = low.mul(inner.low);
-      at += times[0].length + inner.length;
-      at += spaceAt(text, at);
-    }
-  }
-  const late = readFull(text, at);
-  at = late.at;
-  fullness = late.fullness ?? fullness;
-  fill = late.fill ?? fill;
-  part = late.part ?? part;
-  const small = SIZE_WORD.exec(text.slice(at));
-  if (small) at += small[0].length;
-  // "half of a quarter cup", "a half-full 1/4 cup": a part, and then the measure with its own number
-  if (part) {
-    const measure = readNumber(text.slice(at));
-    if (measure && !measure.high) {
-      low = low.mul(measure.low);
-      at += measure.length;
-      at += spaceAt(text, at);
-    }
-    low = low.mul(part);
-  }
-  const of = OF.exec(text.slice(at));
-  const unitFrom = of && readUnit(text.slice(at + of[0].length)) ? at + of[0].length : at;
-  const which = readWhich(text.slice(unitFrom));
-  let found = readUnit(text.slice(unitFrom + (which?.length ?? 0)));
-  if (which && found) found = { id: found.id, length: found.length + which.length };
-  if (!found) {
-    const dash = /^-\s*/.exec(text.slice(unitFrom));
-    found = dash ? readUnit(text.slice(unitFrom + dash[0].length)) : null;
-    if (dash && found) found = { id: found.id, length: found.length + dash[0].length };
-  }
-  const orTwo = (from: number): { high: Fraction; length: number } | null => {
-    const m = high || !low.equals(ONE) ? null : OR_TWO.exec(text.slice(from));
-    return m && m[1] !== 'so'
-      ? { high: new Fraction(m[1]?.toLowerCase() === 'two' ? 2 : 3), length: m[0].length }
-      : null;
-  };
+  const numberEnd = start + n.length + (/^-?ish\b/i.exec(said.slice(n.length))?.[0].length ?? 0);
+  const { fullness, fill, part } = early;
+  const t: OpenTerm = { text, at: numberEnd, low: n.low, high: n.high, fullness, fill, part };
+  const times = readFactor(t);
+  takePart(t);
+  const found = unitAt(t);
+  const otherOf = (unit: string | null) => otherFor(n.other, n.low, said.slice(0, n.length), unit);
   if (!found) {
     // "3 x eggs": the cross says nothing more
     const cross = times ? null : /^\s*[x×]\s+(?=\p{L})/u.exec(text.slice(numberEnd));
-    const other = otherFor(n.other, n.low, written, null);
+    const other = otherOf(null);
     return {
-      term: { sign, low, high, unit: null, fullness, ...(other && { other }) },
-      length: times ? at : numberEnd + (cross?.[0].length ?? 0),
+      term: { sign, low: t.low, high: t.high, unit: null, fullness: t.fullness, ...(other && { other }) },
+      length: times ? t.at : numberEnd + (cross?.[0].length ?? 0),
       fill: null,
     };
   }
-  let unit = found.id;
-  if (unit === 'cc') unit = ccUnit(low);
-  if (unit === 'dozen') {
-    low = low.mul(12);
-    high = high?.mul(12) ?? null;
-    return { term: { sign, low, high, unit: null, fullness: null }, length: unitFrom + found.length, fill: null };
+  if (found.id === 'dozen') {
+    const term = { sign, low: t.low.mul(12), high: t.high?.mul(12) ?? null, unit: null, fullness: null };
+    return { term, length: found.end, fill: null };
   }
-  at = unitFrom + found.length;
-  // "a cup and a half", "a cup and three quarters"
-  const more = PART_AFTER.exec(text.slice(at));
-  if (more && !high) {
-    const many = { two: 2, three: 3 }[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;
-    low = low.add(
-      new Fraction(
-        many,
-        { half: 2, third: 3, thirds: 3, quarter: 4, quarters: 4, fourth: 4, fourths: 4, eighth: 8, eighths: 8 }[
-          (more[2] ?? '').toLowerCase()
-        ] ?? 1,
-      ),
-    );
-    at += more[0].length;
-  }
-  const two = orTwo(at);
-  if (two) {
-    high = two.high;
-    at += two.length;
-  }
-  const halfFull = part ? null : HALF_FULL_AFTER.exec(text.slice(at));
-  if (halfFull) {
-    const [a, b] = PART_FULL_OF[(halfFull[1] ?? '').toLowerCase().replace('-', ' ')] ?? [1, 1];
-    low = low.mul(new Fraction(a, b));
-    high = high?.mul(new Fraction(a, b)) ?? null;
-    at += halfFull[0].length;
-  }
-  // "1 cup to 1 1/4 cups": a range with its unit said twice
-  const again = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞])/u.exec(text.slice(at));
-  if (again && !high) {
-    const second = readTerm(text.slice(at + again[0].length), sign);
-    if (second && second.term.unit === unit && !second.term.high && second.term.low.compare(low) > 0) {
-      high = second.term.low;
-      at += again[0].length + second.length;
-    }
-  }
-  const other = otherFor(n.other, n.low, written, unit);
+  const unit = found.id === 'cc' ? ccUnit(t.low) : found.id;
+  t.at = found.end;
+  readBehindUnit(t, unit, sign);
+  const other = otherOf(unit);
+  const { which } = found;
   return {
-    term: { sign, low, high, unit, fullness, ...(which && { which: which.which }), ...(other && { other }) },
-    length: at,
-    fill,
+    term: {
+      sign,
+      low: t.low,
+      high: t.high,
+      unit,
+      fullness: t.fullness,
+      ...(which && { which }),
+      ...(other && { other }),
+    },
+    length: t.at,
+    fill: t.fill,
   };
 }
 
@@ -334,6 +370,34 @@ export function sameSize(a: Amount, b: Amount): boolean {
   return dims.every((d) => d !== null && d === dims[0]) && nearly(all(a), all(b));
 }
 
+/** Terms of one amount: "1 lb 2 oz plus a spoon". */
+const MOST_TERMS = 4;
+
+/** "plus 2 tablespoons", "less a spoon": another term, joined by a word; null where it says the first again. */
+function joinedTerm(text: string, terms: readonly Term[]): Pick<ReadTerm, 'term' | 'length'> | null {
+  const joined = PLUS.exec(text);
+  const [first] = terms;
+  if (!joined || !first) return null;
+  const sign = /^(?:minus|less|−)$/i.test(joined[1] ?? '') ? -1 : 1;
+  const next = readTerm(text.slice(joined[0].length), sign);
+  if (!next || family(next.term.unit) === null || family(first.unit) === null) return null;
+  // "1 cup and 240 ml": said twice, in another system
+  const twice =
+    sign === 1 &&
+    isMetric(first.unit) !== isMetric(next.term.unit) &&
+    sameSize({ terms, approximate: false }, { terms: [next.term], approximate: false });
+  return twice ? null : { term: next.term, length: joined[0].length + next.length };
+}
+
+/** "1 lb 2 oz", "1lb2oz": another term straight behind. */
+function followingTerm(text: string, terms: readonly Term[]): Pick<ReadTerm, 'term' | 'length'> | null {
+  const last = terms[terms.length - 1];
+  const gap = PLUS.test(text) ? null : /^(?:(?:\s*,)?\s+|(?=\d))(?=[\d¼-¾⅐-⅞])/u.exec(text);
+  if (!gap || !last) return null;
+  const next = readTerm(text.slice(gap[0].length), 1);
+  return next && followsOn(last, next.term) ? { term: next.term, length: gap[0].length + next.length } : null;
+}
+
 /**
  * Reads an amount at the start of a text, as far as it goes.
  * @param text trimmed on the left
@@ -354,33 +418,11 @@ export function readAmount(text: string): ReadAmount | null {
   const terms: Term[] = [first.term];
   const fill = first.fill;
   at += first.length;
-  while (terms.length < 4) {
-    const joined = PLUS.exec(text.slice(at));
-    if (joined) {
-      const sign = /^(?:minus|less|−)$/i.test(joined[1] ?? '') ? -1 : 1;
-      const next = readTerm(text.slice(at + joined[0].length), sign);
-      if (!next || family(next.term.unit) === null || family(first.term.unit) === null) break;
-      const [before] = terms;
-      // "1 cup and 240 ml": said twice, in another system
-      if (
-        sign === 1 &&
-        before &&
-        isMetric(before.unit) !== isMetric(next.term.unit) &&
-        sameSize({ terms, approximate: false }, { terms: [next.term], approximate: false })
-      )
-        break;
-      terms.push(next.term);
-      at += joined[0].length + next.length;
-      continue;
-    }
-    // "1 lb 2 oz", "1lb2oz"
-    const gap = /^(?:(?:\s*,)?\s+|(?=\d))(?=[\d¼-¾⅐-⅞])/u.exec(text.slice(at));
-    const last = terms[terms.length - 1];
-    if (!gap || !last) break;
-    const next = readTerm(text.slice(at + gap[0].length), 1);
-    if (!next || !followsOn(last, next.term)) break;
+  while (terms.length < MOST_TERMS) {
+    const next = joinedTerm(text.slice(at), terms) ?? followingTerm(text.slice(at), terms);
+    if (!next) break;
     terms.push(next.term);
-    at += gap[0].length + next.length;
+    at += next.length;
   }
   const loosely = ABOUT_AFTER.exec(text.slice(at));
   at += loosely?.[0].length ?? 0;
