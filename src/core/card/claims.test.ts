@@ -8,6 +8,7 @@ import { PANTRY } from '../pantry/pantry';
 import { weigh } from '../pantry/weigh';
 import { parseAmount } from '../quantity/amount';
 import { counting } from '../testing/counted';
+import { cases } from '../testing/share';
 import { stripBullet } from './bullet';
 import { readCard } from './card';
 import { readLine } from './line';
@@ -101,10 +102,10 @@ test('a line put together from the tables gives its parts back, or asks', () => 
           );
       },
     ),
-    { numRuns: 1500 },
+    { numRuns: cases(1500) },
   );
   // asked now and then, read mostly
-  tested.atLeast(1000);
+  tested.atLeast(cases(1000));
 });
 
 const LINES = fc
@@ -145,7 +146,7 @@ test('no word of any line is missing from its parts, whatever became of it', () 
         );
       },
     ),
-    { numRuns: 1500 },
+    { numRuns: cases(1500) },
   );
 });
 
@@ -220,6 +221,6 @@ test('nothing of a card is dropped: every row is title, line, heading, set aside
         for (const l of r.value.lines) expect(r.value.sections.some((s) => s.id === l.section)).toBe(true);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: cases(300) },
   );
 });

@@ -11,6 +11,7 @@ import { analyseResponse, problemResponse, proposeResponse, readResponse, scaleR
 import type { TroubleKind } from '@/contract/trouble';
 import { FRESH_WAYS } from '@/core/formula/ways';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
+import { cases } from '@/core/testing/share';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { changeHouse } from '../queries/house';
@@ -270,7 +271,7 @@ test('never a 500: any JSON at all is answered or refused', async () => {
       const r = await call(post, body);
       return r.status === 200 || r.status === 400 || r.status === 422;
     }),
-    { numRuns: 200 },
+    { numRuns: cases(200) },
   );
 });
 
@@ -284,7 +285,7 @@ test('never a 500: any text as a card', async () => {
         return r.status === 200 || r.status === 422;
       },
     ),
-    { numRuns: 200 },
+    { numRuns: cases(200) },
   );
 });
 
