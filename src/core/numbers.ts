@@ -17,7 +17,7 @@ import {
   usualPortionMl,
 } from './formula/kinds';
 import { hangsOn } from './formula/open';
-import { ALL_KNOWN, percentages, type Tally, tally, testedFlourG } from './formula/tally';
+import { ALL_KNOWN, type Percentages, percentages, type Tally, tally, testedFlourG } from './formula/tally';
 import { type Against, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
 import { testedBy } from './formula/zones';
 import { ledger } from './lift/ledger';
@@ -66,6 +66,36 @@ const isPinchOfSalt = (l: AnalysableLine): boolean =>
 /** Air share where no kind says otherwise: a whisked griddle batter. */
 const USUAL_AIR = 0.08;
 
+/** A rail where it stands, as its zone tests it. @param waits rails that hang on a question */
+function readingOf(
+  rail: Rail,
+  t: Tally,
+  percent: Percentages,
+  co2Per100gFlour: number,
+  tested: ReturnType<typeof testedBy> | null,
+  waits: ReadonlySet<Rail>,
+): RailReading {
+  const value = rail === 'lift' ? co2Per100gFlour : percent[rail];
+  // cocoa counts as flour where a zone is tested
+  const tests = (t.flourG / testedFlourG(t)) * (rail === 'water' ? percent.freeWater : value);
+  const zone = tested?.school.zones[rail] ?? null;
+  const counted = rail !== 'lift' || !t.hasYeast;
+  const unknown = unknownIn(t, rail);
+  const read = zone && counted && !waits.has(rail) ? readZone(tests, zone) : null;
+  // what is known may already be too much; that it is too little can't be said
+  const reading = unknown.length > 0 && (read?.standing !== 'above' || rail === 'lift') ? null : read;
+  return {
+    rail,
+    value,
+    tested: tests,
+    zone,
+    reading,
+    unknown,
+    shift: tested?.shifts[rail] ?? null,
+    waits: waits.has(rail),
+  };
+}
+
 /**
  * @param lines grams of each ingredient and what they are for
  * @param kindId the kind it is meant to be; null: no zone is tested
@@ -93,31 +123,10 @@ export function numbersOf(
   const co2Per100gFlour = t.flourG > 0 ? (100 * l.co2G) / t.flourG : null;
   const volume = batterVolume(lines, kind?.air ?? USUAL_AIR);
   const thick = thickness(lines, standing.restMin, standing.batterC);
-  const rails: RailReading[] = [];
-  if (percent && co2Per100gFlour !== null) {
-    // cocoa counts as flour where a zone is tested
-    const flour = t.flourG / testedFlourG(t);
-    for (const rail of RAILS) {
-      const value = rail === 'lift' ? co2Per100gFlour : percent[rail];
-      const tests = flour * (rail === 'water' ? percent.freeWater : value);
-      const zone = school?.zones[rail] ?? null;
-      const counted = rail !== 'lift' || !t.hasYeast;
-      const unknown = unknownIn(t, rail);
-      const read = zone && counted && !waits.has(rail) ? readZone(tests, zone) : null;
-      // what is known may already be too much; that it is too little can't be said
-      const reading = unknown.length > 0 && (read?.standing !== 'above' || rail === 'lift') ? null : read;
-      rails.push({
-        rail,
-        value,
-        tested: tests,
-        zone,
-        reading,
-        unknown,
-        shift: tested?.shifts[rail] ?? null,
-        waits: waits.has(rail),
-      });
-    }
-  }
+  const rails =
+    percent && co2Per100gFlour !== null
+      ? RAILS.map((rail) => readingOf(rail, t, percent, co2Per100gFlour, tested, waits))
+      : [];
   return {
     kind,
     school,

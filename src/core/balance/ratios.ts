@@ -59,18 +59,23 @@ interface Freedom {
   readonly slack?: number;
 }
 
-/**
- * Puts the question: these rails to these values, pinned lines still, held rails where they are, the others about
- * there.
- */
-export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freedom = {}): Asked {
-  const { held } = b.formula;
+/** The lines of a sheet as the solver has them: those that move, with their ends, and those that stand. */
+interface Movers {
+  readonly movers: readonly Mover[];
+  /** Of each mover its line. */
+  readonly keys: readonly string[];
+  readonly stillLines: readonly Brings[];
+  /** Rails that some line that moves brings something to. */
+  readonly moved: ReadonlySet<Rail>;
+}
+
+function moversOf(w: Worked, wishes: readonly Wish[], freedom: Freedom, massHeld: boolean): Movers {
   const panFat = w.analysis.kind?.panFatCounts ?? false;
   const movers: Mover[] = [];
   const keys: string[] = [];
   const stillLines: Brings[] = [];
   const moved = new Set<Rail>();
-  const clings = freedom.anySize ? 1 : held.mass ? FLOUR_CLINGS_IN_A_SIZE : FLOUR_CLINGS;
+  const clings = freedom.anySize ? 1 : massHeld ? FLOUR_CLINGS_IN_A_SIZE : FLOUR_CLINGS;
   for (const line of w.lines) {
     const all = bringsOf(line, panFat);
     // what was pressed out was pressed out of so much: such a line stands
@@ -81,19 +86,28 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
       stillLines.push(all);
       continue;
     }
-    const flour = all.flour > 0;
     const [least, most] = freedom.anySize ? [0, Number.POSITIVE_INFINITY] : lineBounds(line.grams, asked);
     movers.push({
       grams: line.grams,
       least,
       // never less than it is now: a line over its limit is told, not made smaller behind the cook's back
       most: Math.min(most, line.mostG === null ? Number.POSITIVE_INFINITY : Math.max(line.grams, line.mostG)),
-      clings: flour ? clings : 1,
+      clings: all.flour > 0 ? clings : 1,
       brings: perGram(all, line.grams),
     });
     keys.push(line.key);
     for (const rail of RAILS) if (movesRail(line, rail)) moved.add(rail);
   }
+  return { movers, keys, stillLines, moved };
+}
+
+/**
+ * Puts the question: these rails to these values, pinned lines still, held rails where they are, the others about
+ * there.
+ */
+export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freedom = {}): Asked {
+  const { held } = b.formula;
+  const { movers, keys, stillLines, moved } = moversOf(w, wishes, freedom, held.mass);
   const still = stillLines.reduce(
     (a, x) => sumOf(a, [{ grams: 1, least: 1, most: 1, clings: 1, brings: x }], [1]),
     NO_CHANGE,
@@ -101,24 +115,21 @@ export function ask(b: Bench, w: Worked, wishes: readonly Wish[], freedom: Freed
   // a rail that nothing on the sheet moves would be met by flour that shrinks
   const unmet = freedom.anySize ? [] : wishes.filter((x) => !moved.has(x.rail));
   const met = wishes.filter((x) => !unmet.includes(x));
-  const goals: Goal[] = [];
-  for (const rail of RAILS) {
+  const goals = RAILS.flatMap((rail): readonly Goal[] => {
     const reading = railOf(w.analysis, rail);
-    if (!reading) continue;
+    if (!reading) return [];
     const zone = reading.zone ?? [0, Math.max(1, 2 * reading.tested)];
     const width = Math.max(1e-6, zone[1] - zone[0]);
     const wish = met.find((x) => x.rail === rail);
-    const at = freedom.keepAt?.[rail] ?? reading.tested;
-    if (wish) goals.push({ rail, value: wish.value, how: wish.how ?? 'yield', width });
-    else if (freedom.skip?.includes(rail) || (rail === 'lift' && w.analysis.tally.hasYeast)) continue;
-    else if (freedom.massG !== undefined && !moved.has(rail)) continue;
-    else {
-      const meet = held.rails.includes(rail);
-      // where rails are kept as they stand, none is to pay for another with more than half its zone
-      const leashed = !meet && !freedom.anySize && freedom.keepAt === undefined;
-      goals.push({ rail, value: at, how: meet ? 'meet' : 'keep', width, ...(leashed ? { leash: LEASH * width } : {}) });
-    }
-  }
+    if (wish) return [{ rail, value: wish.value, how: wish.how ?? 'yield', width }];
+    if (freedom.skip?.includes(rail) || (rail === 'lift' && w.analysis.tally.hasYeast)) return [];
+    if (freedom.massG !== undefined && !moved.has(rail)) return [];
+    const meet = held.rails.includes(rail);
+    // where rails are kept as they stand, none is to pay for another with more than half its zone
+    const leashed = !meet && !freedom.anySize && freedom.keepAt === undefined;
+    const value = freedom.keepAt?.[rail] ?? reading.tested;
+    return [{ rail, value, how: meet ? 'meet' : 'keep', width, ...(leashed ? { leash: LEASH * width } : {}) }];
+  });
   const now = w.analysis.tally;
   const flourG = testedFlourG(now);
   const eggs = stillLines.reduce((n, x) => n + x.eggs, 0) + movers.reduce((n, m) => n + m.brings.eggs * m.grams, 0);

@@ -102,6 +102,25 @@ function mlSaid(a: Amount, q: PortionWith): Result<number, string> {
   return { ok: true, value: ml };
 }
 
+/** "#12", "scoop 16": a disher's number. */
+function scoopSaid(t: string): Result<PortionSaid, string> | null {
+  const scoop = /^(?:scoop\s*)?(?:#|no\.?\s*|number\s+)(\d{1,3})(?:\s*(?:scoop|disher))?$/i.exec(t);
+  if (!scoop) return null;
+  const ml = scoopMl(Number(scoop[1]));
+  return ml === null ? no('scoops are numbered from 4 to 100: so many to the quart.') : is(ml);
+}
+
+/** "10 cm across": how far one runs. */
+function acrossSaid(t: string, q: PortionWith): Result<PortionSaid, string> | null {
+  const wide = /^([\d.,/ ]+?)\s*(cm|centimet(?:er|re)s?|"|in|inch|inches)(?:\s+(?:wide|across))?$/i.exec(t);
+  if (!wide) return null;
+  const cm = typedNumber(wide[1] ?? '', '') * (/^c/i.test(wide[2] ?? '') ? 1 : CM_PER_INCH);
+  if (!(cm > 0 && cm <= 60)) return no('a width from 1 to 60 cm.');
+  return q.paS === null
+    ? no('how wide it runs is not known for this batter: write how much one is.')
+    : is(mlAcross(cm, q.paS));
+}
+
 /**
  * A portion as it is said.
  * @returns mL; or what is wrong with it, to follow "Portion: "
@@ -117,19 +136,8 @@ export function portionSaid(text: string, q: PortionWith): Result<PortionSaid, s
     const of = portionSaid(t.slice(share[0].length), q);
     return of.ok ? is((SHARES[word] ?? new Fraction(word).valueOf()) * of.value.ml) : of;
   }
-  const scoop = /^(?:scoop\s*)?(?:#|no\.?\s*|number\s+)(\d{1,3})(?:\s*(?:scoop|disher))?$/i.exec(t);
-  if (scoop) {
-    const ml = scoopMl(Number(scoop[1]));
-    return ml === null ? no('scoops are numbered from 4 to 100: so many to the quart.') : is(ml);
-  }
-  const wide = /^([\d.,/ ]+?)\s*(cm|centimet(?:er|re)s?|"|in|inch|inches)(?:\s+(?:wide|across))?$/i.exec(t);
-  if (wide) {
-    const cm = typedNumber(wide[1] ?? '', '') * (/^c/i.test(wide[2] ?? '') ? 1 : CM_PER_INCH);
-    if (!(cm > 0 && cm <= 60)) return no('a width from 1 to 60 cm.');
-    return q.paS === null
-      ? no('how wide it runs is not known for this batter: write how much one is.')
-      : is(mlAcross(cm, q.paS));
-  }
+  const sized = scoopSaid(t) ?? acrossSaid(t, q);
+  if (sized) return sized;
   const a = whole(t);
   if (!a) return no(`"${t.slice(0, 24)}" is no portion. Write 60 ml, 1/4 cup, 2 tbsp, #12, 50 g, or 10 cm across.`);
   const ml = mlSaid(a, q);

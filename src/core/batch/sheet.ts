@@ -149,6 +149,51 @@ function spoonsBeside(line: FormulaLine, exactG: number, factor: number, stepG: 
   return less && (spoonsWritten(line, factor) ?? less.spoons?.text ?? null);
 }
 
+type ScaledLine = Scaled<FormulaLine>['lines'][number];
+
+/** What a line is made of, for the shelf: its blend where it is whole, else its parts; a line without grams its name. */
+function partsOnSheet({ line, grams, parts }: ScaledLine): NonNullable<SheetLine['parts']> {
+  const i = line.ingredient;
+  if (grams === null) return i ? [{ id: i.id, grams: 0 }] : [];
+  if (i?.blend && line.parts.length === membersOf(i).length) return [{ id: i.id, grams }];
+  return parts.map((p) => ({ id: p.ingredient.id, grams: p.grams }));
+}
+
+/** A scaled line as it stands on the sheet, before its eggs are parted. */
+function sheetLineOf(
+  scaled: ScaledLine,
+  factor: Scaled<FormulaLine>['factor'],
+  stepG: number,
+  mixes: number,
+  ends: Readonly<Record<EndId, string>> | null,
+): SheetLine & Measured {
+  const { line, grams, exactG, measure, weighed, note } = scaled;
+  const i = line.ingredient;
+  const pinches = grams === null ? null : inPinches(line, factor);
+  const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
+  const spoons = exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, factor, stepG) : null;
+  const moment = line.moment && line.moment !== 'bowl' ? line.moment : null;
+  return {
+    key: line.key,
+    text: line.text,
+    name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
+    vessel: line.vessel,
+    ...(line.side && { side: line.side }),
+    ...(ends && line.end && { forEnd: ends[line.end] }),
+    ...(moment && { moment }),
+    ...(line.mostG && { mostG: line.mostG / mixes }),
+    measure: pinches ?? measure,
+    grams,
+    preparation: [line.preparation, beaten(line, grams, weighed), note, moment ? MOMENT_NAMES[moment] : '', twice(line)]
+      .filter(Boolean)
+      .join('; '),
+    spoons,
+    parts: partsOnSheet(scaled),
+    ingredient: i,
+    tool: spoons ? 'tsp' : toolOf(line),
+  };
+}
+
 /**
  * @param scaled the scaled formula; lines that have no grams keep their text
  * @param stepG step of the finest scale there is, g
@@ -161,48 +206,7 @@ export function sheetOf(
   mixes = 1,
   ends: Readonly<Record<EndId, string>> | null = null,
 ): readonly SheetLine[] {
-  const lines = scaled.lines.flatMap(
-    ({ line, grams, exactG, measure, weighed, parts, note }): readonly (SheetLine & Measured)[] => {
-      const i = line.ingredient;
-      const pinches = grams === null ? null : inPinches(line, scaled.factor);
-      const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
-      const spoons =
-        exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, scaled.factor, stepG) : null;
-      const whole: SheetLine & Measured = {
-        key: line.key,
-        text: line.text,
-        name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
-        vessel: line.vessel,
-        ...(line.side && { side: line.side }),
-        ...(ends && line.end && { forEnd: ends[line.end] }),
-        ...(line.moment && line.moment !== 'bowl' && { moment: line.moment }),
-        ...(line.mostG && { mostG: line.mostG / mixes }),
-        measure: pinches ?? measure,
-        grams,
-        preparation: [
-          line.preparation,
-          beaten(line, grams, weighed),
-          note,
-          line.moment && line.moment !== 'bowl' ? MOMENT_NAMES[line.moment] : '',
-          twice(line),
-        ]
-          .filter(Boolean)
-          .join('; '),
-        spoons,
-        parts:
-          grams === null
-            ? i
-              ? [{ id: i.id, grams: 0 }]
-              : []
-            : i?.blend && line.parts.length === membersOf(i).length
-              ? [{ id: i.id, grams }]
-              : parts.map((p) => ({ id: p.ingredient.id, grams: p.grams })),
-        ingredient: i,
-        tool: spoons ? 'tsp' : toolOf(line),
-      };
-      return inEggParts(whole, line);
-    },
-  );
+  const lines = scaled.lines.flatMap((l) => inEggParts(sheetLineOf(l, scaled.factor, stepG, mixes, ends), l.line));
   return VESSELS.flatMap((v) => inOrder(lines.filter((l) => l.vessel === v))).map(
     ({ ingredient: _i, tool: _t, ...l }) => l,
   );

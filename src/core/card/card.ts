@@ -34,7 +34,7 @@ interface SetAside {
 }
 
 /** Lines under one heading, and where they go. */
-interface Section {
+export interface Section {
   readonly id: string;
   /** As written, without its marks; null: what stands above the first heading. */
   readonly heading: string | null;

@@ -47,16 +47,9 @@ export function doneSteps(
   const together = batch.split.by === 'bowls' ? batch.split.atOnce : Math.max(1, mixes.size);
   const count = Math.max(1, mixes.size);
   for (let w = 0; w * together < count; w++) {
-    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) =>
-      joinedAt(log.taps, w * together + n + 1),
-    );
-    if (of.every((x) => x !== null)) over(`join${w + 1}`, Math.max(...(of as number[])));
-  }
-  for (let w = 0; w * together < count; w++) {
-    const of = Array.from({ length: Math.min(together, count - w * together) }, (_, n) =>
-      foldedAt(log.entries, w * together + n + 1),
-    );
-    if (of.every((x) => x !== null)) over(`whip${w + 1}`, Math.max(...(of as number[])));
+    const bowlsOf = Array.from({ length: Math.min(together, count - w * together) }, (_, n) => w * together + n + 1);
+    over(`join${w + 1}`, lastOf(bowlsOf.map((n) => joinedAt(log.taps, n))));
+    over(`whip${w + 1}`, lastOf(bowlsOf.map((n) => foldedAt(log.entries, n))));
   }
   over('heat', poured);
   over('hold', entriesOf(log.entries, 'held')[0]?.at);
@@ -73,26 +66,37 @@ export function doneSteps(
     over(s.id, off[Math.min(wanted, batch.piecesPlanned ?? wanted) - 1]);
   });
   for (const e of entriesOf(log.entries, 'step')) over(e.act.step, e.at);
-  // what follows is done, so this was; and what needs no hands is over when its time is
+  follow(steps, done, now);
+  return done;
+}
+
+/** The last of several moments; null where one of them is still to come. */
+const lastOf = (at: readonly (number | null)[]): number | null =>
+  at.every((x) => x !== null) ? Math.max(...(at as number[])) : null;
+
+/** What follows a step is done, so the step was; and what needs no hands is over when its time is. */
+function follow(steps: readonly Step[], done: Map<string, number>, now: number): void {
   for (let again = true; again; ) {
     again = false;
     for (const s of steps) {
-      if (done.has(s.id)) continue;
-      const later = steps
-        .filter((f) => f.after.includes(s.id) && done.has(f.id))
-        .map((f) => (done.get(f.id) as number) - f.min * MIN);
-      const before = s.after.map((a) => done.get(a));
-      const self =
-        s.handsMin === 0 && s.after.length > 0 && before.every((x) => x !== undefined)
-          ? Math.max(...(before as number[])) + s.min * MIN
-          : null;
-      const at = later.length > 0 ? Math.min(...later) : self !== null && self <= now ? self : null;
+      const at = done.has(s.id) ? null : overAt(s, steps, done, now);
       if (at === null) continue;
       done.set(s.id, at);
       again = true;
     }
   }
-  return done;
+}
+
+/** When a step was over that nobody has told of; null: it isn't. */
+function overAt(s: Step, steps: readonly Step[], done: ReadonlyMap<string, number>, now: number): number | null {
+  const later = steps
+    .filter((f) => f.after.includes(s.id) && done.has(f.id))
+    .map((f) => (done.get(f.id) as number) - f.min * MIN);
+  if (later.length > 0) return Math.min(...later);
+  const before = s.after.map((a) => done.get(a));
+  if (s.handsMin !== 0 || before.length === 0 || !before.every((x) => x !== undefined)) return null;
+  const self = Math.max(...(before as number[])) + s.min * MIN;
+  return self <= now ? self : null;
 }
 
 interface LineNow {

@@ -201,27 +201,17 @@ const platesAt = (placed: readonly Placed[], serving: Serving): number | null =>
   return serving.anchor === 'first' && loads.length > 0 ? Math.min(...loads) : Math.max(...all);
 };
 
-/**
- * The time line of a batch.
- * @param begun null while it is only planned: then it is counted back, whatever the clock says
- */
-export function timeLine(all: readonly Step[], serving: Serving, begun: StepBegun | null): TimeLine {
-  const tooLate = begun !== null && begun.now > serving.at - DAY_ONE_OVER_MIN * MIN;
-  const twoDays = serving.dayOneAt !== null && !(tooLate && all.some((s) => s.ahead && !begun.done.has(s.id)));
-  const open = forDays(all, twoDays).filter((s) => !begun?.done.has(s.id));
-  const isAhead = (s: Step): boolean => twoDays && s.ahead;
-  const first = ahead(open.filter(isAhead), serving, Math.max(serving.dayOneAt ?? 0, begun?.now ?? 0));
-  const onDay = open.filter((s) => !isAhead(s));
-  // what is done the day before is over at a moment of its own: the day waits for it
-  const over1 = new Map(first.map((p) => [p.step.id, p.end]));
-  const known =
-    begun || first.length > 0
-      ? { now: begun?.now ?? Number.NEGATIVE_INFINITY, done: new Map([...over1, ...(begun?.done ?? [])]) }
-      : null;
-  const steps = onDay.map((s) => ({
-    ...s,
-    after: s.after.filter((a) => onDay.some((x) => x.id === a) || known?.done.has(a)),
-  }));
+/** The day's steps counted back until the right plates go when they are wanted; then later, only as far as they must. */
+function counted(
+  steps: readonly Step[],
+  serving: Serving,
+  begun: StepBegun | null,
+  known: Parameters<typeof soonest>[1],
+): {
+  readonly placed: readonly Placed[];
+  /** Steps that can't be where they should: going later does not help them. */
+  readonly helpless: ReadonlySet<string>;
+} {
   // the first plates have gone: the rest goes as soon as it can
   const gone = begun !== null && serving.anchor === 'first' && begun.done.has('load1');
   let over = gone ? begun.now : serving.at;
@@ -250,6 +240,31 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: StepBegu
     if (n > 4 && free) free = false;
     placed = back(steps, serving, over, begun);
   }
+  return { placed, helpless };
+}
+
+/**
+ * The time line of a batch.
+ * @param begun null while it is only planned: then it is counted back, whatever the clock says
+ */
+export function timeLine(all: readonly Step[], serving: Serving, begun: StepBegun | null): TimeLine {
+  const tooLate = begun !== null && begun.now > serving.at - DAY_ONE_OVER_MIN * MIN;
+  const twoDays = serving.dayOneAt !== null && !(tooLate && all.some((s) => s.ahead && !begun.done.has(s.id)));
+  const open = forDays(all, twoDays).filter((s) => !begun?.done.has(s.id));
+  const isAhead = (s: Step): boolean => twoDays && s.ahead;
+  const first = ahead(open.filter(isAhead), serving, Math.max(serving.dayOneAt ?? 0, begun?.now ?? 0));
+  const onDay = open.filter((s) => !isAhead(s));
+  // what is done the day before is over at a moment of its own: the day waits for it
+  const over1 = new Map(first.map((p) => [p.step.id, p.end]));
+  const known =
+    begun || first.length > 0
+      ? { now: begun?.now ?? Number.NEGATIVE_INFINITY, done: new Map([...over1, ...(begun?.done ?? [])]) }
+      : null;
+  const steps = onDay.map((s) => ({
+    ...s,
+    after: s.after.filter((a) => onDay.some((x) => x.id === a) || known?.done.has(a)),
+  }));
+  const { placed, helpless } = counted(steps, serving, begun, known);
   const both = [...first, ...placed].sort((a, b) => a.start - b.start || a.end - b.end);
   const past = placed.filter(
     (p) => helpless.has(p.step.id) && begun !== null && p.start < begun.now - 1 && p.step.handsMin > 0,

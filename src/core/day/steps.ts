@@ -482,6 +482,42 @@ function stepOf(r: Row, f: Facts, wave: number, ids: ReadonlySet<string>): Step 
   };
 }
 
+/** "Griddleful 3", "Pans 4 to 9, savoury". */
+function loadName({ of }: Load, n: number, count: number, all: number): string {
+  const filling = FILLING_NAMES[of.kind].replace(/^./, (c) => c.toUpperCase());
+  const name =
+    count > 1
+      ? `${filling}s ${n + 1} to ${n + count}`
+      : all === 1
+        ? `One ${FILLING_NAMES[of.kind]}`
+        : `${filling} ${n + 1}`;
+  return of.name ? `${name}, ${of.name}` : name;
+}
+
+/** The n-th load, or so many of one thing from it on, as one step. */
+function loadStep(f: Facts, load: Load, n: number, count: number, after: readonly string[]): Step {
+  const { cycleMin, of } = load;
+  const baked = of.kind === 'oven';
+  const bound = baked ? 1 : of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
+  return {
+    id: `load${n + 1}`,
+    name: loadName(load, n, count, f.loads.length),
+    why: baked
+      ? 'The door stays shut until it is puffed and brown at the rim.'
+      : `${f.panFat} Oldest first: what was poured first is turned first.`.trim(),
+    who: 'cook',
+    min: cycleMin * count,
+    handsMin: count > 1 ? cycleMin * count : bound,
+    ovenC: baked ? f.bakeC : null,
+    after,
+    keepsMin: baked ? 3 : null,
+    slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
+    ahead: false,
+    ...(of.on && { on: of.on }),
+    loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0 },
+  };
+}
+
 /** Loads of a wave, one step each; or all of one thing in one where there are too many to show. */
 function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readonly string[]): readonly Step[] {
   const all = f.loads.length;
@@ -495,31 +531,12 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
     const load = f.loads[n] as Load;
     const same = f.loads.slice(n, to).findIndex((l) => l.of !== load.of);
     count = !many ? 1 : same < 0 ? to - n : same;
-    const { cycleMin } = load;
-    const filling = FILLING_NAMES[load.of.kind].replace(/^./, (c) => c.toUpperCase());
-    const baked = load.of.kind === 'oven';
-    const bound = baked ? 1 : load.of.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin;
     const last = [...before, ...out].filter((s) => s.loads).at(-1)?.id ?? '';
     // what the second is made on has to be hot for its first load
     const opens =
       n === 0 ? ['heat', 'hold', 'test', ...served] : [last, ...(f.loads[n - 1]?.of !== load.of ? ['heat-also'] : [])];
-    out.push({
-      id: `load${n + 1}`,
-      name: `${count > 1 ? `${filling}s ${n + 1} to ${n + count}` : all === 1 ? `One ${FILLING_NAMES[load.of.kind]}` : `${filling} ${n + 1}`}${load.of.name ? `, ${load.of.name}` : ''}`,
-      why: baked
-        ? 'The door stays shut until it is puffed and brown at the rim.'
-        : `${f.panFat} Oldest first: what was poured first is turned first.`.trim(),
-      who: 'cook',
-      min: cycleMin * count,
-      handsMin: count > 1 ? cycleMin * count : bound,
-      ovenC: baked ? f.bakeC : null,
-      after: [...ready, ...opens].filter((a) => ids.has(a) || a === out.at(-1)?.id),
-      keepsMin: baked ? 3 : null,
-      slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
-      ahead: false,
-      ...(load.of.on && { on: load.of.on }),
-      loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0 },
-    });
+    const after = [...ready, ...opens].filter((a) => ids.has(a) || a === out.at(-1)?.id);
+    out.push(loadStep(f, load, n, count, after));
   }
   return out;
 }

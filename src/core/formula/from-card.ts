@@ -4,10 +4,11 @@
  */
 
 import { stripBullet } from '../card/bullet';
-import { notesOn, placeOf, readCard } from '../card/card';
-import { DISH } from '../card/headings';
+import { notesOn, placeOf, readCard, type Section } from '../card/card';
+import { DISH, type Role } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
+import type { ToldFact } from '../card/told/clause';
 import { restDenied } from '../card/told/times';
 import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
@@ -16,6 +17,7 @@ import { behaviourOf } from '../pantry/tables/behaviour';
 import { type ActEdit, withEdit, withWay } from './act-edits';
 import {
   type End,
+  type EndId,
   type Entry,
   type Formula,
   type Group,
@@ -40,6 +42,19 @@ interface PastedCard {
 
 const MOST_GROUP_NAME = 60;
 
+/** The end of a forked card that a section is for. */
+const ENDS_OF: Partial<Readonly<Record<Role, EndId>>> = { sweet: 'a', savoury: 'b' };
+const IN_A_BOWL: ReadonlySet<Role> = new Set(['dry', 'wet', 'fold-in']);
+
+/** The group of the lines under a heading; null: they are the batter's as any others. */
+function groupOf({ heading, role, asked }: Section): Group | null {
+  if (!heading || IN_A_BOWL.has(role)) return null;
+  const use = placeOf(role);
+  const apart = use === 'side' || use === 'pan' || use === 'topping';
+  if (!apart && !asked) return null;
+  return { name: groupName(heading), role: apart ? use : 'batter', ...(asked && { asked: true as const }) };
+}
+
 /**
  * Turns a pasted card into entries. Where a heading put a line into a vessel other than the one it would have by
  * itself, that is kept as the cook's choice; so is an ingredient that only the rest of the card told.
@@ -60,16 +75,8 @@ export function entriesFromCard(
     const text = stripBullet(l.text);
     const alone = readLine(text, house);
     const section = sections.find((s) => s.id === l.section);
-    const use = section ? placeOf(section.role) : 'batter';
-    const named = section?.heading && section.role !== 'dry' && section.role !== 'wet' && section.role !== 'fold-in';
-    const group: Group | null =
-      section?.heading && named && (use === 'side' || section.asked || use === 'pan' || use === 'topping')
-        ? {
-            name: groupName(section.heading),
-            role: use === 'side' ? 'side' : use === 'pan' || use === 'topping' ? use : 'batter',
-            ...(section.asked && { asked: true as const }),
-          }
-        : null;
+    const group = section ? groupOf(section) : null;
+    const end = forked ? ENDS_OF[section?.role ?? 'batter'] : undefined;
     entries.push({
       key: nextKey(entries),
       text,
@@ -77,8 +84,7 @@ export function entriesFromCard(
       ...(l.ingredient && alone.ingredient?.id !== l.ingredient.id && { ingredientId: l.ingredient.id }),
       ...(l.foam && alone.foam !== l.foam && { foam: l.foam }),
       ...(group && { group }),
-      ...(forked && section?.role === 'sweet' && { end: 'a' as const }),
-      ...(forked && section?.role === 'savoury' && { end: 'b' as const }),
+      ...(end && { end }),
     });
   }
   const notes = notesOn(card.value);
@@ -298,63 +304,60 @@ export function offersFrom(
   lines: readonly (Line & { readonly key: string })[],
   house: KitchenConventions,
 ): readonly Offer[] {
-  const out: Offer[] = [];
   const told = factsTold(notes, house).filter((f) => f.taken === 'told');
+  return [...waysTold(notes, told), ...measuresTold(notes), ...portionTold(told), ...momentsTold(notes, lines)];
+}
+
+/** Ways that the method speaks for: how long it rests, and of each other matter the first choice. */
+function waysTold(notes: string, told: readonly ToldFact[]): readonly Offer[] {
+  const way = (of: WayId, value: string | number, words: string, says = wayName(of, value)): Offer => ({
+    what: 'way',
+    way: of,
+    value,
+    says,
+    words,
+  });
   const rest = told.find((f) => (f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill');
-  if (rest && typeof rest.value === 'number')
-    out.push({
-      what: 'way',
-      way: 'rest',
-      value: restFor(rest.value),
-      says: rest.value >= 240 ? 'rests overnight' : `rests ${Math.round(rest.value)} minutes`,
-      words: rest.words,
-    });
   const denied = rest ? null : restDenied(notes);
-  if (denied !== null)
-    out.push({ what: 'way', way: 'rest', value: 'none', says: wayName('rest', 'none'), words: denied });
-  // of each matter the first school that the method speaks for
   const whites = told.find((f) => f.fact === 'whites');
-  if (whites)
-    out.push({
-      what: 'way',
-      way: 'whites',
-      value: whites.value,
-      says: wayName('whites', whites.value),
-      words: whites.words,
-    });
-  for (const way of WAY_IDS) {
-    if (way === 'whites') continue;
-    for (const [value, choice] of choicesOf(way)) {
-      const m = choice.card?.exec(notes);
-      if (!m) continue;
-      out.push({ what: 'way', way, value, says: wayName(way, value), words: sentenceOf(notes, m.index) });
-      break;
-    }
-  }
-  for (const of of Object.keys(MEASURED) as (keyof typeof MEASURED)[]) {
+  const rests = (min: number): string => (min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`);
+  return [
+    ...(rest && typeof rest.value === 'number'
+      ? [way('rest', restFor(rest.value), rest.words, rests(rest.value))]
+      : []),
+    ...(denied === null ? [] : [way('rest', 'none', denied)]),
+    ...(whites ? [way('whites', whites.value, whites.words)] : []),
+    ...WAY_IDS.filter((w) => w !== 'whites').flatMap((of): readonly Offer[] => {
+      for (const [value, choice] of choicesOf(of)) {
+        const m = choice.card?.exec(notes);
+        if (m) return [way(of, value, sentenceOf(notes, m.index))];
+      }
+      return [];
+    }),
+  ];
+}
+
+const measuresTold = (notes: string): readonly Offer[] =>
+  (Object.keys(MEASURED) as (keyof typeof MEASURED)[]).flatMap((of): readonly Offer[] => {
+    const names = MEASURED[of].names as Readonly<Record<string, string>>;
     for (const [value, re] of Object.entries(MEASURED[of].card)) {
       const m = re.exec(notes);
-      if (!m) continue;
-      out.push({
-        what: 'measure',
-        of,
-        value,
-        says: (MEASURED[of].names as Readonly<Record<string, string>>)[value] ?? value,
-        words: sentenceOf(notes, m.index),
-      });
-      break;
+      if (m) return [{ what: 'measure', of, value, says: names[value] ?? value, words: sentenceOf(notes, m.index) }];
     }
-  }
-  const portion = told.find((f) => f.fact === 'portion');
-  if (portion && typeof portion.value === 'number')
-    out.push({
-      what: 'portion',
-      ml: Math.round(10 * portion.value) / 10,
-      says: `${portion.said ?? `${portion.value} ml`} a piece`,
-      words: portion.words,
-    });
-  for (const l of lines) {
-    if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) continue;
+    return [];
+  });
+
+function portionTold(told: readonly ToldFact[]): readonly Offer[] {
+  const p = told.find((f) => f.fact === 'portion');
+  if (!p || typeof p.value !== 'number') return [];
+  const says = `${p.said ?? `${p.value} ml`} a piece`;
+  return [{ what: 'portion', ml: Math.round(10 * p.value) / 10, says, words: p.words }];
+}
+
+/** When the add-ins go in that the method puts on the pieces, or folds in late. */
+const momentsTold = (notes: string, lines: readonly (Line & { readonly key: string })[]): readonly Offer[] =>
+  lines.flatMap((l): readonly Offer[] => {
+    if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) return [];
     for (const noun of nounsOf(l.ingredient)) {
       const poured = new RegExp(
         `\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|fold(?=[^.;\\n]*\\b(?:after|once|rested|before (?:cooking|frying|baking|pouring)))|place)\\b[^.;\\n]{0,40}\\b${noun.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b[^.;\\n]{0,40}`,
@@ -363,12 +366,10 @@ export function offersFrom(
       if (!poured) continue;
       const words = sentenceOf(notes, poured.index);
       const moment = momentIn(words);
-      out.push({ what: 'moment', key: l.key, moment, says: `${noun}: ${MOMENT_NAMES[moment]}`, words });
-      break;
+      return [{ what: 'moment', key: l.key, moment, says: `${noun}: ${MOMENT_NAMES[moment]}`, words }];
     }
-  }
-  return out;
-}
+    return [];
+  });
 
 /** When a sentence has an add-in go in: folded in late, before the turn, laid on top; else on the poured face. */
 function momentIn(words: string): Moment {

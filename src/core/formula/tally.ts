@@ -146,8 +146,6 @@ function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: 
   const share = grams / 100;
   if (use === 'pan') t.panFatG += c.fatG * share;
   if (use !== 'batter') return;
-  const b = behaviourOf(i);
-  const flour = isFlour(i);
   t.massG += grams;
   if (isWholePiece(i, preparation)) {
     t.wholeG += grams;
@@ -155,39 +153,52 @@ function add(t: Sums, i: Ingredient, grams: number, { use, preparation, foam }: 
   }
   t.fatG += c.fatG * share;
   t.sugarG += c.sugarsG * share;
-  t.lactoseG += c.sugarsG * share * b.lactoseShare;
+  t.lactoseG += c.sugarsG * share * behaviourOf(i).lactoseShare;
   t.saltG += c.naclG * share;
   t.sodiumMg += c.sodiumMg * share;
   t.proteinG += c.proteinG * share;
-  if (flour) t.flourG += grams;
-  else t.waterG += c.waterG * share;
-  if (b.boundWater) t.boundWaterG += c.waterG * share;
-  if (flour) t.asFlourG += grams * (thirstOf(i) - 1);
-  else if (b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
-  if (b.addition)
-    t.additions = [
-      ...t.additions,
-      {
-        ingredient: i,
-        id: b.addition,
-        grams,
-        grated: GRATED.test(preparation ?? '') || (THREADS.has(i.like ?? i.id) && !SMOOTH.test(preparation ?? '')),
-      },
-    ];
+  if (i.category === 'fat') t.addedFatG += grams;
+  if (i.id === 'yeast-instant' || i.id === 'yeast-fresh') t.hasYeast = true;
+  addFlourOrWater(t, i, grams, preparation);
+  addEgg(t, i, grams, foam);
+  if (i.unknown) addUnknown(t, i, i.unknown);
+}
+
+/** Holds no gluten of its own, though its label says that it may. */
+const OATS: ReadonlySet<string> = new Set(['flour-oat', 'rolled-oats']);
+
+function addFlourOrWater(t: Sums, i: Ingredient, grams: number, preparation: string | undefined): void {
+  const b = behaviourOf(i);
+  const waterG = i.per100g.waterG * (grams / 100);
+  if (b.boundWater) t.boundWaterG += waterG;
   if (b.poured) t.liquidG += grams;
-  t.eggG += grams * b.eggEquivalent;
+  if (isFlour(i)) {
+    t.flourG += grams;
+    t.asFlourG += grams * (thirstOf(i) - 1);
+    if (i.allergens.includes('gluten') && !OATS.has(i.id)) t.glutenFlourG += grams;
+  } else {
+    t.waterG += waterG;
+    if (b.swells && (b.addition === 'cocoa' || b.addition === 'nut')) t.asFlourG += grams;
+  }
+  if (!b.addition) return;
+  const threads = THREADS.has(i.like ?? i.id) && !SMOOTH.test(preparation ?? '');
+  const grated = GRATED.test(preparation ?? '') || threads;
+  t.additions = [...t.additions, { ingredient: i, id: b.addition, grams, grated }];
+}
+
+function addEgg(t: Sums, i: Ingredient, grams: number, foam: TallyLine['foam']): void {
+  t.eggG += grams * behaviourOf(i).eggEquivalent;
   if (i.id === 'egg-yolk') t.yolkG += grams;
   if (i.id === 'egg-white') t.whiteG += grams;
   if (foam && i.category === 'egg' && i.id !== 'egg-yolk')
     t.whippedG += i.id === 'egg-white' ? grams : grams * WHITE_SHARE;
-  if (i.category === 'fat') t.addedFatG += grams;
-  if (flour && i.allergens.includes('gluten') && i.id !== 'flour-oat' && i.id !== 'rolled-oats')
-    t.glutenFlourG += grams;
-  if (i.id === 'yeast-instant' || i.id === 'yeast-fresh') t.hasYeast = true;
-  if (!i.unknown) return;
+}
+
+/** What its packet doesn't say; the water of flour counts nowhere. */
+function addUnknown(t: Sums, i: Ingredient, of: readonly Unknown[]): void {
   const unknown: Partial<Record<Unknown, readonly string[]>> = { ...t.unknown };
-  for (const what of i.unknown)
-    if (what !== 'waterG' || !flour) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];
+  for (const what of of)
+    if (what !== 'waterG' || !isFlour(i)) unknown[what] = [...new Set([...(unknown[what] ?? []), kitchenName(i)])];
   t.unknown = unknown;
 }
 

@@ -216,18 +216,28 @@ function fillsLike(like: Ingredient, gPerUsCup: number | null): FillRow | undefi
   };
 }
 
+/** g of a US cup, as the packet tells it; null: it doesn't. */
+function cupOf(p: Panel): number | null {
+  const gPer100Ml = p.gPer100Ml ?? (p.base === '100ml' && p.baseG ? p.baseG : null);
+  return gPer100Ml === null ? null : (gPer100Ml * US_CUP_ML) / 100;
+}
+
+/** What comes of the thing that it behaves like; of nothing where it is like none. */
+const lentBy = (like: Ingredient | undefined) => ({
+  acidMeqPer100g: like?.acidMeqPer100g ?? 0,
+  sodaPct: like?.sodaPct ?? 0,
+  ownAcidMeqPer100g: like?.ownAcidMeqPer100g ?? 0,
+  ...(like?.waterAbsorption !== undefined && { waterAbsorption: like.waterAbsorption }),
+  ...(like && { like: like.id }),
+});
+
 function fromPanel(id: string, name: string, p: Panel, find: (id: string) => Ingredient | undefined): Made {
   const like = p.like === null ? undefined : find(p.like);
   const errors: FieldError[] = [...panelErrors(p)];
   if (p.like !== null && !like) errors.push({ field: 'like', message: 'That is not in the pantry.' });
   if (errors.length > 0) return { ok: false, errors };
   const { per100g, unknown } = compose(p, baseGrams(p) ?? 100);
-  const gPerUsCup =
-    p.gPer100Ml === null
-      ? p.base === '100ml' && p.baseG
-        ? (p.baseG * US_CUP_ML) / 100
-        : null
-      : (p.gPer100Ml * US_CUP_ML) / 100;
+  const gPerUsCup = cupOf(p);
   const cup = gPerUsCup ?? like?.gPerUsCup;
   const tsp = gPerUsCup === null ? like?.gPerTsp : gPerUsCup / 48;
   const fills = like ? fillsLike(like, gPerUsCup) : undefined;
@@ -238,15 +248,11 @@ function fromPanel(id: string, name: string, p: Panel, find: (id: string) => Ing
     ok: true,
     ingredient: {
       ...ingredientFrom({ id, name, category: p.category, per100g, aliases: [] }),
-      acidMeqPer100g: like?.acidMeqPer100g ?? 0,
-      sodaPct: like?.sodaPct ?? 0,
-      ownAcidMeqPer100g: like?.ownAcidMeqPer100g ?? 0,
+      ...lentBy(like),
       allergens: p.allergens ?? [],
       ...(p.allergens === null && { allergensUnstated: true }),
       ...(cup !== undefined && { gPerUsCup: cup }),
       ...(tsp !== undefined && { gPerTsp: tsp }),
-      ...(like?.waterAbsorption !== undefined && { waterAbsorption: like.waterAbsorption }),
-      ...(like && { like: like.id }),
       ...(fills && { fills }),
       ...(silent.length > 0 && { unknown: silent }),
     },

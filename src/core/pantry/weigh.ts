@@ -188,6 +188,24 @@ const noDensity = (i: Ingredient): CannotWeigh => ({
   message: `The pantry does not know what a spoon of ${i.name.toLowerCase()} weighs. Write grams, or weigh a cup of it once.`,
 });
 
+/** "3 eggs", "1 banana": what one of it weighs. */
+function onePiece(i: Ingredient, house: KitchenConventions): Range3 | CannotWeigh {
+  const g = isCountable(i) ? pieceGrams(i, house) : null;
+  if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
+  const s = i.category === 'egg' ? EGG_SPREAD : 0.25;
+  return { best: g, low: g * (1 - s), high: g * (1 + s), basis: 'piece' };
+}
+
+/** Packs that the pantry's piece of a thing may be. */
+const PACKS: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet|cube/, slice: /rasher|slice/ };
+
+/** A can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece. */
+function onePack(unit: Unit, t: Term, i: Ingredient): Range3 | CannotWeigh {
+  if (i.piece && !t.which && PACKS[unit.id]?.test(i.piece.name))
+    return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
+  return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
+}
+
 function one(
   unit: Unit | null,
   t: Term,
@@ -195,35 +213,23 @@ function one(
   fill: FillMethod | null,
   house: KitchenConventions,
 ): Range3 | CannotWeigh {
-  if (unit === null) {
-    const g = isCountable(i) ? pieceGrams(i, house) : null;
-    if (g === null) return { reason: 'no-unit', message: 'A number without a unit: cups, spoons or grams?' };
-    const s = i.category === 'egg' ? EGG_SPREAD : 0.25;
-    return { best: g, low: g * (1 - s), high: g * (1 + s), basis: 'piece' };
-  }
+  if (unit === null) return onePiece(i, house);
   const own = ownSize(unit, t.which ?? '', '1', i, fill, house);
   if (own && 'reason' in own) return own;
-  if (own) {
-    const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
+  const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
+  if (own)
     return {
       ...own,
       best: own.best * factor,
       low: own.low * factor * (1 - widen),
       high: own.high * factor * (1 + widen),
     };
-  }
-  if (unit.dimension === 'vague') {
-    // a can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece
-    const packs: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet|cube/, slice: /rasher|slice/ };
-    if (i.piece && !t.which && packs[unit.id]?.test(i.piece.name))
-      return { best: i.piece.grams, low: i.piece.grams * 0.95, high: i.piece.grams * 1.05, basis: 'piece' };
-    return { reason: 'vague-unit', message: unit.ask ?? `A ${unit.one} has no set size.` };
-  }
+  if (unit.dimension === 'vague') return onePack(unit, t, i);
   if (unit.butterOnly && i.category !== 'fat')
     return { reason: 'wrong-unit', message: `Only butter and the like come by the ${unit.one}.` };
+  const [a, b] = unit.spread ?? [1, 1];
   const g = gramsOf(unit)?.valueOf();
   if (g !== undefined) {
-    const [a, b] = unit.spread ?? [1, 1];
     // an ounce of something poured may be a fluid ounce
     const wide = unit.id === 'oz' && isPoured(i) && i.gPerUsCup ? (29.5735295625 * i.gPerUsCup) / US_CUP_ML : g;
     return { best: g, low: Math.min(g * a, wide), high: Math.max(g * b, wide), basis: 'weight' };
@@ -232,8 +238,6 @@ function one(
   if (ml === undefined) return { reason: 'no-unit', message: 'Of what unit?' };
   const d = density(i, fill, house);
   if (!d) return noDensity(i);
-  const [factor, widen] = FULL[t.fullness ?? 'level'][unit.heap ?? 'cup'];
-  const [a, b] = unit.spread ?? [1, 1];
   return times({ best: ml, low: ml, high: ml, basis: d.basis }, d, [(1 - widen) * a, (1 + widen) * b], factor);
 }
 

@@ -127,28 +127,38 @@ const sumUp = (parts: readonly TallyPart[]): readonly TallyPart[] => {
 const partsOf = ({ ingredient: i, parts }: FormulaLine): readonly TallyPart[] =>
   i?.keptWhole ? [{ ingredient: i, grams: parts.reduce((a, p) => a + p.grams, 0) }] : parts;
 
+/** Where a part of a line goes: into the bag, as itself or as powder and water, or on at the bench. */
+interface PlacedPart {
+  readonly dry: readonly TallyPart[];
+  readonly added: readonly Added[];
+  /** g of water that its powder asks for. */
+  readonly water: number;
+  /** What could be in the bag as powder. */
+  readonly couldBe: readonly PowderKey[];
+}
+
+function placeOfPart(p: TallyPart, l: FormulaLine, powders: Powders): PlacedPart {
+  // what is whipped stays fresh
+  const as = l.foam ? null : wetAs(p.ingredient);
+  const stands = l.foam ? null : asPowder(p.ingredient, powders);
+  const couldBe = as ? [as.key] : [];
+  if (stands) {
+    const solids = stands.reduce((a, [, share]) => a + share, 0);
+    const dry = stands.map(([id, share]) => ({ ingredient: ingredient(id), grams: p.grams * share }));
+    return { dry, added: [], water: p.grams * (1 - solids), couldBe };
+  }
+  return isDry(p.ingredient)
+    ? { dry: [p], added: [], water: 0, couldBe }
+    : { dry: [], added: [{ ...p, how: l.preparation }], water: 0, couldBe };
+}
+
 /** Splits a formula's lines into bag and bench. */
 export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
-  const dry: TallyPart[] = [];
-  const added: Added[] = [];
-  let water = 0;
-  const couldBe = new Set<PowderKey>();
-  let whipped = false;
-  for (const l of lines) {
-    if (l.use !== 'batter') continue;
-    for (const p of partsOf(l)) {
-      const as = wetAs(p.ingredient);
-      if (l.foam) whipped = true;
-      if (as && !l.foam) couldBe.add(as.key);
-      const stands = l.foam ? null : asPowder(p.ingredient, powders);
-      if (stands) {
-        const solids = stands.reduce((a, [, share]) => a + share, 0);
-        for (const [id, share] of stands) dry.push({ ingredient: ingredient(id), grams: p.grams * share });
-        water += p.grams * (1 - solids);
-      } else if (isDry(p.ingredient)) dry.push(p);
-      else added.push({ ...p, how: l.preparation });
-    }
-  }
+  const inBatter = lines.filter((l) => l.use === 'batter');
+  const placed = inBatter.flatMap((l) => partsOf(l).map((p) => placeOfPart(p, l, powders)));
+  const dry = placed.flatMap((p) => p.dry);
+  const added = placed.flatMap((p) => p.added);
+  const water = placed.reduce((a, p) => a + p.water, 0);
   const items = sumUp(dry);
   const massG = items.reduce((a, i) => a + i.grams, 0);
   const wet = sumUp([...(water > 0 ? [{ ingredient: ingredient('water'), grams: water }] : []), ...added]);
@@ -157,9 +167,9 @@ export function bagOf(lines: readonly FormulaLine[], powders: Powders): Bag {
     massG,
     added: wet.map((w) => ({ ...w, how: added.find((a) => a.ingredient.id === w.ingredient.id)?.how ?? '' })),
     beside: lines.filter((l) => l.use !== 'batter').map((l) => l.text),
-    couldBe: [...couldBe],
-    open: lines.filter((l) => l.use === 'batter' && l.parts.length === 0).map((l) => l.text),
-    whipped,
+    couldBe: [...new Set(placed.flatMap((p) => p.couldBe))],
+    open: inBatter.filter((l) => l.parts.length === 0).map((l) => l.text),
+    whipped: inBatter.some((l) => l.foam && l.parts.length > 0),
   };
 }
 

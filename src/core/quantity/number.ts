@@ -132,45 +132,60 @@ type One = { readonly value: Fraction; readonly length: number; readonly other?:
 const oneOf = (value: Fraction, length: number, other?: Fraction): One =>
   other ? { value, length, other } : { value, length };
 
-function readOne(text: string): One | null {
-  let m = DIGIT_AND.exec(text);
-  if (m)
-    return oneOf(
-      new Fraction(Number(m[1])).add(new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1)),
-      m[0].length,
-    );
-  m = MIXED_VULGAR.exec(text);
-  if (m) return { value: new Fraction(m[1] ?? 0).add(VULGAR[m[2] ?? ''] ?? 0), length: m[0].length };
-  m = MIXED.exec(text);
+const fraction = (over: string | undefined, under: string | undefined): Fraction =>
+  new Fraction(Number(over), Number(under));
+const mixed = (whole: string | undefined, over: string | undefined, under: string | undefined): Fraction =>
+  new Fraction(Number(whole)).add(fraction(over, under));
+
+/** Numbers that begin with a digit or a fraction, in the order they are tried. @returns null: it is none of that kind */
+const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) => One | null])[] = [
+  [
+    DIGIT_AND,
+    (m) => {
+      const part = new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1);
+      return oneOf(new Fraction(Number(m[1])).add(part), m[0].length);
+    },
+  ],
+  [MIXED_VULGAR, (m) => oneOf(new Fraction(m[1] ?? 0).add(VULGAR[m[2] ?? ''] ?? 0), m[0].length)],
   // "1-1/2" is one and a half; "1-3/2" would be no mixed number, so the fraction must be a proper one
-  if (m && Number(m[2]) < Number(m[3]))
-    return { value: new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))), length: m[0].length };
-  m = RUN_TOGETHER.exec(text);
-  if (m && Number(m[2]) > 0 && Number(m[2]) < Number(m[3]))
-    return oneOf(
-      new Fraction(Number(m[1])).add(new Fraction(Number(m[2]), Number(m[3]))),
-      m[0].length,
-      new Fraction(Number(`${m[1]}${m[2]}`), Number(m[3])),
-    );
-  m = FRACTION.exec(text);
-  if (m && Number(m[2]) > 0) return { value: new Fraction(Number(m[1]), Number(m[2])), length: m[0].length };
-  m = VULGAR_ONLY.exec(text);
-  if (m) return { value: new Fraction(VULGAR[m[1] ?? ''] ?? 0), length: m[0].length };
-  m = PARTED.exec(text);
-  if (m) return oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length);
-  m = THOUSANDS.exec(text);
-  if (m && !text.startsWith('0')) {
-    const whole = new Fraction((m[1] ?? '').replaceAll(',', ''));
-    return oneOf(whole, m[0].length, /^\d{1,3},\d{3}$/.test(m[1] ?? '') ? whole.div(1000) : undefined);
+  [MIXED, (m) => (Number(m[2]) < Number(m[3]) ? oneOf(mixed(m[1], m[2], m[3]), m[0].length) : null)],
+  [
+    RUN_TOGETHER,
+    (m) =>
+      Number(m[2]) > 0 && Number(m[2]) < Number(m[3])
+        ? oneOf(mixed(m[1], m[2], m[3]), m[0].length, fraction(`${m[1]}${m[2]}`, m[3]))
+        : null,
+  ],
+  [FRACTION, (m) => (Number(m[2]) > 0 ? oneOf(fraction(m[1], m[2]), m[0].length) : null)],
+  [VULGAR_ONLY, (m) => oneOf(new Fraction(VULGAR[m[1] ?? ''] ?? 0), m[0].length)],
+  [PARTED, (m) => oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length)],
+  [
+    THOUSANDS,
+    (m, text) => {
+      if (text.startsWith('0')) return null;
+      const whole = new Fraction((m[1] ?? '').replaceAll(',', ''));
+      return oneOf(whole, m[0].length, /^\d{1,3},\d{3}$/.test(m[1] ?? '') ? whole.div(1000) : undefined);
+    },
+  ],
+  [
+    DECIMAL,
+    (m) => {
+      const value = new Fraction((m[1] ?? '').replace(',', '.'));
+      // "1.250 g": a thousand and more where a point parts the thousands
+      const thousands = /^[1-9]\d{0,2}[.]\d{3}$/.test(m[1] ?? '');
+      return oneOf(value, m[0].length, thousands ? value.mul(1000) : undefined);
+    },
+  ],
+];
+
+function readOne(text: string): One | null {
+  if (/^[a-z]/i.test(text)) return readWords(text);
+  for (const [re, read] of WRITTEN) {
+    const m = re.exec(text);
+    const one = m && read(m, text);
+    if (one) return one;
   }
-  m = DECIMAL.exec(text);
-  if (m) {
-    const value = new Fraction((m[1] ?? '').replace(',', '.'));
-    // "1.250 g": a thousand and more where a point parts the thousands
-    const thousands = /^[1-9]\d{0,2}[.]\d{3}$/.test(m[1] ?? '');
-    return oneOf(value, m[0].length, thousands ? value.mul(1000) : undefined);
-  }
-  return /^[a-z]/i.test(text) ? readWords(text) : null;
+  return null;
 }
 
 const wordValue = (s: string | undefined): number => {
