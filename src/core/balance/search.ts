@@ -18,76 +18,90 @@ export interface SearchChoice {
 const MOST_SWEEPS = 6;
 const BETTER = 1e-9;
 
+/** A choice while it is searched: the take of each line, how far each ratio is off, and what all of them cost. */
+interface Standing {
+  readonly c: SearchChoice;
+  readonly at: number[];
+  /** Of each ratio, what is brought less what is aimed at. */
+  readonly sums: number[];
+  /** What the misses of the ratios cost. */
+  miss: number;
+}
+
+const rowOf = ({ c }: Standing, n: number, t: number): readonly number[] => c.brings[n]?.[t] ?? [];
+const ownOf = ({ c }: Standing, n: number, t: number): number => c.own[n]?.[t] ?? 0;
+const takeOf = (s: Standing, n: number): number => s.at[n] ?? 0;
+
+/** What the ratios' misses cost with the takes of one line changed. @param off ratios without that line @param enough where to stop */
+function missWith(s: Standing, off: readonly number[], row: readonly number[], from: number, enough: number): number {
+  let cost = from;
+  for (let k = 0; k < off.length && cost < enough; k++)
+    cost += (s.c.weighs[k] ?? 0) * Math.abs((off[k] ?? 0) + (row[k] ?? 0));
+  return cost;
+}
+
+/** The ratios without the takes of these lines. */
+const without = (s: Standing, ...rows: readonly (readonly number[])[]): readonly number[] =>
+  s.sums.map((x, k) => rows.reduce((a, r) => a - (r[k] ?? 0), x));
+
+function put(s: Standing, n: number, t: number): void {
+  const [old, is] = [rowOf(s, n, takeOf(s, n)), rowOf(s, n, t)];
+  for (let k = 0; k < s.sums.length; k++) s.sums[k] = (s.sums[k] ?? 0) + (is[k] ?? 0) - (old[k] ?? 0);
+  s.at[n] = t;
+  s.miss = missWith(s, s.sums, [], 0, Number.POSITIVE_INFINITY);
+}
+
+/** Puts the best take of one line. @returns whether it is a better one */
+function better(s: Standing, n: number): boolean {
+  const off = without(s, rowOf(s, n, takeOf(s, n)));
+  let [best, least] = [-1, s.miss + ownOf(s, n, takeOf(s, n)) - BETTER];
+  for (let t = 0; t < (s.c.own[n]?.length ?? 0); t++) {
+    const cost = missWith(s, off, rowOf(s, n, t), ownOf(s, n, t), Number.POSITIVE_INFINITY);
+    if (cost < least) [best, least] = [t, cost];
+  }
+  if (best >= 0) put(s, n, best);
+  return best >= 0;
+}
+
+/** Puts the best takes of two lines together. @returns whether they are better ones */
+function betterTogether(s: Standing, n: number, m: number): boolean {
+  const [a, b] = [rowOf(s, n, takeOf(s, n)), rowOf(s, m, takeOf(s, m))];
+  // they only help each other where they bring to the same ratio
+  if (!a.some((x, k) => x !== 0 && (b[k] ?? 0) !== 0)) return false;
+  const off = without(s, a, b);
+  let least = s.miss + ownOf(s, n, takeOf(s, n)) + ownOf(s, m, takeOf(s, m)) - BETTER;
+  let best: readonly [number, number] | null = null;
+  for (let t = 0; t < (s.c.own[n]?.length ?? 0); t++) {
+    const first = ownOf(s, n, t);
+    if (first >= least) continue;
+    const is = rowOf(s, n, t);
+    const rest = off.map((x, k) => x + (is[k] ?? 0));
+    for (let u = 0; u < (s.c.own[m]?.length ?? 0); u++) {
+      const cost = missWith(s, rest, rowOf(s, m, u), first + ownOf(s, m, u), least);
+      if (cost < least) [least, best] = [cost, [t, u]];
+    }
+  }
+  if (!best) return false;
+  put(s, n, best[0]);
+  put(s, m, best[1]);
+  return true;
+}
+
 /** Index of the take for each line. @param from where to begin, a take for each line */
 export function downhill(
   c: SearchChoice,
   from: readonly number[],
   pairs: boolean,
 ): { readonly chosen: readonly number[]; readonly cost: number } {
-  const at = [...from];
-  const ratios = c.aims.length;
-  const sums = c.aims.map((a, k) => at.reduce((s, t, n) => s + (c.brings[n]?.[t]?.[k] ?? 0), -a));
-  const missOf = (): number => sums.reduce((m, s, k) => m + (c.weighs[k] ?? 0) * Math.abs(s), 0);
-  let miss = missOf();
-  const row = (n: number, t: number): readonly number[] => c.brings[n]?.[t] ?? [];
-  const own = (n: number, t: number): number => c.own[n]?.[t] ?? 0;
-  const put = (n: number, t: number): void => {
-    const [old, is] = [row(n, at[n] ?? 0), row(n, t)];
-    for (let k = 0; k < ratios; k++) sums[k] = (sums[k] ?? 0) + (is[k] ?? 0) - (old[k] ?? 0);
-    at[n] = t;
-    miss = missOf();
-  };
-  const single = (): boolean => {
-    let any = false;
-    for (let n = 0; n < at.length; n++) {
-      const old = row(n, at[n] ?? 0);
-      let [best, least] = [-1, miss + own(n, at[n] ?? 0) - BETTER];
-      for (let t = 0; t < (c.own[n]?.length ?? 0); t++) {
-        const is = row(n, t);
-        let cost = own(n, t);
-        for (let k = 0; k < ratios; k++)
-          cost += (c.weighs[k] ?? 0) * Math.abs((sums[k] ?? 0) + (is[k] ?? 0) - (old[k] ?? 0));
-        if (cost < least) [best, least] = [t, cost];
-      }
-      if (best >= 0) {
-        put(n, best);
-        any = true;
-      }
-    }
-    return any;
-  };
-  const paired = (): boolean => {
-    let any = false;
-    const rest = new Array<number>(ratios).fill(0);
-    for (let n = 0; n < at.length; n++)
-      for (let m = n + 1; m < at.length; m++) {
-        const [a, b] = [row(n, at[n] ?? 0), row(m, at[m] ?? 0)];
-        // they only help each other where they bring to the same ratio
-        if (!a.some((x, k) => x !== 0 && (b[k] ?? 0) !== 0)) continue;
-        let least = miss + own(n, at[n] ?? 0) + own(m, at[m] ?? 0) - BETTER;
-        let best: readonly [number, number] | null = null;
-        for (let t = 0; t < (c.own[n]?.length ?? 0); t++) {
-          const first = own(n, t);
-          if (first >= least) continue;
-          const is = row(n, t);
-          for (let k = 0; k < ratios; k++) rest[k] = (sums[k] ?? 0) + (is[k] ?? 0) - (a[k] ?? 0) - (b[k] ?? 0);
-          for (let u = 0; u < (c.own[m]?.length ?? 0); u++) {
-            const also = row(m, u);
-            let cost = first + own(m, u);
-            for (let k = 0; k < ratios && cost < least; k++)
-              cost += (c.weighs[k] ?? 0) * Math.abs((rest[k] ?? 0) + (also[k] ?? 0));
-            if (cost < least) [least, best] = [cost, [t, u]];
-          }
-        }
-        if (best) {
-          put(n, best[0]);
-          put(m, best[1]);
-          any = true;
-        }
-      }
-    return any;
-  };
+  const sums = c.aims.map((a, k) => from.reduce((s, t, n) => s + (c.brings[n]?.[t]?.[k] ?? 0), -a));
+  const s: Standing = { c, at: [...from], sums, miss: 0 };
+  s.miss = missWith(s, sums, [], 0, Number.POSITIVE_INFINITY);
+  const lines = from.map((_, n) => n);
+  // every line is tried, also where one before it was bettered
+  const single = (): boolean => lines.filter((n) => better(s, n)).length > 0;
+  const paired = (): boolean =>
+    lines.filter((n) => lines.slice(n + 1).filter((m) => betterTogether(s, n, m)).length > 0).length > 0;
   while (single());
   for (let n = 0; pairs && n < MOST_SWEEPS && paired(); n++) while (single());
-  return { chosen: at, cost: miss + at.reduce((s, t, n) => s + own(n, t), 0) };
+  return { chosen: s.at, cost: s.miss + s.at.reduce((sum, t, n) => sum + ownOf(s, n, t), 0) };
 }
