@@ -3,6 +3,7 @@ import type { TakeOut, TakeOutList } from '@/core/batch/take-out';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { writeEighths } from '@/core/quantity/number';
 import { grams, type Units } from '@/core/quantity/say';
+import { TableHead } from '../kit/table-head';
 
 /** Eggs and fruit are taken out by the piece. */
 function pieces(i: Ingredient, g: number): string {
@@ -76,25 +77,7 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
     <div>
       <table data-cards className="w-full text-left">
         <caption className="sr-only">What it takes, what is in stock and what to buy</caption>
-        <thead className="border-b-2 border-rim text-sm text-soft">
-          <tr>
-            <th scope="col" className="w-6">
-              <span className="sr-only">Done</span>
-            </th>
-            <th scope="col" className="py-1 pr-3">
-              Ingredient
-            </th>
-            <th scope="col" className="pr-3 text-right">
-              Takes
-            </th>
-            <th scope="col" className="pr-3">
-              In stock
-            </th>
-            <th scope="col" className="text-right">
-              Buy
-            </th>
-          </tr>
-        </thead>
+        <TableHead columns={[{ hidden: 'Done' }, 'Ingredient', { right: 'Takes' }, 'In stock', { right: 'Buy' }]} />
         <tbody>
           {list.rows.map((r) => (
             <tr key={r.ingredient.id} className="border-b border-line align-top">

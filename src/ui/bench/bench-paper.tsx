@@ -4,6 +4,7 @@ import type { BenchSight } from '@/core/bench/sight';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, sayRail } from '@/core/formula/kinds';
 import { grams, percent, type Units } from '@/core/quantity/say';
+import { TableHead } from '../kit/table-head';
 
 /** Whether the page is being printed: what is for paper alone is drawn then and not before. */
 export function usePrinting(): boolean {
@@ -41,17 +42,7 @@ export function BenchPaper({
       {version ? <p className="mb-3 text-soft">{version}</p> : null}
       <table className="w-full text-left">
         <caption className="sr-only">Lines</caption>
-        <thead className="border-b-2 border-rim text-sm">
-          <tr>
-            <th scope="col">As written</th>
-            <th scope="col" className="text-right">
-              Weight
-            </th>
-            <th scope="col" className="text-right">
-              Of flour
-            </th>
-          </tr>
-        </thead>
+        <TableHead columns={['As written', { right: 'Weight' }, { right: 'Of flour' }]} />
         <tbody>
           {lines
             .filter((l) => !l.off)

@@ -6,6 +6,7 @@ import { heard } from '@/core/findings/finding';
 import { RAIL_NAMES, railOf, sayRail } from '@/core/formula/kinds';
 import { CONVENTION_NAMES } from '@/core/pantry/conventions';
 import { grams } from '@/core/quantity/say';
+import { TableHead } from '../kit/table-head';
 
 const SHOWN = ['water', 'egg', 'fat', 'lift'] as const;
 
@@ -18,24 +19,15 @@ export function FillsView({ bench }: { readonly bench: Bench }) {
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-[15px]">
-        <thead>
-          <tr className="text-right text-sm text-soft">
-            <th scope="col" className="py-1 text-left font-normal">
-              the cup is
-            </th>
-            <th scope="col" className="font-normal">
-              flour
-            </th>
-            <th scope="col" className="px-2 font-normal whitespace-nowrap">
-              to liquid
-            </th>
-            {SHOWN.map((r) => (
-              <th scope="col" key={r} className="px-1 font-normal">
-                {RAIL_NAMES[r].toLowerCase()}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          light
+          columns={[
+            'the cup is',
+            { right: 'flour' },
+            { right: 'to liquid' },
+            ...SHOWN.map((r) => ({ right: RAIL_NAMES[r].toLowerCase() })),
+          ]}
+        />
         <tbody>
           {fills.map(({ fill, now, worked, liquidToFlour }) => {
             const [top] = heard(worked.analysis, bench.formula).open;

@@ -12,6 +12,7 @@ import { kitchenName } from '@/core/pantry/ingredient';
 import { grams, meq, millilitres, minutesOrHours, temperature } from '@/core/quantity/say';
 import { BeamDrawing } from '../drawings/beam';
 import { Button } from '../kit/button';
+import { TableHead } from '../kit/table-head';
 
 const FadeChart = dynamic(() => import('./fade-chart'), { ssr: false, loading: () => <div className="h-52" /> });
 
@@ -105,19 +106,7 @@ function Rows({ worked }: { readonly worked: Worked }) {
   return (
     <div>
       <table className="w-full text-[15px]">
-        <thead>
-          <tr className="text-left text-sm text-soft">
-            <th scope="col" className="font-normal">
-              from
-            </th>
-            <th scope="col" className="text-right font-normal">
-              acid
-            </th>
-            <th scope="col" className="text-right font-normal">
-              soda
-            </th>
-          </tr>
-        </thead>
+        <TableHead light columns={['from', { right: 'acid' }, { right: 'soda' }]} />
         <tbody>
           {rows.map((r, n) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the same ingredient may stand on two lines, in this order

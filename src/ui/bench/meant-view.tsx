@@ -6,6 +6,7 @@ import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, type RailReading, sayRail } from '@/core/formula/kinds';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { TableHead } from '../kit/table-head';
 import { type Asker, startMeant } from './solver';
 
 const NONE: Meant = { settled: null, slips: [] };
@@ -50,13 +51,7 @@ function Beside({
   if (rails.length === 0) return null;
   return (
     <table className="w-fit text-[15px] tabular-nums">
-      <thead className="text-left text-sm text-soft">
-        <tr>
-          <th className="pr-4 font-normal">of the flour</th>
-          <th className="pr-4 font-normal">{one}</th>
-          <th className="font-normal">{other}</th>
-        </tr>
-      </thead>
+      <TableHead light columns={['of the flour', one, other]} />
       <tbody>
         {rails.map(([a, b]) => (
           <tr key={a.rail}>

@@ -9,6 +9,7 @@ import { Button, lookOf } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { TableHead } from '../kit/table-head';
 import { toast } from '../kit/toast';
 import { KitchenFile } from './kitchen-file';
 
@@ -149,25 +150,7 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             <div className="overflow-x-auto">
               <table data-cards className="w-full text-left">
                 <caption className="sr-only">Backups, the newest first</caption>
-                <thead className="border-b-2 border-rim text-sm text-soft">
-                  <tr>
-                    <th scope="col" className="py-1 pr-4">
-                      Taken
-                    </th>
-                    <th scope="col" className="pr-4">
-                      Why
-                    </th>
-                    <th scope="col" className="pr-4 text-right">
-                      Rows
-                    </th>
-                    <th scope="col" className="pr-4 text-right">
-                      Size
-                    </th>
-                    <th scope="col">
-                      <span className="sr-only">Download</span>
-                    </th>
-                  </tr>
-                </thead>
+                <TableHead columns={['Taken', 'Why', { right: 'Rows' }, { right: 'Size' }, { hidden: 'Download' }]} />
                 <tbody>
                   {backups.map((b) => (
                     <tr key={b.file} className="border-b border-line">

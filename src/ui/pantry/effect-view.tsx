@@ -5,6 +5,7 @@ import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams } from '@/core/quantity/say';
+import { TableHead } from '../kit/table-head';
 
 /** What another way of measuring makes of a formula: the grams that move, and the balance before and after. */
 export function EffectView({
@@ -33,19 +34,7 @@ export function EffectView({
   return (
     <div className="grid gap-2">
       <table className="w-full text-left">
-        <thead>
-          <tr className="border-b border-line text-sm text-soft">
-            <th scope="col" className="py-1 font-semibold">
-              {formula.name}
-            </th>
-            <th scope="col" className="py-1 text-right font-semibold">
-              as before
-            </th>
-            <th scope="col" className="py-1 text-right font-semibold">
-              with mine
-            </th>
-          </tr>
-        </thead>
+        <TableHead light columns={[formula.name, { right: 'as before' }, { right: 'with mine' }]} />
         <tbody>
           {moved.map((m) => (
             <tr key={m.text} className="border-b border-line">

@@ -12,6 +12,7 @@ import { TextField } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Pick } from '../kit/press';
+import { TableHead } from '../kit/table-head';
 
 type State =
   | { readonly at: 'waiting' }
@@ -234,17 +235,7 @@ function Errors({ errors }: { readonly errors: readonly RowError[] }) {
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left">
-        <thead className="border-b-2 border-rim text-sm text-soft">
-          <tr>
-            <th scope="col" className="py-1 pr-4">
-              Row
-            </th>
-            <th scope="col" className="pr-4">
-              Column
-            </th>
-            <th scope="col">What is wrong</th>
-          </tr>
-        </thead>
+        <TableHead columns={['Row', 'Column', 'What is wrong']} />
         <tbody>
           {errors.slice(0, MOST_SHOWN).map((e) => (
             <tr key={`${e.row} ${e.column} ${e.message}`} className="border-b border-line align-top">

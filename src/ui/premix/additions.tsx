@@ -8,6 +8,7 @@ import { eggWords, mixForPieces } from '@/core/premix/use';
 import { grams, gramsExact, type Units } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Field } from '../kit/field';
+import { TableHead } from '../kit/table-head';
 import { StillRails } from '../shared/still-rails';
 
 /** What a mix asks for to become one thing: for a bag, for 100 g, for a cup; and where its ratios then stand. */
@@ -49,31 +50,15 @@ export function AdditionsView({
         <div className="overflow-x-auto">
           <table data-cards className="mt-1 w-full text-left">
             <caption className="sr-only">What is added</caption>
-            <thead className="border-b-2 border-rim text-sm text-soft">
-              <tr>
-                <th scope="col" className="py-1 pr-3">
-                  Add
-                </th>
-                {bagG === null ? null : (
-                  <th scope="col" className="pr-3 text-right">
-                    to {grams(bagG, units)}
-                  </th>
-                )}
-                {bagG === null ? null : (
-                  <th scope="col" className="pr-3 text-right">
-                    to half of it
-                  </th>
-                )}
-                <th scope="col" className="pr-3 text-right">
-                  to 100 g
-                </th>
-                {cupG === null ? null : (
-                  <th scope="col" className="text-right">
-                    to a cup ({grams(cupG, units)})
-                  </th>
-                )}
-              </tr>
-            </thead>
+            <TableHead
+              columns={[
+                'Add',
+                bagG === null ? null : { right: `to ${grams(bagG, units)}` },
+                bagG === null ? null : { right: 'to half of it' },
+                { right: 'to 100 g' },
+                cupG === null ? null : { right: `to a cup (${grams(cupG, units)})` },
+              ]}
+            />
             <tbody>
               {a.parts.map((p) => (
                 <tr key={p.ingredient.id} className="border-b border-line">

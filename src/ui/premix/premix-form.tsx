@@ -22,6 +22,7 @@ import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { type RowForm, RowNotices, toldDeleted, useRowForm } from '../kit/row-form';
 import { Switch } from '../kit/switch';
+import { TableHead } from '../kit/table-head';
 import { Day } from '../kit/time';
 import { toast } from '../kit/toast';
 import { AdditionsView } from './additions';
@@ -398,19 +399,9 @@ function BagTable({
   return (
     <table className="w-full text-left">
       <caption className="sr-only">In the bag</caption>
-      <thead className="border-b-2 border-rim text-sm text-soft">
-        <tr>
-          <th scope="col" className="py-1 pr-3">
-            In the bag
-          </th>
-          <th scope="col" className="pr-3 text-right">
-            Share
-          </th>
-          <th scope="col" className="text-right">
-            {bagG === null ? '' : `In ${grams(bagG, units)}`}
-          </th>
-        </tr>
-      </thead>
+      <TableHead
+        columns={['In the bag', { right: 'Share' }, { right: bagG === null ? '' : `In ${grams(bagG, units)}` }]}
+      />
       <tbody>
         {worked.bag.items.map((i) => (
           <tr key={i.ingredient.id} className="border-b border-line">

@@ -13,6 +13,7 @@ import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { grams, money, type Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
+import { TableHead } from '../kit/table-head';
 
 /** "a, b and 3 more". */
 const named = (names: readonly string[]): string =>
@@ -135,21 +136,10 @@ function Food({
   return (
     <div>
       <table className="w-full text-[15px]">
-        <thead>
-          <tr className="text-right text-sm text-soft">
-            <th scope="col" className="py-1 text-left font-normal">
-              Batter as mixed holds
-            </th>
-            <th scope="col" className="font-normal">
-              in all
-            </th>
-            {pieces ? (
-              <th scope="col" className="font-normal">
-                in one of {pieces}
-              </th>
-            ) : null}
-          </tr>
-        </thead>
+        <TableHead
+          light
+          columns={['Batter as mixed holds', { right: 'in all' }, pieces ? { right: `in one of ${pieces}` } : null]}
+        />
         <tbody>
           {NUTRIENTS.map((k) => {
             const [name, unit] = NUTRIENT_NAMES[k];
