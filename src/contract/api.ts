@@ -265,6 +265,7 @@ const actOut = z.object({
   tools: z.array(z.string()).describe('What it is done with, by size.'),
   minutes: z.object({ all: z.number(), hands: z.number() }).nullable().describe('For one mix, or one piece.'),
   heatC: z.tuple([z.number(), z.number()]).nullable(),
+  thenC: z.number().nullable().describe('What the heat is changed to once the first is on it.'),
   portionMl: z.number().nullable(),
   per: z.enum(['batch', 'mix', 'piece']),
   until: z.string().nullable().describe('What to look for.'),

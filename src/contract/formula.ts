@@ -40,6 +40,10 @@ export const entrySchema = z.object({
 });
 
 const actId = z.string().min(1).max(120);
+const actHeat = z
+  .number('Heat: write a number.')
+  .min(30, 'A surface is at least 30 °C.')
+  .max(400, 'A surface is at most 400 °C.');
 const actMinutes = z
   .number('Minutes: write a number.')
   .positive('Minutes have to be more than nothing.')
@@ -62,11 +66,8 @@ export const actEditSchema = z.discriminatedUnion('do', [
     do: z.literal('set'),
     act: actId,
     minutes: actMinutes.optional(),
-    heatC: z
-      .number('Heat: write a number.')
-      .min(30, 'A surface is at least 30 °C.')
-      .max(400, 'A surface is at most 400 °C.')
-      .optional(),
+    heatC: actHeat.optional(),
+    thenC: actHeat.optional(),
     words: toldWords,
   }),
   z.object({ do: z.literal('leave'), act: actId, words: toldWords }),

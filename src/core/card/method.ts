@@ -13,9 +13,34 @@ interface YieldClaim {
 const MAKES =
   /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
+const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
+/** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
+const PIECES_SAID = [
+  new RegExp(
+    `(?:^|[.!]\\s+)((?:about|around|roughly|some)\\s+)(.{1,20}?)\\s+(?:(?:small|little|large|big|medium|good|nice|thin|thick)\\s+)*${PIECES_WORD}\\s*(?:[.!]|$)`,
+    'i',
+  ),
+  /(?:^|[.!]\s+)((?:about|around|roughly|some)\s+)?(.{1,20}?)\s+(?:(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|ones)\s+)?comes?\s+(?:out\s+)?(?:of|from)\s+(?:it|this|that|the batter)\b/i,
+];
+
+function piecesSaid(row: string): YieldClaim | null {
+  for (const re of PIECES_SAID) {
+    const m = re.exec(row);
+    const words = (m?.[2] ?? '').replace(/^an?\s+(?:good|round|full)\s+/i, 'a ');
+    const n = m ? readNumber(words) : null;
+    if (!n || words.slice(n.length).trim() !== '') continue;
+    const low = n.low.valueOf();
+    const pieces = Math.round((low + (n.high?.valueOf() ?? low)) / 2);
+    if (pieces >= 2 && pieces <= 10_000) return { pieces, text: row.trim() };
+  }
+  return null;
+}
+
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
+    const said = piecesSaid(row);
+    if (said) return said;
     const each = EACH_FOR.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };

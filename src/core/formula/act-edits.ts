@@ -22,6 +22,8 @@ export type ActEdit = Worded &
         readonly act: ActId;
         readonly minutes?: number | undefined;
         readonly heatC?: number | undefined;
+        /** What the heat is changed to once it has begun: "hot first, then low". */
+        readonly thenC?: number | undefined;
       }
     | { readonly do: 'leave'; readonly act: ActId }
     /** What no number says: "hot first, then low". */
@@ -60,7 +62,7 @@ export const ownActId = (does: string): ActId => `do ${does}`;
 /** Whether two edits come to the same, whosever word they are. */
 export function sameEdit(a: ActEdit, b: ActEdit): boolean {
   if (a.act !== b.act || a.do !== b.do) return false;
-  if (a.do === 'set' && b.do === 'set') return a.minutes === b.minutes && a.heatC === b.heatC;
+  if (a.do === 'set' && b.do === 'set') return a.minutes === b.minutes && a.heatC === b.heatC && a.thenC === b.thenC;
   return a.do !== 'way' || b.do !== 'way' || a.value === b.value;
 }
 

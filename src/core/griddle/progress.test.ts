@@ -105,7 +105,7 @@ test('two ends: the loads of both, one after the other; and what is strewn on on
   } as const;
   const batch = { sheet: [{ ...strewn, name: 'Berries', grams: 60, forEnd: 'sweet' }], piecesPlanned: 32, split: ONE };
   const on = (name: string) =>
-    addInsOf(batch, 'poured', (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
+    addInsOf(batch, ['l9'], (id) => findIngredient(id), { name, pieces: 12 }).map((a) => a.eachG);
   expect([on('sweet'), on('savoury')]).toEqual([[5], []]);
 });
 

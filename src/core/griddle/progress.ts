@@ -21,23 +21,20 @@ export interface AddInNow {
 }
 
 /**
- * Add-ins that go on a piece at the heat: as it is poured (what is laid on top as well), or before it is turned. @param
- * of the end the piece is of
+ * What is put on a piece at the heat, and how much of it.
+ * @param keys of the lines that the script puts on now @param of the end the piece is of
  */
 export function addInsOf(
   batch: Pick<Batch, 'sheet' | 'piecesPlanned' | 'split'>,
-  at: 'poured' | 'flip' | null,
+  keys: readonly string[],
   find: (id: string) => Ingredient | undefined,
   of: Pick<Pouring, 'name' | 'pieces'> = { name: null, pieces: batch.piecesPlanned },
 ): readonly AddInNow[] {
-  if (at === null) return [];
   const inOne = (pieces: number | null): number | null => (pieces === null ? null : pieces / mixesIn(batch.split));
   return batch.sheet.flatMap((l) => {
-    const { moment } = l;
-    if (moment === undefined || moment === 'rest' || moment === 'fried' || moment === 'whipped') return [];
-    if ((l.mix ?? 1) !== 1 || (at === 'flip') !== (moment === 'flip')) return [];
     // what is of one end alone goes on its pieces alone
-    if (l.forEnd !== undefined && l.forEnd !== of.name) return [];
+    if (!keys.includes(l.key) || (l.forEnd !== undefined && l.forEnd !== of.name)) return [];
+    const moment = l.moment === 'flip' || l.moment === 'top' ? l.moment : 'poured';
     const each = inOne(l.forEnd === undefined ? batch.piecesPlanned : of.pieces);
     return [
       {

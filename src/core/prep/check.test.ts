@@ -16,7 +16,7 @@ import { FRESH_WAYS, type Ways } from '../formula/ways';
 import { addInsOf } from '../griddle/progress';
 import { findIngredient } from '../pantry/pantry';
 import type { Script } from '../script/act';
-import { foldingIn, joiningIn } from '../script/read';
+import { foldingIn, joiningIn, putOnIn } from '../script/read';
 import { counting } from '../testing/counted';
 import { linesOf } from '../testing/formulas';
 import { foldedAt, isLookedAt, openIn } from './check';
@@ -165,10 +165,11 @@ test('an add-in keeps its moment to the end: on the sheet beside the heat, and a
       ?.lines.map((l) => l.moment),
   ).toEqual(expect.arrayContaining(['poured', 'flip']));
   const batch = { sheet, piecesPlanned: 12, split };
+  const script = scriptOfBatch({ sheet, kind: 'griddle' }, FRESH_WAYS, findIngredient);
   // 60 g in each of two bowls, six pieces from each
-  expect(addInsOf(batch, 'poured', findIngredient)).toMatchObject([
+  expect(addInsOf(batch, putOnIn(script, 'poured'), findIngredient)).toMatchObject([
     { name: 'Blueberries', eachG: 10, moment: 'poured' },
   ]);
-  expect(addInsOf(batch, 'flip', findIngredient)).toMatchObject([{ eachG: 5, moment: 'flip' }]);
-  expect(addInsOf(batch, null, findIngredient)).toEqual([]);
+  expect(addInsOf(batch, putOnIn(script, 'flip'), findIngredient)).toMatchObject([{ eachG: 5, moment: 'flip' }]);
+  expect(addInsOf(batch, [], findIngredient)).toEqual([]);
 });

@@ -90,6 +90,10 @@ export interface HowFar {
 export const JOIN_PARTS = ['dry', 'wet', 'whites'] as const;
 export type JoinPart = (typeof JOIN_PARTS)[number];
 
+/** When something is put on a piece: its act is due then. */
+export const AS_POURED = 'as it is poured';
+export const BEFORE_TURN = 'before it is turned';
+
 export const ACT_ASKS = ['cue', 'clock', 'cue alone'] as const;
 
 export interface ScriptAct extends Origin {
@@ -109,6 +113,8 @@ export interface ScriptAct extends Origin {
   /** In all, and of it, from the beginning, with hands bound, for one mix. Null: the sheet's lines or the heat say. */
   readonly minutes: { readonly all: number; readonly hands: number } | null;
   readonly heatC: readonly [low: number, high: number] | null;
+  /** What the heat is changed to once the first is on it; null: it stays. */
+  readonly thenC: number | null;
   readonly portionMl: number | null;
   readonly per: 'batch' | 'mix' | 'piece';
   /** What to look for: it is over when that is seen. */

@@ -1,7 +1,7 @@
 /** From the bowl to the plate: one base parted for its ends, and each end poured, turned and taken off. */
 import { kindById } from '../formula/kinds';
 import { millilitres, temperature } from '../quantity/say';
-import type { ScriptAct, Verb } from './act';
+import { AS_POURED, BEFORE_TURN, type ScriptAct, type Verb } from './act';
 import { cuesFor, heatZone, pourTool, usualTimes } from './cues';
 import {
   type Given,
@@ -121,11 +121,12 @@ function ready(m: SoFar, at: AtHeat): readonly string[] {
     heatC: [low, high],
     per: 'batch',
     until: oven ? null : 'a drop of water dances',
-    says: ({ heatC }) => {
+    says: ({ heatC, thenC }) => {
       const hot = [...new Set(heatC ?? [])].map((c) => temperature(c, q.units)).join(' to ');
+      const then = thenC === null ? '' : `; ${temperature(thenC, q.units)} once the first is ${oven ? 'in' : 'on'}`;
       return unless(again, [
         {
-          do: `${kinds && p.name ? sentence(p.name).replace(/\.$/, ': heat') : 'Heat:'} ${hot}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}.`,
+          do: `${kinds && p.name ? sentence(p.name).replace(/\.$/, ': heat') : 'Heat:'} ${hot}${oven ? ' in the oven, the pan in it' : ', a drop of water dances'}${then}.`,
           why: oven ? 'It climbs by the first blast.' : 'Cooler it lies flat, hotter it browns before it is through.',
         },
       ]);
@@ -173,7 +174,7 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
     pieces = gives;
   };
   /** What goes on at a moment: of this end, and with the first that is poured what is of both. */
-  const putOn = (says: string, gives: string, ...moments: readonly string[]): void => {
+  const putOn = (when: string, gives: string, ...moments: readonly string[]): void => {
     const lines: readonly ScriptLine[] = own.filter(
       (l) =>
         l.moment !== undefined &&
@@ -183,7 +184,8 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
     if (lines.length > 0)
       next('put on', listed(lines), gives, {
         takes: lines.map(toBowl),
-        says: [{ do: sentence(`${says}, put on ${listed(lines)}`), why: '' }],
+        until: when,
+        says: [{ do: sentence(`${when}, put on ${listed(lines)}`), why: '' }],
       });
   };
   const under = acts.acts.flatMap((a) => (a.verb === 'fry first' && first ? a.gives.map((g) => mix(g)) : []));
@@ -194,8 +196,8 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
     after,
     source: sourceOf('portion'),
   });
-  putOn('as it is poured', `${stem}, topped as poured`, 'poured', 'top');
-  putOn('before it is turned', `${stem}, topped before the turn`, 'flip');
+  putOn(AS_POURED, `${stem}, topped as poured`, 'poured', 'top');
+  putOn(BEFORE_TURN, `${stem}, topped before the turn`, 'flip');
   if (cues.second) {
     next('turn', 'piece', `${stem}, turned`, {
       minutes: all(times.first),

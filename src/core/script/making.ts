@@ -104,6 +104,8 @@ const TIMED = new Set<Verb>([
 export const canTime = (a: Pick<ScriptAct, 'verb' | 'minutes'>): boolean => a.minutes !== null && TIMED.has(a.verb);
 const HEATED = new Set<Verb>(['roast', 'ripen', 'preheat', 'hold']);
 export const canHeat = (a: Pick<ScriptAct, 'verb'>): boolean => HEATED.has(a.verb);
+/** Whether a second heat may follow the first: of what is cooked on, or in. */
+export const canTurnDown = (a: Pick<ScriptAct, 'verb'>): boolean => a.verb === 'preheat';
 
 /** An act that says nothing yet. */
 const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
@@ -113,6 +115,7 @@ const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   tools: [],
   minutes: null,
   heatC: null,
+  thenC: null,
   portionMl: null,
   per: 'mix',
   until: null,
@@ -146,8 +149,15 @@ function saying(a: ScriptAct, says: NonNullable<Given['says']>, note: string | n
 function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
   const minutes = set?.minutes !== undefined && canTime(a) ? timed(a.minutes, set.minutes) : null;
   const heatC = set?.heatC !== undefined && canHeat(a) ? ([set.heatC, set.heatC] as const) : null;
-  return minutes || heatC
-    ? { ...a, ...sourceOfEdit(set as ActEdit), ...(minutes && { minutes }), ...(heatC && { heatC }) }
+  const thenC = canTurnDown(a) ? (set?.thenC ?? null) : null;
+  return set && (minutes || heatC || thenC !== null)
+    ? {
+        ...a,
+        ...sourceOfEdit(set),
+        ...(minutes && { minutes }),
+        ...(heatC && { heatC }),
+        ...(thenC !== null && { thenC }),
+      }
     : a;
 }
 

@@ -125,6 +125,18 @@ test('a card of no kind that is known has no acts', () => {
   expect(actsOf('Note\n1 onion')).toEqual([]);
 });
 
+test('two heats of one thing: the second is what it is changed to; of two things each has its own', () => {
+  const oven = actsOf(
+    'Oven one\n150 g flour\n240 ml milk\n4 eggs\n40 g butter for the pan\nHeat the oven to 220 C with the pan in it. Bake 10 minutes, then turn it down to 180 C for another 10.',
+  );
+  expect(act(oven, 'preheat')).toMatchObject({ heatC: [220, 220], thenC: 180 });
+  expect(act(oven, 'bake')).toMatchObject({ minutes: { all: 20 } });
+  const iron = actsOf(
+    'Waffles\n300 g flour\n300 g milk\n2 eggs\n12 g baking powder\nIron at 200 C. Keep warm in the oven at 90 C.',
+  );
+  expect(act(iron, 'preheat')).toMatchObject({ heatC: [200, 200], thenC: null });
+});
+
 test('law: of every common card each line that is read is taken once, and nothing before it is given', () => {
   for (const c of COMMON) {
     const text = `${c.name}\n${c.lines.join('\n')}`;

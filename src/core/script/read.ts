@@ -3,7 +3,16 @@
  * looked for and how long a side takes. Nothing is worked here that an act does not say.
  */
 import type { Zone } from '../formula/kinds';
-import { type HowFar, JOIN_PARTS, type JoinPart, type Script, type ScriptAct, type Verb } from './act';
+import {
+  AS_POURED,
+  BEFORE_TURN,
+  type HowFar,
+  JOIN_PARTS,
+  type JoinPart,
+  type Script,
+  type ScriptAct,
+  type Verb,
+} from './act';
 import type { Cues, SideTimes } from './on-heat';
 
 type Acts = Pick<Script, 'acts'>;
@@ -93,6 +102,8 @@ export function foldingIn(s: Acts): Folding | null {
 interface AtTheHeat {
   readonly zoneC: Zone;
   readonly cues: Cues;
+  /** What it is changed to once the first is on it; null: it stays. */
+  readonly thenC: number | null;
   /** Seconds. */
   readonly times: SideTimes;
 }
@@ -103,6 +114,14 @@ const zoneOf = ([low, high]: Zone): Zone => (low === high ? [low - SWINGS_C, hig
 
 const seconds = (a: ScriptAct | undefined): number => Math.round(60 * (a?.minutes?.all ?? 0));
 
+/** Keys of the lines that are put on pieces: as they are poured, or before they are turned. */
+export const putOnIn = ({ acts }: Acts, at: 'poured' | 'flip'): readonly string[] =>
+  acts.flatMap((a) =>
+    a.verb === 'put on' && a.until === (at === 'poured' ? AS_POURED : BEFORE_TURN)
+      ? a.takes.flatMap((t) => (t.of === 'line' ? [t.id] : []))
+      : [],
+  );
+
 /** How one of what is poured is cooked. @param n which of them, from 0 */
 export function heatIn({ acts }: Acts, n = 0): AtTheHeat {
   const from = acts.flatMap((a, k) => (a.verb === 'preheat' ? [k] : []));
@@ -112,6 +131,7 @@ export function heatIn({ acts }: Acts, n = 0): AtTheHeat {
   const [turn, off, bake] = [of('turn'), of('take off'), of('bake')];
   return {
     zoneC: zoneOf(preheat.heatC ?? [0, 0]),
+    thenC: preheat.thenC,
     cues: {
       pour: of('grease')?.until ?? '',
       first: (turn ?? bake)?.until ?? '',

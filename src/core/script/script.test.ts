@@ -173,6 +173,20 @@ test('what is for the plate is no step of the batter: roasted nuts to serve are 
   expect(act(s, 'plate piece').takes.map((t) => t.id)).toEqual(['griddle cakes', 'n', 'c']);
 });
 
+test('a second heat follows the first: told on the sheet, kept apart from what is poured at, and at one place alone', () => {
+  const edits: readonly ActEdit[] = [
+    { do: 'set', act: 'preheat iron', heatC: 200, thenC: 180 },
+    { do: 'set', act: 'bake piece', thenC: 150 },
+  ];
+  const s = scriptOf({ ...asked(WAFFLES, 'waffle'), edits });
+  expect(act(s, 'preheat iron')).toMatchObject({ heatC: [200, 200], thenC: 180, from: 'asked' });
+  expect(act(s, 'preheat iron').says[0]?.do).toBe('Heat: 200 °C, a drop of water dances; 180 °C once the first is on.');
+  expect(heatIn(s)).toMatchObject({ zoneC: [192, 208], thenC: 180 });
+  // a bake has the heat of what it is baked in
+  expect(act(s, 'bake piece').thenC).toBeNull();
+  expect(s.idle).toEqual([edits[1]]);
+});
+
 test('edits: numbers and sentences follow, what is left out hands its mix on, an act besides comes before its own', () => {
   const edits: readonly ActEdit[] = [
     { do: 'set', act: 'preheat iron', heatC: 200, words: 'iron at 200' },

@@ -6,6 +6,7 @@ import type { FactId, ToldFact } from '../card/told/clause';
 import type { ActEdit } from '../formula/act-edits';
 import { minutesAndParts, temperature, type Units } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
+import { canTurnDown } from './making';
 
 interface Row {
   readonly fact: FactId;
@@ -50,6 +51,13 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
         (of.length === 0 || of.includes(f.of ?? '')),
     );
   const hold = told('heat', HOLD.of);
+  /** "Turn it down to 170": a second heat of the same, told as a change. */
+  const changed = (first: ToldFact): number | undefined => {
+    const then = facts.find(
+      (f) => f !== first && f.fact === 'heat' && f.of === first.of && f.taken === 'told' && CHANGES_HEAT.test(f.words),
+    );
+    return typeof then?.value === 'number' ? then.value : undefined;
+  };
   return [
     ...ROWS.flatMap(({ fact, of, verb, on, sets }): readonly ActEdit[] => {
       const f = told(fact, of);
@@ -58,11 +66,18 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
         .filter(
           (a) => a.verb === verb && (on.length === 0 || on.includes(a.of)) && (!apart || differs(a, sets, f.value)),
         )
-        .map((a): ActEdit => ({ do: 'set', act: a.id, [sets]: f.value, words: f.words }));
+        .map((a): ActEdit => {
+          const thenC = canTurnDown(a) && sets === 'heatC' ? changed(f) : undefined;
+          return { do: 'set', act: a.id, [sets]: f.value, ...(thenC !== undefined && { thenC }), words: f.words };
+        });
     }),
     ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),
   ];
 }
+
+/** How a second heat is told. */
+const CHANGES_HEAT =
+  /\b(?:then|after(?:wards)?|turn(?:ed)?(?: it| the (?:heat|oven))? (?:down|up)|lower(?:ed)?|reduc(?:e|ed)|drop(?:ped)? (?:it|the heat|to)|down to|up to|raise[d]?|bring(?: it)? down)\b/i;
 
 const NAMES: Partial<Readonly<Record<Verb, string>>> = {
   turn: 'First side',
@@ -80,6 +95,7 @@ export function editSaid(e: ActEdit, verb: Verb | undefined, units: Pick<Units, 
   const said = [
     ...(e.minutes === undefined ? [] : [minutesAndParts(e.minutes)]),
     ...(e.heatC === undefined ? [] : [temperature(e.heatC, units)]),
+    ...(e.thenC === undefined ? [] : [`then ${temperature(e.thenC, units)}`]),
   ];
   return `${name}: ${said.join(', ')}`;
 }

@@ -11,7 +11,7 @@ import {
 } from '@/core/formula/act-edits';
 import { celsiusFrom, temperature, type Units } from '@/core/quantity/say';
 import type { ScriptAct } from '@/core/script/act';
-import { canHeat, canLeave, canTime } from '@/core/script/making';
+import { canHeat, canLeave, canTime, canTurnDown } from '@/core/script/making';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -38,21 +38,37 @@ export interface Edits {
 /** A number of an act, typed over; emptied, it is what it would be by itself. */
 function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: ScriptAct; readonly units: Units }) {
   const set = edits.find((e): e is EditOf<'set'> => e.do === 'set' && e.act === a.id);
-  const put = (part: { readonly minutes?: number | undefined; readonly heatC?: number | undefined }): void => {
+  const put = (part: Partial<Pick<EditOf<'set'>, 'minutes' | 'heatC' | 'thenC'>>): void => {
     const { words: _, ...was } = set ?? { do: 'set' as const, act: a.id };
-    const { minutes, heatC } = { ...was, ...part };
+    const { minutes, heatC, thenC } = { ...was, ...part };
     const rest = edits.filter((e) => e !== set);
     const now = {
       do: 'set' as const,
       act: a.id,
       ...(minutes !== undefined && { minutes }),
       ...(heatC !== undefined && { heatC }),
+      ...(thenC !== undefined && { thenC }),
     };
-    onEdits(minutes === undefined && heatC === undefined ? rest : withEdit(rest, now));
+    onEdits([minutes, heatC, thenC].every((x) => x === undefined) ? rest : withEdit(rest, now));
   };
   const box = 'h-10 border-edge bg-white px-2 font-semibold hover:border-rim';
-  const heat =
-    a.heatC === null ? '' : String(Math.round(Number.parseFloat(temperature((a.heatC[0] + a.heatC[1]) / 2, units))));
+  const degrees = (c: number | null): string =>
+    c === null ? '' : String(Math.round(Number.parseFloat(temperature(c, units))));
+  const heat = (label: string, value: number | null, onCommit: (c: number | undefined) => void) => (
+    <span className="inline-flex items-center gap-1.5">
+      <span className="inline-block w-20">
+        <TypedNumber
+          label={`${actName(a)}: ${label}`}
+          value={degrees(value)}
+          wrong={(x) => (celsiusFrom(x, units) >= 30 && celsiusFrom(x, units) <= 400 ? null : 'No heat of a kitchen.')}
+          onCommit={(x) => onCommit(Math.round(10 * celsiusFrom(x, units)) / 10)}
+          onEmpty={() => onCommit(undefined)}
+          className={box}
+        />
+      </span>
+      °{units.temperature}
+    </span>
+  );
   return (
     <>
       {canTime(a) ? (
@@ -70,21 +86,10 @@ function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: Scri
           min
         </span>
       ) : null}
-      {canHeat(a) ? (
+      {canHeat(a) ? heat('degrees', a.heatC && (a.heatC[0] + a.heatC[1]) / 2, (heatC) => put({ heatC })) : null}
+      {canTurnDown(a) ? (
         <span className="inline-flex items-center gap-1.5">
-          <span className="inline-block w-20">
-            <TypedNumber
-              label={`${actName(a)}: degrees`}
-              value={heat}
-              wrong={(x) =>
-                celsiusFrom(x, units) >= 30 && celsiusFrom(x, units) <= 400 ? null : 'No heat of a kitchen.'
-              }
-              onCommit={(x) => put({ heatC: Math.round(10 * celsiusFrom(x, units)) / 10 })}
-              onEmpty={() => put({ heatC: undefined })}
-              className={box}
-            />
-          </span>
-          °{units.temperature}
+          then {heat('degrees later', a.thenC, (thenC) => put({ thenC }))}
         </span>
       ) : null}
       {set ? (

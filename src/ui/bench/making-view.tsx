@@ -29,7 +29,7 @@ function takeSaid(t: ScriptTake, lines: ReadonlyMap<string, SheetLine>, units: U
 }
 
 function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
-  const { minutes: m, heatC, portionMl } = a;
+  const { minutes: m, heatC, thenC, portionMl } = a;
   return [
     ...(a.vessel ? [a.vessel] : []),
     ...(m
@@ -38,6 +38,7 @@ function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
         ]
       : []),
     ...(heatC ? [[...new Set(heatC)].map((c) => temperature(c, units)).join(' to ')] : []),
+    ...(thenC === null ? [] : [`then ${temperature(thenC, units)}`]),
     ...(portionMl ? [`${Math.round(portionMl)} ml a piece`] : []),
     ...(a.keepsMin === null ? [] : [`keeps ${minutesOrHours(a.keepsMin)}`]),
   ];

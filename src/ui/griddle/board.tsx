@@ -22,7 +22,7 @@ import type { FadePoint } from '@/core/lift/fade';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { asRead, portionWords } from '@/core/quantity/say';
-import { heatIn } from '@/core/script/read';
+import { heatIn, putOnIn } from '@/core/script/read';
 import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
 import { useAsking } from '../kit/asking';
@@ -249,6 +249,7 @@ function NextPart({
     else if (step.do === 'wait') act(actFor(step.piece, it.timesOf(step.piece)), step.piece, step.piece);
   };
   const last = log.taps.at(-1);
+  const heat = heatIn(script, Math.max(0, ends.indexOf(at)));
   return (
     <section aria-label="Next" className="rounded-plate bg-white p-4">
       {ends.filter((e) => e.left > 0).length > 1 ? (
@@ -266,7 +267,8 @@ function NextPart({
         step={step}
         times={at.known.times}
         now={now}
-        cues={heatIn(script, Math.max(0, ends.indexOf(at))).cues}
+        cues={heat.cues}
+        thenC={heat.thenC}
         next={next}
         held={held && test?.pulledAt !== null && test !== undefined}
         test={isTestPiece(batch, next)}
@@ -274,7 +276,7 @@ function NextPart({
         end={ends.length > 1 ? at.name : null}
         rests={restsUntil === null ? null : time.ofDay(restsUntil)}
         portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
-        addIns={addInsOf(batch, it.goesOn, (id) => things[id], at)}
+        addIns={addInsOf(batch, it.goesOn === null ? [] : putOnIn(script, it.goesOn), (id) => things[id], at)}
       />
       {whites && step.do === 'pour' && foldedAt(log.entries, progress.bowl) === null ? (
         <p className="mt-2 text-lg font-semibold">

@@ -1,7 +1,9 @@
 import type { MeasuredWith } from '@/core/batch/taken';
 import { type BoardStep, dueAt, type Piece } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
+import { temperature } from '@/core/quantity/say';
 import type { Cues, SideTimes } from '@/core/script/on-heat';
+import { useUnits } from '../kit/units';
 import { useAsTaken } from './as-taken';
 import { ACT_WORDS, clock } from './words';
 
@@ -32,6 +34,7 @@ export function StepView({
   end,
   portion,
   rests,
+  thenC,
 }: {
   readonly step: BoardStep;
   readonly times: SideTimes;
@@ -49,7 +52,10 @@ export function StepView({
   readonly portion: string | null;
   /** Until when the bowl rests, as it is said; null: it may be poured. */
   readonly rests: string | null;
+  /** What the heat is changed to once the first is on it, C; null: it stays. */
+  readonly thenC: number | null;
 }) {
+  const units = useUnits();
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
   const large = 'text-[56px] leading-tight font-bold';
@@ -87,6 +93,11 @@ export function StepView({
           {portion ? `, ${portion}` : ''}
         </p>
         {cues.pour ? <p className="text-lg">{cues.pour}</p> : null}
+        {thenC === null ? null : (
+          <p className="text-lg">
+            {next === 1 ? 'Once it is on, the heat to' : 'The heat is by now at'} {temperature(thenC, units)}.
+          </p>
+        )}
         <AddIns addIns={addIns} measured={measured} />
         {said(`Pour ${next}${end ? `, ${end}` : ''}${test ? ', one to test with' : ''}`)}
       </div>

@@ -154,6 +154,10 @@ const inFigures = (text: string): string =>
     .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
     .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');
 
+/** "2:30": minutes and seconds, where no time of the day is told. */
+const ON_A_CLOCK =
+  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip) (?:it|them) (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
+
 /** Every length of time in a clause, minutes, in the order they stand. */
 export function timesIn(said: string): readonly Time[] {
   const text = inFigures(said);
@@ -163,6 +167,8 @@ export function timesIn(said: string): readonly Time[] {
     if (m && !out.some((t) => m.index < t.end && m.index + m[0].length > t.at))
       out.push({ min, at: m.index, end: m.index + m[0].length });
   }
+  for (const m of text.matchAll(ON_A_CLOCK))
+    out.push({ min: Number(m[1]) + Number(m[2]) / 60, at: m.index, end: m.index + m[0].length });
   for (const m of text.matchAll(AMOUNT_WORD)) {
     if (out.some((t) => m.index < t.end && m.index >= t.at)) continue;
     const n = middle(text.slice(m.index));

@@ -39,10 +39,16 @@ const GRIDDLE_F_FROM = 300;
 /** One heat said twice, in two scales, is one: this near, C. */
 const SAME_C = 12;
 
+/** "Down to 180", "then 190": another heat of what was heated before. */
+export const CHANGED_TO =
+  /\b(?:down|up|back) to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
+
 /** Degrees C that a clause tells, with the place where each stands. */
 function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, at: number])[] {
   const heated = OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text);
-  const heats = heated || /\b(?:heat|preheat|hot)\b/i.test(sentence) || /\b(?:cook|fry|griddle) at \d/i.test(text);
+  const changed = CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence));
+  const heats =
+    heated || changed || /\b(?:heat|preheat|hot)\b/i.test(sentence) || /\b(?:cook|fry|griddle) at \d/i.test(text);
   const out: [number, number][] = [];
   for (const m of text.matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;

@@ -1,6 +1,6 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
 import { type Clause, clausesOf, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
-import { OVEN, SURFACE } from './heat';
+import { CHANGED_TO, OVEN, SURFACE } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -96,7 +96,7 @@ const TURNED =
   /\b(?:turn|flip|retourne[rz]|wenden|voltear|la vuelta|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
-const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?after (?:about )?$/i;
+const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$/i;
 const NUMBER_FIRST =
@@ -107,9 +107,11 @@ const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 const TURNS = /^(?:then )?(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*$/i;
 /** Each side by its place. */
 const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b/i;
-const TAKES = /\btakes? (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
+const TAKES = /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
 const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|steam)\b/i;
+/** Nothing is baked on for longer, minutes. */
+const MOST_BAKE_MORE = 60;
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
 
@@ -184,6 +186,75 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
   };
 }
 
+/** "Side one 3 minutes", "second side 2": a side by its number, in minutes though nobody says so. "The second one". */
+const NUMBERED_SIDE =
+  /^(?:and |then )?(?:side (one|1|a|two|2|b)|(first|second|other) side)\s*:?\s*(?:takes? |wants? |gets? |for )?(?:about )?(?=\S)/i;
+
+/** "Second 2", "the second one", behind the first side in the same sentence. */
+const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
+
+function numberedSide(c: Clause, before: Clause | undefined): ToldFact | null {
+  const follows = before?.sentence === c.sentence && /\bfirst side\b|\bside (?:one|1|a)\b/i.test(before.text);
+  const m = NUMBERED_SIDE.exec(c.text) ?? (follows ? SECOND.exec(c.text) : null);
+  if (!m) return null;
+  const rest = c.text.slice(m[0].length);
+  const bare = middle(rest);
+  // "half as long" is no number of minutes
+  const min = timesIn(rest)[0]?.min ?? (bare && rest.slice(bare.length).trim() === '' ? bare.value : undefined);
+  if (min === undefined || min > MOST_A_SIDE) return null;
+  return minutes(/^(?:one|1|a|first)$/i.test(m[2] ?? m[1] ?? '') ? 'firstSide' : 'secondSide', min, c);
+}
+
+/** What one clause tells of the sides by itself: a side by its number, or both. */
+function sidesAtOnce(c: Clause, before: Clause | undefined): readonly ToldFact[] {
+  const numbered = numberedSide(c, before);
+  return numbered ? [numbered] : bothSides(c);
+}
+
+/** "Then 180 for another ten": minutes that a bake goes on. */
+function moreOf(c: Clause): number | null {
+  const m = /\b(?:another|a further)\s+(?=\S)/i.exec(c.text);
+  if (!m) return null;
+  const rest = c.text.slice(m.index + m[0].length);
+  const min = timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null;
+  return min !== null && min <= MOST_BAKE_MORE ? min : null;
+}
+
+/** A time of something else: of a rest, of when the heat is changed, of what is given time. */
+function isNoSide(c: Clause, before: Clause | undefined): boolean {
+  // how long what was just said to rest does so
+  const ofRest = before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text);
+  const cooks = COOKS.test(c.text);
+  return ofRest || (!cooks && (CHANGED_TO.test(c.text) || RESTS.test(c.text))) || givenTime(c.text);
+}
+
+/** What one clause tells of minutes on the heat; null: nothing. */
+function sidesOfClause(
+  c: Clause,
+  before: Clause | undefined,
+  then: Clause | undefined,
+  last: ToldFact | undefined,
+  wasFirst: boolean,
+): {
+  readonly facts: readonly ToldFact[];
+  /** It is what was told last, longer. */
+  readonly longer: boolean;
+  /** The second side may follow. */
+  readonly isFirst: boolean;
+} | null {
+  const both = sidesAtOnce(c, before);
+  const [one] = both;
+  if (one) return { facts: both, longer: false, isFirst: both.length === 1 && one.fact === 'firstSide' };
+  const more = last?.fact === 'bake' ? moreOf(c) : null;
+  if (last && more !== null)
+    return { facts: [{ ...last, value: hundredths(Number(last.value) + more) }], longer: true, isFirst: wasFirst };
+  if (isNoSide(c, before)) return null;
+  const second = wasFirst ? secondSide(c, before) : null;
+  if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
+  const side = oneSide(c, then);
+  return side && { facts: [side.fact], longer: false, isFirst: wasFirst || side.isFirst };
+}
+
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const out: ToldFact[] = [];
@@ -192,26 +263,11 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     const before = clauses[n - 1];
     if (!goesOn(c, before) && !(before && TURNS.test(before.text))) isFirst = false;
     if (TURNS.test(c.text) && timesIn(c.text).length === 0) isFirst ||= out.at(-1)?.fact === 'firstSide';
-    const both = bothSides(c);
-    if (both.length > 0) {
-      out.push(...both);
-      isFirst = both.length === 1;
-      continue;
-    }
-    // how long what was just said to rest does so
-    const ofRest = before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text);
-    if (ofRest || (RESTS.test(c.text) && !COOKS.test(c.text)) || givenTime(c.text)) continue;
-    const second = isFirst ? secondSide(c, before) : null;
-    if (second !== null) {
-      out.push(minutes('secondSide', second, c));
-      isFirst = false;
-      continue;
-    }
-    const side = oneSide(c, clauses[n + 1]);
-    if (side) {
-      out.push(side.fact);
-      if (side.isFirst) isFirst = true;
-    }
+    const told = sidesOfClause(c, before, clauses[n + 1], out.at(-1), isFirst);
+    if (told === null) continue;
+    if (told.longer) out.pop();
+    out.push(...told.facts);
+    isFirst = told.isFirst;
   }
   return out;
 }

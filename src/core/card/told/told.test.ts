@@ -255,14 +255,10 @@ test('a batter that is not rested is told so, and nothing else that does not sta
 });
 
 /** A sentence, and the facts that it tells. */
-const [READ = [], OPEN = []] = readFileSync(join(__dirname, '../corpus/methods.tsv'), 'utf8')
-  .split('-----\n')
-  .map((part) =>
-    part
-      .split('\n')
-      .filter((row) => row.trim() !== '' && !row.startsWith('#'))
-      .map((row) => row.split('\t') as [text: string, facts?: string]),
-  );
+const READ = readFileSync(join(__dirname, '../corpus/methods.tsv'), 'utf8')
+  .split('\n')
+  .filter((row) => row.trim() !== '' && !row.startsWith('#'))
+  .map((row) => row.split('\t') as [text: string, facts?: string]);
 const SLACK: Partial<Record<string, number>> = { heat: 1 };
 /** Facts that a sentence was to tell and did not, and those that it told besides. */
 function apart([text, facts = '']: readonly [string, string?]): readonly string[] {
@@ -284,9 +280,7 @@ function apart([text, facts = '']: readonly [string, string?]): readonly string[
     ...got.filter((f) => !wanted.some((w) => is(f, w))).map((f) => `told besides: ${f.fact}=${f.value}`),
   ];
 }
-test('of 282 sentences of methods each tells its facts, and no other', () => {
-  expect(READ).toHaveLength(276);
+test('each sentence of a method tells its facts, and no other', () => {
+  expect(READ.length).toBeGreaterThan(280);
   expect(READ.map((row) => [row[0], apart(row)]).filter(([, a]) => a?.length)).toEqual([]);
-  // what is not read yet tells nothing wrongly
-  expect(OPEN.flatMap((row) => apart(row).filter((a) => a.startsWith('told besides')))).toEqual([]);
 });

@@ -175,6 +175,9 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
   [/\bpress (?:slices|pieces|a few|some) of ([a-z -]{3,30}?) (?:into|onto|on)\b/i, 'poured'],
 ];
 
+/** What goes on pieces by a word that names several things: which of them, the card's lines tell. */
+const SOME_OF = /^(?:the |some |a few )?(?:chopped |toasted )?(?:nuts|berries|fruits?|seeds|chips|herbs)$/i;
+
 function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly ToldFact[] {
   const before = /\b(?:just )?before (?:you )?(?:turn|flip)/i.test(text);
   for (const [re, moment] of MOMENTS) {
@@ -182,6 +185,8 @@ function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly
     const i = m?.[1]
       ? readLine(m[1].trim().replace(/ (?:slices|pieces|halves|chunks|rounds)$/i, ''), house).ingredient
       : null;
+    const some = m?.[1] && SOME_OF.test(m[1].trim());
+    if (some) return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: null, words: text, taken }];
     if (i && i.id !== 'egg-white')
       return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
   }
