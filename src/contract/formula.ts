@@ -31,6 +31,7 @@ export const entrySchema = z.object({
   opened: z.iso.date('The day it was opened: year, month and day.').optional(),
   drainedG: z.number().positive().max(1_000_000).optional(),
   mostG: z.number().positive().max(1_000_000).optional(),
+  proposed: z.tuple([z.number().min(0).max(1), z.number().min(1).max(100)]).optional(),
   moment: z.enum(MOMENTS).optional(),
   dressing: z.enum(DRESSINGS).optional(),
   end: z.enum(END_IDS).optional(),

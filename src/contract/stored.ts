@@ -24,6 +24,7 @@ export const sheetLineSchema = z.object({
   mix: z.number().int().positive().optional(),
   was: gramsKept.optional(),
   mostG: gramsKept.optional(),
+  usualG: z.tuple([gramsKept, gramsKept]).optional(),
   moment: z.enum(MOMENTS).exclude(['bowl']).optional(),
   side: z.string().optional(),
   forEnd: z.string().optional(),

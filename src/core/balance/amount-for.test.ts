@@ -6,6 +6,7 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import { lacksAmount } from '../formula/open';
 import { amountFor, amountsForAll } from './amount-for';
+import { asWeighed } from './as-weighed';
 import { type Bench, workedOn } from './bench';
 
 const of = (texts: readonly string[], kind: KindId = 'griddle', school = 'even'): Formula => ({
@@ -99,4 +100,43 @@ test('law: of any kind and any things, a proposal changes no line that has an am
     { numRuns: 60 },
   );
   expect(made).toBeGreaterThan(40);
+});
+
+test('what is proposed says so, with what is usual on both sides; nothing else does', () => {
+  const f = of(['250 g flour', 'milk', '2 eggs', 'salt', 'vanilla']);
+  const after = proposed(f)?.p.formula.entries ?? [];
+  expect(after.map((e) => e.proposed !== undefined)).toEqual([false, true, false, true, true]);
+  for (const { proposed: p } of after)
+    if (p) {
+      expect(p[0]).toBeLessThanOrEqual(1);
+      expect(p[1]).toBeGreaterThanOrEqual(1);
+    }
+  // vanilla has no ratio: half to twice
+  expect(after[4]?.proposed).toEqual([0.5, 2]);
+  // salt of even griddle cakes: its zone's ends, by the amount at four tenths of it
+  const zone = schoolOf(kindById('griddle'), 'even').zones.salt;
+  const at = zone[0] + 0.4 * (zone[1] - zone[0]);
+  const salt = after[3]?.proposed ?? [0, 0];
+  expect(salt[1] / (salt[0] || 1)).toBeGreaterThan(1);
+  expect(salt[1]).toBeCloseTo(zone[1] / at, 0);
+});
+
+test('as weighed: what went in otherwise is rewritten, for what the formula makes; what was proposed is told now', () => {
+  const entries = of(['250 g flour', '300 g milk', '4 g salt']).entries.map((e, n) =>
+    n > 0 ? { ...e, proposed: [0.5, 2] as const } : e,
+  );
+  const b: Bench = { formula: { ...of([]), entries }, house: FRESH_KITCHEN, end: null };
+  // a batch of twice as much
+  const went = [
+    { key: 'l1', askedG: 500, wentG: 501 },
+    { key: 'l2', askedG: 600, wentG: 700 },
+    { key: 'l3', askedG: 8, wentG: 8 },
+  ];
+  const p = asWeighed(b, went, 'Saturday', FRESH_KITCHEN.units);
+  expect(p?.title).toBe('As weighed in Saturday');
+  expect(p?.why).toBe('whole milk 350 g: as it went in, for what this formula makes.');
+  expect(p?.formula.entries.map((e) => e.text)).toEqual(['250 g flour', '350 g milk', '4 g salt']);
+  expect(p?.formula.entries.some((e) => e.proposed)).toBe(false);
+  const told: Bench = { ...b, formula: of(['250 g flour']) };
+  expect(asWeighed(told, [{ key: 'l1', askedG: 500, wentG: 500 }], 'Saturday', FRESH_KITCHEN.units)).toBeNull();
 });

@@ -4,7 +4,7 @@
  */
 import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';
-import type { FormulaLine } from '../formula/formula';
+import type { FormulaLine, Spread } from '../formula/formula';
 import { along, type Rail, type School, schoolOf, type Zone } from '../formula/kinds';
 import { tally, testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
@@ -28,21 +28,21 @@ function railFor(i: Ingredient): Rail | null {
 /** Water that a batter of any size holds, g. */
 const LEAST_WET_G = 40;
 
+/** Where in its zone an amount is proposed: a little under the middle, where most cooks would begin. */
+const START = 0.4;
+
 /** Flour at which what is wet stands in the middle of the zone, g; null where nothing is wet yet. */
-function flourFor(w: Worked, school: School): number | null {
+function flourFor(w: Worked, school: School, at = START): number | null {
   const t = tally(w.lines);
   const wet = t.waterG - t.boundWaterG;
   const has = testedFlourG(t);
-  const flour = (100 * wet) / along(school.zones.water, 0.4) - has;
+  const flour = (100 * wet) / along(school.zones.water, at) - has;
   // a pinch and a spoon of milk ask for no flour
   return wet >= LEAST_WET_G && flour > 0 ? flour : null;
 }
 
-/** Where in its zone an amount is proposed: a little under the middle, where most cooks would begin. */
-const START = 0.4;
-
-function gramsFor(w: Worked, i: Ingredient, school: School): number | null {
-  if (isFlour(i)) return flourFor(w, school);
+function gramsFor(w: Worked, i: Ingredient, school: School, at = START): number | null {
+  if (isFlour(i)) return flourFor(w, school, at);
   const flour = testedFlourG(w.analysis.tally);
   if (!(flour > 0)) return null;
   const t = w.analysis.tally;
@@ -65,8 +65,19 @@ function gramsFor(w: Worked, i: Ingredient, school: School): number | null {
     lift: w.analysis.ledger.co2G,
   };
   const zone: Zone = school.zones[rail];
-  const grams = brings > 0 ? ((along(zone, START) * flour) / 100 - has[rail]) / brings : 0;
+  const grams = brings > 0 ? ((along(zone, at) * flour) / 100 - has[rail]) / brings : 0;
   return grams > 0 ? grams : null;
+}
+
+/** Of what has no ratio of its own half to twice is usual. */
+const NO_RATIO: Spread = [0.5, 2];
+
+/** What is usual of an amount that is proposed: to both ends of its ratio's zone, as shares of it. */
+function spreadOf(w: Worked, i: Ingredient, school: School, grams: number): Spread {
+  if (gramsFor(w, i, school) === null) return NO_RATIO;
+  const ends = [0, 1].map((at) => (gramsFor(w, i, school, at) ?? 0) / grams);
+  const share = (x: number): number => Math.round(100 * x) / 100;
+  return [share(Math.min(1, ...ends)), share(Math.min(10, Math.max(1, ...ends)))];
 }
 
 /** How a cook would write it: whole eggs, spoons of what is spooned, grams of the rest. */
@@ -82,13 +93,13 @@ function written(i: Ingredient, grams: number, as: string): string {
 }
 
 /** A line written with an amount, as a cook would write it. */
-function withAmount(b: Bench, line: FormulaLine, i: Ingredient, grams: number) {
+function withAmount(b: Bench, line: FormulaLine, i: Ingredient, grams: number, proposed: Spread) {
   const named = nameFor(i.id, conventionsOn(b));
   const done = line.preparation
     .replace(/\b(?:some|to taste|as needed|an? (?:little|bit|touch)(?: bit)?(?: of)?)\b,?\s*/gi, '')
     .trim();
   const text = `${written(i, grams, named.name)}${done ? `, ${done}` : ''}`;
-  const edit = { text, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) };
+  const edit = { text, proposed, ...(named.ingredientId ? { ingredientId: named.ingredientId } : {}) };
   return { text, formula: editEntry(b.formula, line.key, edit) };
 }
 
@@ -100,7 +111,7 @@ export function amountFor(b: Bench, w: Worked, line: FormulaLine): Proposal | nu
   const school = w.analysis.school ?? schoolOf(kind, null);
   const grams = gramsFor(w, i, school);
   if (grams === null) return null;
-  const { text, formula } = withAmount(b, line, i, grams);
+  const { text, formula } = withAmount(b, line, i, grams, spreadOf(w, i, school, grams));
   return {
     title: text,
     why: `How much is not written. "${text}" puts it where most ${kind.pieces} have it; change it to what you use.`,
@@ -174,7 +185,7 @@ export function amountsForAll(b: Bench, w: Worked, open: readonly FormulaLine[])
       ? begin.grams / flours.length
       : (gramsFor(now, i, school) ?? ((USUAL_SHARE[i.category] ?? 0) * flour) / 100);
     if (!(grams > 0)) continue;
-    const put = withAmount(bench, l, i, grams);
+    const put = withAmount(bench, l, i, grams, spreadOf(now, i, school, grams));
     texts.push(put.text);
     bench = withFormula(bench, put.formula);
   }

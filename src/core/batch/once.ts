@@ -21,6 +21,7 @@ function pileOf(l: FormulaLine, both: boolean): string | null {
     l.parts.length !== 1 ||
     l.drainedG > 0 ||
     l.mostG !== null ||
+    l.proposed !== null ||
     l.ingredient.blend ||
     l.use !== 'batter'
   )

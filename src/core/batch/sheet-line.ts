@@ -19,6 +19,8 @@ export interface SheetLine {
   readonly was?: number;
   /** All there is of it for this mix, g: working the rest anew never asks for more. */
   readonly mostG?: number;
+  /** Its amount is proposed, told by nobody: the least and the most that is usual, g. */
+  readonly usualG?: readonly [least: number, most: number];
   /** An add-in that does not go into the bowl when it is mixed: when it does go in. */
   readonly moment?: Exclude<Moment, 'bowl'>;
   /** The sauce, butter or filling it belongs to, by name. */

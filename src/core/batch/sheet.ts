@@ -7,7 +7,7 @@ import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
 import { type AccountLine, takenAs } from '../facts/account';
 import { isShellEgg } from '../formula/eggs';
-import { type EndId, type FormulaLine, MOMENT_NAMES } from '../formula/formula';
+import { type EndId, type FormulaLine, MOMENT_NAMES, type Spread } from '../formula/formula';
 import { EGG_G } from '../pantry/egg-parts';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
@@ -159,6 +159,9 @@ function partsOnSheet({ line, grams, parts }: ScaledLine): NonNullable<SheetLine
   return parts.map((p) => ({ id: p.ingredient.id, grams: p.grams }));
 }
 
+/** What is usual of an amount that was proposed, g. */
+const usualOf = (g: number, [least, most]: Spread): NonNullable<SheetLine['usualG']> => [g * least, g * most];
+
 /** A scaled line as it stands on the sheet, before its eggs are parted. */
 function sheetLineOf(
   scaled: ScaledLine,
@@ -182,6 +185,7 @@ function sheetLineOf(
     ...(ends && line.end && { forEnd: ends[line.end] }),
     ...(moment && { moment }),
     ...(line.mostG && { mostG: line.mostG / mixes }),
+    ...(line.proposed && grams !== null && { usualG: usualOf(grams, line.proposed) }),
     measure: pinches ?? measure,
     grams,
     preparation: [line.preparation, beaten(line, grams, weighed), note, moment ? MOMENT_NAMES[moment] : '', twice(line)]

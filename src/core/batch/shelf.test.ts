@@ -165,6 +165,7 @@ function sheetFor(...texts: string[]) {
     strength: 1,
     drainedG: 0,
     mostG: null,
+    proposed: null,
     moment: null,
     dressing: 'plain' as const,
     group: null,

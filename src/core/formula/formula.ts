@@ -57,6 +57,9 @@ export interface Group {
   readonly asked?: true | undefined;
 }
 
+/** From the least to the most that is usual, as shares of an amount. */
+export type Spread = readonly [least: number, most: number];
+
 export interface Entry extends LineChoice {
   /** Stable within the formula; ticks and edits hang on it. */
   readonly key: string;
@@ -71,11 +74,20 @@ export interface Entry extends LineChoice {
   readonly drainedG?: number | undefined;
   /** All there is of it, g: nothing the app works out asks for more. */
   readonly mostG?: number | undefined;
+  /** Its amount was proposed, and nobody has weighed or kept it: what is usual, as shares of the amount. */
+  readonly proposed?: Spread | undefined;
   readonly moment?: Moment | undefined;
   readonly dressing?: Dressing | undefined;
   /** In a forked formula: only in this end; undefined is the shared base. */
   readonly end?: EndId | undefined;
   readonly group?: Group | undefined;
+}
+
+/** A line of a batch by its entry: what its sheet asked for and what went in, g, in all the mixes that were weighed. */
+export interface WeighedLine {
+  readonly key: string;
+  readonly askedG: number;
+  readonly wentG: number;
 }
 
 /** What stays where it is while a ratio is changed. */
@@ -121,6 +133,8 @@ export interface FormulaLine extends Line {
   readonly drainedG: number;
   /** All there is of it, g; null: nobody has said. */
   readonly mostG: number | null;
+  /** Its amount was proposed: what is usual, as shares of it; null: somebody told it. */
+  readonly proposed: Spread | null;
   readonly moment: Moment | null;
   readonly dressing: Dressing;
   readonly group: Group | null;

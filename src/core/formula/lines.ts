@@ -73,6 +73,7 @@ function lineOf(e: Entry, k: Kitchen): FormulaLine {
     opened,
     drainedG: line === read ? 0 : (e.drainedG ?? 0),
     mostG: e.mostG ?? null,
+    proposed: e.proposed ?? null,
     strength: opened && k.today && ages ? powderStrength(opened, k.today) : 1,
     moment: momentOf(e, line),
     dressing: e.dressing ?? 'plain',

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { type Dispatch, useEffect, useMemo, useReducer, useState } from 'react';
 import { workedOn } from '@/core/balance/bench';
 import { type BenchSight, type FirstSight, sightOf } from '@/core/bench/sight';
-import { type Formula, kindIdOf, kitchenOf, schoolIdOf } from '@/core/formula/formula';
+import { type Formula, kindIdOf, kitchenOf, schoolIdOf, type WeighedLine } from '@/core/formula/formula';
 import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
@@ -29,7 +29,7 @@ import { ProposalBar } from './proposal-bar';
 import { benchReducer } from './reducer';
 import { Sheet } from './sheet';
 import { type BenchAction, startBench } from './state';
-import { useProposal, useTowards } from './use-proposal';
+import { useProposal, useTowards, useWeighed } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
 // a dialog is fetched when it is asked for
@@ -59,6 +59,8 @@ interface Props extends Opened {
   readonly cards: CardActs;
   /** A wish that came with the address: proposed at once. */
   readonly towards: string | null;
+  /** What a batch weighed, proposed at once; null: the address asks for none. */
+  readonly weighed: { readonly batch: string; readonly lines: readonly WeighedLine[] } | null;
 }
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
@@ -157,6 +159,7 @@ function Bench({
   remember,
   forget,
   towards,
+  weighed,
   acts,
   cards,
   archived,
@@ -194,6 +197,7 @@ function Bench({
   );
   const proposing = useProposal(bench, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);
+  useWeighed(weighed, bench, proposing.propose);
   const proposedSight = useMemo(
     () =>
       proposing.proposal && proposing.proposed
@@ -241,16 +245,7 @@ function Bench({
           acts={acts}
           archived={archived}
         />
-        {formula.entries.length > 0 ? (
-          <a
-            href="#balance"
-            aria-label={`To the balance: ${speaks[0]?.message ?? 'nothing is out of line'}`}
-            data-says={speaks[0]?.message ?? '✓ Nothing is out of line.'}
-            className="sticky top-0 z-20 -mx-3 flex min-h-11 items-center gap-2 border-b-2 border-rim bg-white px-3 text-[15px] before:min-w-0 before:flex-1 before:truncate before:font-semibold before:content-[attr(data-says)] lg:hidden print:hidden"
-          >
-            <span className="shrink-0 text-rim underline">The balance</span>
-          </a>
-        ) : null}
+        {formula.entries.length > 0 ? <ToBalance says={speaks[0]?.message ?? null} /> : null}
         <EndsBar formula={formula} end={end} send={send} />
         <BenchNotices saving={saving} newest={opened.newest} />
 
@@ -386,3 +381,15 @@ function BeginWith({
     </div>
   );
 }
+
+/** On a phone the balance is further down: what it says first, and the way there. */
+const ToBalance = ({ says }: { readonly says: string | null }) => (
+  <a
+    href="#balance"
+    aria-label={`To the balance: ${says ?? 'nothing is out of line'}`}
+    data-says={says ?? '✓ Nothing is out of line.'}
+    className="sticky top-0 z-20 -mx-3 flex min-h-11 items-center gap-2 border-b-2 border-rim bg-white px-3 text-[15px] before:min-w-0 before:flex-1 before:truncate before:font-semibold before:content-[attr(data-says)] lg:hidden print:hidden"
+  >
+    <span className="shrink-0 text-rim underline">The balance</span>
+  </a>
+);

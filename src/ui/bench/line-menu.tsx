@@ -40,6 +40,7 @@ export function LineMenu({
     return [
       { name: 'Swap for something else', off: !can.swap, act: () => ask('swap', line.key) },
       ...where(can.drive, { name: 'Let it drive the rest', act: () => ask('drive', line.key) }),
+      ...where(line.proposed !== null, { name: 'The amount is right', act: choose({ proposed: undefined }) }),
       ...(line.mostG === null
         ? []
         : [{ name: `There is more than ${grams(line.mostG, units)} again`, act: choose({ mostG: undefined }) }]),

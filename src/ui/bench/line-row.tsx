@@ -269,6 +269,11 @@ function Remarks({ line, endName }: { readonly line: BenchLine; readonly endName
     ...(line.drainedG > 0
       ? [`${grams(line.drainedG, units)} of water pressed out, ${grams(line.grams ?? 0, units)} go in`]
       : []),
+    ...(line.proposed && line.grams !== null
+      ? [
+          `proposed: ${grams(line.proposed[0] * line.grams, units)} to ${grams(line.proposed[1] * line.grams, units)} is usual`,
+        ]
+      : []),
     ...(line.mostG !== null ? [`all there is: ${grams(line.mostG, units)}`] : []),
     ...(line.opened && line.strength < 1
       ? [`opened ${sayDay(line.opened, units)}, counted at ${Math.round(100 * line.strength)} % (estimate)`]

@@ -39,10 +39,14 @@ const endFor = (s: BenchState, f: Formula): EndId | null => (f.ends ? (s.end ?? 
 
 /** A line typed anew: what was chosen for the old words is dropped where the new ones speak for themselves. */
 function retype(e: Entry, text: string, s: BenchState): Entry {
-  const { stands: _, ingredientId, ...rest } = e;
+  const { stands: _, proposed: __, ingredientId, ...rest } = e;
   const alone = readLine(text, kitchenOf(s.formula, s.house).conventions);
   return alone.ingredient || ingredientId === undefined ? { ...rest, text } : { ...rest, ingredientId, text };
 }
+
+/** The amount of a line is the cook's, proposed no more. */
+const told = (f: Formula, key: string): Formula =>
+  f.entries.some((e) => e.key === key && e.proposed) ? editEntry(f, key, { proposed: undefined }) : f;
 
 function paste(s: BenchState, text: string): BenchState {
   const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
@@ -77,7 +81,7 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'choose':
       return to(editEntry(f, a.key, a.choice));
     case 'grams':
-      return to(setGrams(b, a.key, a.grams));
+      return to(told(setGrams(b, a.key, a.grams), a.key));
     case 'percent':
       return to(setPercent(b, a.key, a.percent) ?? f);
     case 'switch':

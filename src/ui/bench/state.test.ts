@@ -142,3 +142,17 @@ test('sweet and savoury headings fork a formula that has no ends yet', () => {
     ['savoury', 'savoury'],
   ]);
 });
+
+test('a proposed amount that is typed over, in words or grams, is the cook’s; a ratio that moves it keeps it proposed', () => {
+  const s = run(CARD);
+  const entries = s.formula.entries.map((e) => ({ ...e, proposed: [0.5, 2] as const }));
+  const open: BenchState = { ...s, formula: { ...s.formula, entries } };
+  const marks = (x: BenchState) => x.formula.entries.map((e) => e.proposed !== undefined);
+  expect(marks(benchReducer(open, { do: 'type', key: 'l2', text: '2 cups milk' }))).toEqual([true, false, true]);
+  expect(marks(benchReducer(open, { do: 'grams', key: 'l1', grams: 150 }))).toEqual([false, true, true]);
+  expect(marks(benchReducer(open, { do: 'choose', key: 'l3', choice: { proposed: undefined } }))).toEqual([
+    true,
+    true,
+    false,
+  ]);
+});

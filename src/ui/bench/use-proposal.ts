@@ -1,10 +1,12 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse-formula';
+import { asWeighed } from '@/core/balance/as-weighed';
 import { type Bench, type Proposal, workedOn } from '@/core/balance/bench';
 import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
+import type { WeighedLine } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
 import { toast } from '../kit/toast';
 import { rounded } from '../shared/rails';
@@ -144,4 +146,20 @@ export function useTowards(id: string | null, bench: Bench, propose: Proposing['
         toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? ''),
       );
   }, [id, propose]);
+}
+
+/** What a batch weighed is proposed once, as soon as the Bench stands. @param weighed null: nothing was asked for */
+export function useWeighed(
+  weighed: { readonly batch: string; readonly lines: readonly WeighedLine[] } | null,
+  bench: Bench,
+  propose: Proposing['propose'],
+): void {
+  const at = useRef({ bench, weighed });
+  useEffect(() => {
+    const { bench: b, weighed: w } = at.current;
+    if (!w) return;
+    const proposal = asWeighed(b, w.lines, w.batch, b.house.units);
+    if (proposal) propose([proposal]);
+    else toast('All of it went in as the formula has it.');
+  }, [propose]);
 }

@@ -52,6 +52,25 @@ describe('the weigh-in', () => {
     expect(at({ typed: '400', sure: true })?.short).toBe(400);
   });
 
+  test('an amount that nobody told is right within what is usual, and nothing is worked anew around it', () => {
+    const proposed = { ...line('l1', 'flour-all-purpose', 500), usualG: [400, 600] as const };
+    const weigh = (typed: string, sure = false) =>
+      weighAtHand(
+        { typed, back: null, sure, adds: null },
+        {
+          batch: { ...BATCH, sheet: [proposed, ...SHEET.slice(1)] },
+          lines: [proposed],
+          done: { ticked: new Set(), weights: {} },
+          stepG: 1,
+          reading: null,
+          find,
+        },
+      );
+    expect(weigh('590')).toMatchObject({ now: { stands: 'right' }, over: null });
+    expect(weigh('620')).toMatchObject({ now: { stands: 'over' }, over: null });
+    expect(weigh('300', true)?.short).toBeNull();
+  });
+
   test('a bowl that stays on the scale: what was in it is taken off what it shows', () => {
     expect(at({ typed: '1100', adds: 500 }, { l1: 500 })?.now).toMatchObject({ reading: 600, stands: 'right' });
   });

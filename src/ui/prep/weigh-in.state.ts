@@ -64,7 +64,10 @@ export function weighAtHand(
   const target = line.grams ?? 0;
   const ingredient = line.parts?.length === 1 ? (find(line.parts[0]?.id ?? '') ?? null) : null;
   const tolerance = toleranceG(ingredient, target, stepG);
-  const now = shownOf(t.typed, reading, t.adds ?? 0, target, tolerance);
+  const shown = shownOf(t.typed, reading, t.adds ?? 0, target, tolerance);
+  // an amount that nobody told is right within what is usual
+  const [least, most] = line.usualG ?? [Number.NaN, Number.NaN];
+  const now = shown.reading >= least && shown.reading <= most ? { ...shown, stands: 'right' as const } : shown;
   const weighed = goesOnScale(line);
   const mix = line.mix ?? 1;
   const bowl = bowlLines(batch.sheet, mix);
@@ -83,8 +86,8 @@ export function weighAtHand(
     mix,
     bowl,
     last: [...lines].reverse().find((l) => done.ticked.has(l.key) && l.key !== line.key),
-    over: now.stands === 'over' && inBowl ? around() : null,
-    short: now.stands === 'under' && t.sure && inBowl && now.reading > 0 ? now.reading : null,
+    over: now.stands === 'over' && inBowl && !line.usualG ? around() : null,
+    short: now.stands === 'under' && t.sure && inBowl && !line.usualG && now.reading > 0 ? now.reading : null,
     around,
   };
 }

@@ -140,6 +140,12 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
       ) : (
         <p className="rounded-plate bg-white p-4 text-[56px] leading-tight font-bold">{line.measure}</p>
       )}
+      {line.usualG ? (
+        <Notice weight="note">
+          Nobody told how much: {sayWeight(line.usualG[0])} to {sayWeight(line.usualG[1])} is usual. Pour until it looks
+          right; what went in can become the formula’s amount.
+        </Notice>
+      ) : null}
       {scale.stalled ? (
         <Notice weight="look" role="status">
           The scale does not answer. Type what it shows, and go on.

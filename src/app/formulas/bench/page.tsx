@@ -11,11 +11,13 @@ import {
 } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { WISHES } from '@/core/balance/moves';
+import { weighedOf } from '@/core/batch/weighed';
 import { firstSight } from '@/core/bench/sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { heldAgainst, wantsAnything } from '@/core/judge/target';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
+import { batchById } from '@/server/queries/batches';
 import { makingsOf } from '@/server/queries/came-back';
 import { formulaState } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
@@ -36,7 +38,14 @@ type Asked = string | string[] | undefined;
  * keeps its Bench.
  */
 interface Props {
-  readonly searchParams: Promise<{ formula?: Asked; version?: Asked; towards?: Asked; from?: Asked }>;
+  readonly searchParams: Promise<{
+    formula?: Asked;
+    version?: Asked;
+    towards?: Asked;
+    from?: Asked;
+    /** A batch whose weights are proposed as the formula's amounts. */
+    weighed?: Asked;
+  }>;
 }
 
 export async function generateMetadata({ searchParams }: Props): Promise<Metadata> {
@@ -56,14 +65,19 @@ async function savedOne(id: string, number: number | null) {
 }
 
 export default async function BenchPage({ searchParams }: Props) {
-  const { formula: id, version: asked, towards, from } = await searchParams;
+  const { formula: id, version: asked, towards, from, weighed } = await searchParams;
   const number = versionNumber(asked);
   if (Array.isArray(id) || (id !== undefined && !isUuid(id)) || (asked !== undefined && number === null)) notFound();
   const r = await reach(() =>
-    Promise.all([id === undefined ? undefined : savedOne(id, number), loadHouse(), stockNoted()]),
+    Promise.all([
+      id === undefined ? undefined : savedOne(id, number),
+      loadHouse(),
+      stockNoted(),
+      typeof weighed === 'string' && isUuid(weighed) ? batchById(weighed) : null,
+    ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="bench" />;
-  const [saved, house, stock] = r.value;
+  const [saved, house, stock, made] = r.value;
   if (saved === null) notFound();
   const formula = saved?.v.formula ?? EMPTY_FORMULA;
   const state = saved?.state ?? null;
@@ -88,13 +102,18 @@ export default async function BenchPage({ searchParams }: Props) {
         <TargetBand formulaId={saved.id} {...heldAgainst(saved.target, saved.makings)} />
       ) : null}
       <BenchAt
-        at={saved ? `${saved.id} ${number ?? 'newest'} ${typeof towards === 'string' ? towards : ''}` : begin}
+        at={
+          saved
+            ? `${saved.id} ${number ?? 'newest'} ${[towards, weighed].filter((x) => typeof x === 'string').join(' ')}`
+            : begin
+        }
         begin={begin}
         formulaId={saved?.id ?? null}
         formula={formula}
         first={firstSight({ formula, house, end: formula.ends?.[0].id ?? null })}
         number={saved?.v.number ?? null}
         newest={saved?.v.newest ?? null}
+        weighed={made && made.formulaId === saved?.id ? { batch: made.name, lines: weighedOf(made) } : null}
         towards={WISHES.find((m) => m.id === towards)?.id ?? null}
         house={house}
         shelf={stock}

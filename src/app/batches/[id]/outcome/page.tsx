@@ -24,6 +24,7 @@ import { keptOfBatch } from '@/server/queries/kept';
 import { photosOf } from '@/server/queries/photos';
 import { targetOf } from '@/server/queries/targets';
 import { versionById } from '@/server/queries/versions';
+import { AsWeighed } from '@/ui/batch/as-weighed';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
 import { KeepPart } from '@/ui/kept/keep-part';
@@ -59,6 +60,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
       paS === undefined ? [] : fadeOf(inTheBowl(b, 1, find), { paS, batterC: COLD_C }, [0, 24 * 60]);
     return (
       <>
+        <AsWeighed batch={b} units={house.units} />
         <OutcomeForm
           batch={b}
           seen={seenIn(b, taps)}
