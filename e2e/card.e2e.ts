@@ -1,5 +1,5 @@
 /** Cards as cooks have them: with sauces and unknown headings, as spoken, and explained word by word. */
-import { axe, chosen, expect, gramsBox, pasteCard, test } from './kitchen';
+import { axe, chosen, expect, gramsBox, pasteCard, start, test, toWeighIn, unsent } from './kitchen';
 
 const SAUCES = `Lantern waffles
 Makes 8
@@ -299,6 +299,54 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await expect(page.getByText('Light the lamps').first()).toBeVisible();
   await page.goto(`${batch}/griddle`);
   await expect(page.getByText('172 °C to 188 °C for these').first()).toBeVisible();
+});
+
+test('a card without amounts is proposed, made over the scale, and saved as it was weighed', async ({ page }) => {
+  await pasteCard(page, 'Untold cakes\n250 g plain flour\nbuttermilk\n2 eggs\n10 g baking powder\nsalt');
+  await page.getByRole('button', { name: 'Propose all 2 amounts' }).click();
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText('2 amounts are proposed, told by nobody')).toBeVisible();
+  const milk = gramsBox(page, 'l2');
+  const proposed = Number.parseFloat(await milk.inputValue());
+  // salt is as the cook takes it
+  await page.getByRole('button', { name: /^More for .*salt/ }).click();
+  await page.getByRole('menuitem', { name: 'The amount is right' }).click();
+  await expect(page.getByText('One amount is proposed, told by nobody')).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 1')).toBeVisible();
+  await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
+  await page.reload();
+  await expect(page.getByText('One amount is proposed, told by nobody')).toBeVisible();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.waitForURL(/plan/);
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  const batch = await start(page);
+  await toWeighIn(page);
+  await page.getByRole('radio', { name: 'one at a time' }).click();
+  const weighIn = page.getByRole('region', { name: 'Weigh-in' });
+  const shows = page.getByLabel('What the scale shows');
+  for (const [name, grams] of [
+    ['All-purpose wheat flour', 250],
+    ['Baking powder', 10],
+    ['Table salt', 3.8],
+    ['Cultured buttermilk', proposed + 40],
+  ] as const) {
+    await expect(weighIn.getByRole('heading', { name })).toBeVisible();
+    if (name === 'Cultured buttermilk') await expect(weighIn).toContainText('Nobody told how much');
+    await shows.fill(String(grams));
+    await page.getByRole('button', { name: /^(?:That is in: next|Go on)/ }).click();
+  }
+  await expect(page.getByText('1 of 5 still to weigh')).toBeVisible();
+  await expect.poll(() => unsent(page)).toBe(0);
+  await page.goto(`${batch}/outcome`);
+  await page.getByRole('link', { name: 'Make them the formula’s' }).click();
+  await expect(page.getByText(`cultured buttermilk ${proposed + 40} g: as it went in`)).toBeVisible();
+  await axe(page);
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(milk).toHaveValue(new RegExp(`^${proposed + 40}`));
+  await expect(page.getByText('proposed, told by nobody')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved as version 2')).toBeVisible();
 });
 
 test('four words become a balanced formula by one tap', async ({ page }) => {

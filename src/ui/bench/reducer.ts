@@ -78,6 +78,13 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
         ),
         `line ${a.key}`,
       );
+    case 'told':
+      return to(
+        withEntries(
+          f,
+          f.entries.map(({ proposed: _, ...e }) => e),
+        ),
+      );
     case 'choose':
       return to(editEntry(f, a.key, a.choice));
     case 'grams':

@@ -194,6 +194,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
           </div>
         ))}
       </DragLines>
+      <Proposed many={formula.entries.filter((e) => e.proposed && !e.off).length} onKeep={() => send({ do: 'told' })} />
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
       <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} />
       {formula.cardNotes !== '' || lines.length > 0 ? (
@@ -300,3 +301,14 @@ const sum = (lines: readonly BenchLine[], units: Units): string => {
   const total = lines.reduce((a, l) => a + (l.grams ?? 0), 0);
   return total > 0 ? grams(total, units) : '';
 };
+
+/** Amounts that nobody told are weighed as the batter is made, or kept as they are, all at once. */
+const Proposed = ({ many, onKeep }: { readonly many: number; readonly onKeep: () => void }) =>
+  many === 0 ? null : (
+    <p className="flex flex-wrap items-center gap-x-2 pl-2 text-[15px]">
+      {many === 1 ? 'One amount is' : `${many} amounts are`} proposed, told by nobody: weigh as you make it, or
+      <Button look="bare" onClick={onKeep}>
+        keep {many === 1 ? 'it' : 'them'} as proposed
+      </Button>
+    </p>
+  );

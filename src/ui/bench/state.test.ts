@@ -150,6 +150,7 @@ test('a proposed amount that is typed over, in words or grams, is the cook’s; 
   const marks = (x: BenchState) => x.formula.entries.map((e) => e.proposed !== undefined);
   expect(marks(benchReducer(open, { do: 'type', key: 'l2', text: '2 cups milk' }))).toEqual([true, false, true]);
   expect(marks(benchReducer(open, { do: 'grams', key: 'l1', grams: 150 }))).toEqual([false, true, true]);
+  expect(marks(benchReducer(open, { do: 'told' }))).toEqual([false, false, false]);
   expect(marks(benchReducer(open, { do: 'choose', key: 'l3', choice: { proposed: undefined } }))).toEqual([
     true,
     true,

@@ -17,6 +17,8 @@ export interface BenchState {
 }
 
 export type BenchAction =
+  /** The proposed amounts are right, all of them. */
+  | { readonly do: 'told' }
   | { readonly do: 'set'; readonly part: Partial<Omit<Formula, 'entries'>>; readonly place: string | null }
   | { readonly do: 'type'; readonly key: string; readonly text: string }
   | { readonly do: 'choose'; readonly key: string; readonly choice: Partial<Omit<Entry, 'key' | 'text'>> }

@@ -126,6 +126,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         <TargetReading
           target={target}
           tolerance={tolerance}
+          usualG={line.usualG ?? null}
           more={`${adds === null ? '' : `; the bowl then shows ${sayWeight(adds + target)}`}${line.was !== undefined ? `; planned ${sayWeight(line.was)}` : ''}`}
           scale={scale}
           now={now}
@@ -142,8 +143,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
       )}
       {line.usualG ? (
         <Notice weight="note">
-          Nobody told how much: {sayWeight(line.usualG[0])} to {sayWeight(line.usualG[1])} is usual. Pour until it looks
-          right; what went in can become the formula’s amount.
+          Nobody told how much. Pour until it looks right: what went in can become the formula’s amount.
         </Notice>
       ) : null}
       {scale.stalled ? (

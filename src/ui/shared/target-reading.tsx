@@ -42,6 +42,7 @@ export function shownOf(
 export function TargetReading({
   target,
   tolerance,
+  usualG = null,
   more,
   scale,
   now,
@@ -52,6 +53,8 @@ export function TargetReading({
 }: {
   readonly target: number;
   readonly tolerance: number;
+  /** Of an amount that nobody told, the least and the most that is usual, g. */
+  readonly usualG?: readonly [least: number, most: number] | null;
   /** Said after how far it may be off. */
   readonly more?: ReactNode;
   readonly scale: { readonly on: boolean; readonly stalled: boolean; readonly reading: ScaleReading | null };
@@ -67,10 +70,12 @@ export function TargetReading({
     <>
       <div className="grid grid-cols-2 gap-4 rounded-plate bg-white p-4">
         <p>
-          <span className="block text-soft">Target</span>
+          <span className="block text-soft">{usualG ? 'Proposed' : 'Target'}</span>
           <strong className="text-[64px] leading-none whitespace-nowrap">{sayWeight(target)}</strong>
           <span className="block text-soft">
-            allowed ± {sayWeight(tolerance)}
+            {usualG
+              ? `${sayWeight(usualG[0])} to ${sayWeight(usualG[1])} is usual`
+              : `allowed ± ${sayWeight(tolerance)}`}
             {more}
           </span>
         </p>
