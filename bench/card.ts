@@ -20,3 +20,10 @@ export const CARD = `Bench cakes
 1/2 stick butter, melted
 2 tbsp oil
 1 tsp vanilla extract`;
+
+/** How it is made, in twelve sentences. */
+export const METHOD = `Whisk the dry things in a large bowl. Melt the butter and let it cool ten minutes.
+Whip the whites firm with half of the sugar. Beat the yolks with the milk.
+Pour the wet into the dry and stir until just combined. Fold in the whites in thirds.
+Rest the batter a quarter of an hour. Heat the griddle to 190 C. Butter the griddle lightly.
+Pour a quarter cup for each. Cook two minutes, then turn and cook one more. Keep warm in the oven at 90 C.`;

@@ -38,7 +38,8 @@ import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { FAULTY } from '../src/core/testing/faulty';
 import { linesOf } from '../src/core/testing/formulas';
 import { SLIPPED, UNUSUAL } from '../src/core/testing/slips';
-import { CARD } from './card';
+import { cardOut } from '../src/server/reading/card-out';
+import { CARD, METHOD } from './card';
 
 /** Operations per second: the median of five rounds of about 0.4 s. */
 function perSecond(work: (n: number) => void): number {
@@ -103,6 +104,12 @@ show(
       CARD.replaceAll(/^\d+/gm, (d) => String(Number(d) + n)),
       FRESH_CONVENTIONS,
     ),
+  ),
+);
+show(
+  'read a card of 20 lines and 12 sentences to lines, facts and acts',
+  perSecond((n) =>
+    cardOut(`${CARD.replaceAll(/^\d+/gm, (d) => String(Number(d) + n))}\n\n${METHOD}`, FRESH_CONVENTIONS),
   ),
 );
 // a batch planned for 84 guests in bowls: times, what it means otherwise, mixes and waves, the sheet of every mix

@@ -11,6 +11,7 @@ import { swapsFor } from '../balance/swaps';
 import { atOnce } from '../batter/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
+import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
 import { allergensSaid } from '../facts/account';
 import { type Finding, findingKey, heard } from '../findings/finding';
@@ -187,17 +188,22 @@ function offersOn(b: Bench, lines: readonly FormulaLine[]): readonly Offer[] {
   const { cardNotes: notes } = b.formula;
   const { conventions } = kitchenOf(b.formula, b.house);
   const moved = lineOffers(lines, notes, conventions, (id) => findIngredient(id, conventions.own));
-  const others = offersFrom(notes, lines, conventions);
+  const facts = factsTold(notes, conventions);
+  const others = offersFrom(notes, lines, conventions, facts);
   return [
     ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
     ...moved,
-    ...actOffers(b, lines, conventions),
+    ...actOffers(b, lines, conventions, facts),
   ];
 }
 
 /** Minutes and heat that the method tells, of acts that this formula has. */
-function actOffers(b: Bench, lines: readonly FormulaLine[], conventions: KitchenConventions): readonly Offer[] {
-  const facts = factsTold(b.formula.cardNotes, conventions);
+function actOffers(
+  b: Bench,
+  lines: readonly FormulaLine[],
+  conventions: KitchenConventions,
+  facts: readonly ToldFact[],
+): readonly Offer[] {
   if (!facts.some(tellsActs)) return [];
   const { kind, school } = atEnd(b.formula, b.end);
   const { ways } = kitchenOf(b.formula, b.house);

@@ -297,14 +297,15 @@ const sentenceOf = (text: string, at: number): string => {
 
 /**
  * What a card's notes say of this formula's own ways.
- * @param lines for the add-ins whose moment is told
+ * @param lines for the add-ins whose moment is told @param facts what the notes tell, where that is known already
  */
 export function offersFrom(
   notes: string,
   lines: readonly (Line & { readonly key: string })[],
   house: KitchenConventions,
+  facts: readonly ToldFact[] = factsTold(notes, house),
 ): readonly Offer[] {
-  const told = factsTold(notes, house).filter((f) => f.taken === 'told');
+  const told = facts.filter((f) => f.taken === 'told');
   return [...waysTold(notes, told), ...measuresTold(notes), ...portionTold(told), ...momentsTold(notes, lines)];
 }
 

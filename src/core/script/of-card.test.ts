@@ -1,4 +1,5 @@
 import { notesOn, readCard } from '../card/card';
+import { factsTold } from '../card/told/told';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';
 import { COMMON } from '../testing/common';
@@ -14,6 +15,7 @@ function actsOf(text: string): readonly ScriptAct[] {
       title: title ?? '',
       lines: lines.map((l) => ({ ...l, key: String(l.lineNumber) })),
       notes: notesOn(card.value),
+      facts: factsTold(notesOn(card.value), FRESH_CONVENTIONS),
     },
     FRESH_CONVENTIONS,
     (id) => findIngredient(id),

@@ -2,7 +2,7 @@
  * The script of a card as it was read, before it is a formula: its lines by their keys, its method's word above all.
  */
 import type { Line } from '../card/line';
-import { factsTold } from '../card/told/told';
+import type { ToldFact } from '../card/told/clause';
 import { guessKind, offersFrom } from '../formula/from-card';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
@@ -21,17 +21,19 @@ interface CardRead {
   readonly lines: readonly (Line & { readonly key: string })[];
   /** What stands around the lines. */
   readonly notes: string;
+  /** What the notes tell. */
+  readonly facts: readonly ToldFact[];
 }
 
 /** @returns no act where the card is of no kind that is known */
 export function actsOfCard(
-  { title, lines, notes }: CardRead,
+  { title, lines, notes, facts }: CardRead,
   house: KitchenConventions,
   find: (id: string) => Ingredient | undefined,
 ): readonly ScriptAct[] {
   const guess = guessKind(title, lines, notes);
   if (!guess) return [];
-  const offers = offersFrom(notes, lines, house);
+  const offers = offersFrom(notes, lines, house, facts);
   const told: Record<string, string> = {};
   const chosen: Record<string, string | number> = {};
   const moments = new Map<string, string>();
@@ -71,6 +73,7 @@ export function actsOfCard(
     units: { temperature: 'C' },
     told,
   };
-  const edits = editsTold(factsTold(notes, house), scriptOf(asked).acts);
-  return scriptOf({ ...asked, edits }).acts;
+  const plain = scriptOf(asked).acts;
+  const edits = editsTold(facts, plain);
+  return edits.length === 0 ? plain : scriptOf({ ...asked, edits }).acts;
 }

@@ -5,7 +5,7 @@
  */
 import type { Line } from '../card/line';
 import { rewriteAmount, writtenGrams } from '../card/rewrite';
-import { type Clause, clausesOf, timesIn } from '../card/told/clause';
+import { type Clause, clausesOf } from '../card/told/clause';
 import { type FormulaLine, MOMENT_NAMES, type Moment } from '../formula/formula';
 import type { Offer } from '../formula/from-card';
 import { namedOn } from '../formula/named-on';
@@ -87,7 +87,7 @@ function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptL
     const m = FRIES.exec(x.text);
     return m !== null && names(m[1] ?? '', l, find);
   });
-  return c && { to: 'fried', words: c.text, min: timesIn(c.text)[0]?.min ?? null };
+  return c && { to: 'fried', words: c.text, min: c.times[0]?.min ?? null };
 }
 
 /** Lines as a card's method has them. @param notes what stands around the lines of the card */

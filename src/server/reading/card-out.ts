@@ -41,6 +41,7 @@ export function cardOut(text: string, house: KitchenConventions): Result<z.infer
   const { title, lines, ignored, sections } = card.value;
   const notes = notesOn(card.value);
   const guess = guessKind(title ?? '', lines, notes);
+  const facts = factsTold(notes, house);
   const roles = new Map(sections.map((s) => [s.id, placeOf(s.role)]));
   return {
     ok: true,
@@ -64,12 +65,13 @@ export function cardOut(text: string, house: KitchenConventions): Result<z.infer
         ...(s.asked && { guess: placeOf(s.role) }),
       })),
       ignored: ignored.map((i) => ({ ...i })),
-      told: factsTold(notes, house).map(({ said: _, ...f }) => f),
+      told: facts.map(({ said: _, ...f }) => f),
       acts: actsOut(
         actsOfCard(
           {
             title: title ?? '',
             notes,
+            facts,
             lines: lines
               .filter((l) => roles.get(l.section) !== 'side')
               // several lines may stand on one row: each is its own

@@ -46,6 +46,8 @@ export interface Clause {
   readonly text: string;
   readonly sentence: string;
   readonly taken: ToldAs;
+  /** Lengths of time it tells; found when they are first asked for. */
+  readonly times: readonly Time[];
 }
 
 /** Not done. */
@@ -65,6 +67,19 @@ const IF_YOU = /^if (?:you|there is|there[’']s|time|needed|necessary)\b/i;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE = /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but)\s+/giu;
+
+function clause(text: string, sentence: string, taken: ToldAs): Clause {
+  let times: readonly Time[] | null = null;
+  return {
+    text,
+    sentence,
+    taken,
+    get times() {
+      times ??= timesIn(text);
+      return times;
+    },
+  };
+}
 
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
@@ -86,7 +101,7 @@ export function clausesOf(notes: string): readonly Clause[] {
         if (OTHERS.test(text)) others = true;
         else if (MINE.test(text)) others = false;
         const remark = others || DENIED.test(text) || OPTIONAL.test(text) || IF_YOU.test(sentence);
-        return { text: text.trim().replace(/[.!?]+$/, ''), sentence, taken: remark ? 'remark' : 'told' };
+        return clause(text.trim().replace(/[.!?]+$/, ''), sentence, remark ? 'remark' : 'told');
       });
     });
 }
@@ -137,20 +152,21 @@ export interface Time {
 }
 
 /** Numbers of other tongues, and what stands between two of them, as figures that are as long as the words. */
-const FIGURES: readonly (readonly [RegExp, string])[] = (
-  [
-    ['zwei|deux|dos', '2'],
-    ['drei|trois|tres', '3'],
-    ['vier|quatre|cuatro', '4'],
-    ['fünf|cinq|cinco', '5'],
-    ['zehn|dix|diez', '10'],
-    ['fünfzehn|quinze|quince', '15'],
-    ['zwanzig|vingt|veinte', '20'],
-    ['dreißig|dreissig|trente|treinta', '30'],
-  ] as const
-).map(([words, n]) => [new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu'), n]);
+const FIGURES_OF = [
+  ['zwei|deux|dos', '2'],
+  ['drei|trois|tres', '3'],
+  ['vier|quatre|cuatro', '4'],
+  ['fünf|cinq|cinco', '5'],
+  ['zehn|dix|diez', '10'],
+  ['fünfzehn|quinze|quince', '15'],
+  ['zwanzig|vingt|veinte', '20'],
+  ['dreißig|dreissig|trente|treinta', '30'],
+] as const;
+const wholeWord = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu');
+const FIGURES = FIGURES_OF.map(([words, n]) => [wholeWord(words), n] as const);
+const ANY_FIGURE = new RegExp(FIGURES_OF.map(([words]) => words).join('|'), 'i');
 const inFigures = (text: string): string =>
-  FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text)
+  (ANY_FIGURE.test(text) ? FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text) : text)
     .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
     .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');
 

@@ -127,7 +127,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Both sides in one clause: "2 minutes a side", "the first side three minutes and the second one". */
 function bothSides(c: Clause): readonly ToldFact[] {
-  const times = timesIn(c.text);
+  const times = c.times;
   const [time] = times;
   if (!time) return [];
   const second =
@@ -153,7 +153,7 @@ const inUnitOf = (before: Clause | undefined, n: number | undefined): number | u
 /** Minutes of the second side, behind the first: "then two", "turn and cook 2 more minutes". */
 function secondSide(c: Clause, before: Clause | undefined): number | null {
   const min =
-    timesIn(c.text)[0]?.min ??
+    c.times[0]?.min ??
     (NUMBER_FIRST.test(c.text) ? inUnitOf(before, middle(c.text.replace(/^about\s+/i, ''))?.value) : undefined) ??
     middle(/\b(?:give (?:it|them)|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
     middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
@@ -164,7 +164,7 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
 
 /** Minutes of one side, or of a bake; and whether the second side follows. */
 function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact; readonly isFirst: boolean } | null {
-  const [time] = timesIn(c.text);
+  const [time] = c.times;
   if (!time) return null;
   if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const waffle = /\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text));
@@ -262,7 +262,7 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   for (const [n, c] of clauses.entries()) {
     const before = clauses[n - 1];
     if (!goesOn(c, before) && !(before && TURNS.test(before.text))) isFirst = false;
-    if (TURNS.test(c.text) && timesIn(c.text).length === 0) isFirst ||= out.at(-1)?.fact === 'firstSide';
+    if (TURNS.test(c.text) && c.times.length === 0) isFirst ||= out.at(-1)?.fact === 'firstSide';
     const told = sidesOfClause(c, before, clauses[n + 1], out.at(-1), isFirst);
     if (told === null) continue;
     if (told.longer) out.pop();
