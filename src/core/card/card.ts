@@ -358,7 +358,7 @@ function calledIn(t: string): { readonly name: string; readonly rest: string } |
 
 /** How a spoken list begins. */
 const BEGINS_LIST =
-  /^(?:so\s+)?(?:you(?:'ll| will)? need|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i;
+  /^(?:so\s+)?(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i;
 
 /** The lines of a sentence that lists ingredients; null: it tells what to do. */
 function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly Line[] | null {

@@ -160,7 +160,14 @@ function itemAt(
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+/** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
+const BESIDE: readonly (readonly [RegExp, string])[] = [
+  [/\b(?:fry|fried|cook|brown)\b[^,;.]{0,12}\b(?:with|in)\s+$/i, 'for the pan'],
+  [/\bserved?\b[^,;.]{0,12}\bwith\s+$/i, 'to serve'],
+];
+/** What is done at the heat, or at the table. */
+const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl)\b/i;
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
   /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
@@ -171,6 +178,16 @@ function saidBefore(before: string, amount: string, read: (text: string) => Line
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
   return line && line.ingredient !== null && line.status === 'read' ? line : null;
+}
+
+/** "And a bit of salt": known, and nobody says how much. */
+function bitsIn(sentence: string, read: (text: string) => Line): readonly Line[] {
+  const lines = [...sentence.matchAll(A_BIT)]
+    // "fry with a knob of butter", "serve with a drop of honey": not put in
+    .filter((m) => !AT_THE_PAN.test(sentence.slice(0, m.index + 8)))
+    .map((m) => read(m[1] ?? ''))
+    .filter((l) => l.ingredient !== null);
+  return lines.filter((l, n) => lines.findIndex((x) => x.ingredient?.id === l.ingredient?.id) === n);
 }
 
 /**
@@ -196,15 +213,18 @@ export function measuredIn(
     const { line, length, text } = itemAt(rest, read);
     if (line === null && !isMeasure(text)) continue;
     from = m.index + length;
+    // "and fry with a knob of butter", "and serve with a drop of honey": not the batter's
+    const beside = BESIDE.find(([re]) => re.test(sentence.slice(0, m.index)))?.[1];
+    if (beside !== undefined) {
+      const apart = read(`${text} ${beside}`);
+      if (apart.ingredient !== null) out.push(apart);
+      continue;
+    }
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
     if (each === undefined) out.push(line ?? saidBefore(sentence.slice(0, m.index), text, read) ?? read(text));
     else if (line !== null) out.push(read(`${text}${each}`));
   }
-  // "and a bit of salt": known, and nobody says how much
-  for (const m of sentence.matchAll(A_BIT)) {
-    const line = read(m[1] ?? '');
-    if (line.ingredient !== null && !out.some((l) => l.ingredient?.id === line.ingredient?.id)) out.push(line);
-  }
-  return out;
+  const named = (l: Line): boolean => out.some((x) => x.ingredient?.id === l.ingredient?.id);
+  return [...out, ...bitsIn(sentence, read).filter((l) => !named(l))];
 }

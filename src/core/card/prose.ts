@@ -58,6 +58,9 @@ const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:the (?:iron|griddle|pan|skillet|oven)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
 const POURS =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+/** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */
+const POURS_LAST =
+  /(?:,|\band|\bthen)\s+(?:(?:and|then|i|we|you)\s+)*(?:pour|ladle|scoop|spoon|drop|portion)\b[^.;]*\b(?:each|apiece|per (?:cake|piece|pancake|waffle|crepe)|a piece)\b/i;
 /** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
@@ -171,6 +174,6 @@ function measuredOrAsked({
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
   if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
   // what each of the pieces takes is not how much there is
-  if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said)) return [];
+  if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }

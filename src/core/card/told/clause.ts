@@ -122,6 +122,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     /\ban hour or (?:so|two|more)\b|\b(?:an|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
     60,
   ],
+  [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
   [/\ba minute and a half\b/i, 1.5],
@@ -174,6 +175,9 @@ const inFigures = (text: string): string =>
 const ON_A_CLOCK =
   /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip) (?:it|them) (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
+/** "1 minute 30", "2 min 15 s". */
+const MINUTE_AND_SECONDS = /\b(\d{1,2})\s*min(?:ute)?s?\s+(?:and\s+)?(15|20|30|40|45)\b(?:\s*(?:s|secs?|seconds?)\b)?/i;
+
 /** Every length of time in a clause, minutes, in the order they stand. */
 export function timesIn(said: string): readonly Time[] {
   const text = inFigures(said);
@@ -183,6 +187,8 @@ export function timesIn(said: string): readonly Time[] {
     if (m && !out.some((t) => m.index < t.end && m.index + m[0].length > t.at))
       out.push({ min, at: m.index, end: m.index + m[0].length });
   }
+  const half = MINUTE_AND_SECONDS.exec(text);
+  if (half) out.push({ min: Number(half[1]) + Number(half[2]) / 60, at: half.index, end: half.index + half[0].length });
   for (const m of text.matchAll(ON_A_CLOCK))
     out.push({ min: Number(m[1]) + Number(m[2]) / 60, at: m.index, end: m.index + m[0].length });
   for (const m of text.matchAll(AMOUNT_WORD)) {

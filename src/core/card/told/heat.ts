@@ -43,18 +43,27 @@ const SAME_C = 12;
 export const CHANGED_TO =
   /\b(?:down|up|back) to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
 
+/** "190, oiled". */
+const GREASED = /\b(?:oiled|buttered|greased)\b/i;
+
 /** Degrees C that a clause tells, with the place where each stands. */
 function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, at: number])[] {
   const heated = OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text);
+  const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
   const changed = CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence));
   const heats =
-    heated || changed || /\b(?:heat|preheat|hot)\b/i.test(sentence) || /\b(?:cook|fry|griddle) at \d/i.test(text);
+    heated ||
+    changed ||
+    alone ||
+    /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
+    /\b(?:cook|fry|griddle) at \d/i.test(text);
   const out: [number, number][] = [];
   for (const m of text.matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
-    if (!marked && !(heats && /^\d{3}$/.test(a))) continue;
+    const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
+    if (!marked && !(heats && (/^\d{3}$/.test(a) || held))) continue;
     const f = unit ? /f/i.test(unit) : n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
     const c = f ? F_TO_C(n) : n;
     const last = out.at(-1)?.[0];

@@ -91,6 +91,10 @@ const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 const POURS_ALONE = /^(?:then |and )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
 const AT_THE_HEAT = /\b(?:swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
 
+/** "80 ml, spread": so much, and how it is spread. */
+const ML_ALONE = /^(?:about )?\d{2,3} ?ml$/i;
+const SPREADS = /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b/i;
+
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base) of|(?:half|two[- ]thirds|three[- ]quarters) full|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
@@ -124,7 +128,8 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
-  const alone = POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence);
+  const spread = ML_ALONE.test(text) && SPREADS.test(c.sentence);
+  const alone = spread || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
   if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) return widths;
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;

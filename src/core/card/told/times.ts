@@ -8,7 +8,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:filling|sauce|compote|fruit)\b/i, 'filling'],
   [/\bdough\b/i, 'dough'],
   [
-    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?)\b(?![^,;.]{0,30}\bbatter)/i,
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
   [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
@@ -17,7 +17,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
 const RESTS =
   /\b(?:ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
-  /\b(?:cold rest|rest (?:it |the batter )?cold|chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
   /\b(?:wait\b[^,;.]*\b(?:turn|flip|bubbl|edge)|bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
@@ -39,6 +39,12 @@ export function restDenied(notes: string): string | null {
       : c.taken === 'told' && AT_ONCE.test(c.text) && GOES_ON.test(c.text) && !CHILLS.test(c.text);
   return clausesOf(notes).find((c) => ofBatter(c) && denies(c))?.text ?? null;
 }
+
+/** What is scalded or soaked stands by itself, before it is a batter. */
+const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\bover\b/i;
+
+/** Where a second thing begins in a clause: the rest, behind the mixing. */
+const LET_REST = /(?<=\band )(?:let|leave|rest|stand|chill)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
@@ -73,12 +79,16 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
     .slice(0, 2)
     .filter((c, n) => c.sentence === sentence && (isIdle(c.text) || (n === 1 && isIdle(then[0]?.text ?? ''))))
     .find((c) => TIME_ALONE.test(c.text))?.text;
-  const time = timesIn(text)[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
+  const all = timesIn(text);
+  // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
+  const word = LET_REST.exec(text)?.index ?? 0;
+  const time = all.find((x) => x.at > word) ?? all[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
   if (!time) return [];
-  const what = text.replace(/\b(?:while|until|till)\b.*/i, '');
+  const what = text.slice(all.length > 1 ? word : 0).replace(/\b(?:while|until|till)\b.*/i, '');
   const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
   // with the flour in it, it is the batter
   const of =
+    (SOAKS.test(sentence) ? 'wet' : undefined) ??
     RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1] ??
     (inButter ? 'butter' : 'batter');
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
@@ -112,6 +122,10 @@ const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|steam)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
+/** "6 minutes at 190". */
+const AT_A_HEAT = /\bmin(?:ute)?s? at \d{3}\b/i;
+/** "About a minute, only one side". */
+const ONE_SIDE_ALONE = /\b(?:only one side|one side (?:only|alone)|on one side)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
 
@@ -135,11 +149,13 @@ function bothSides(c: Clause): readonly ToldFact[] {
     /\bon (?:one|the first)(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=(?:\S+\s+){1,4}on the (?:other|second))/i.exec(
       c.text,
     );
-  const last = second && time.at < second.index ? middle(c.text.slice(second.index + second[0].length)) : null;
+  const rest = second && time.at < second.index ? c.text.slice(second.index + second[0].length) : null;
+  const last = rest === null ? null : (timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null);
   // "turn after two minutes, one minute more"
   if (AFTER.test(c.text.slice(0, time.at))) return [minutes('firstSide', time.min, c)];
-  if (!last && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence))) return [];
-  return [minutes('firstSide', time.min, c), minutes('secondSide', last ? last.value : (times[1]?.min ?? time.min), c)];
+  if (last === null && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence)))
+    return [];
+  return [minutes('firstSide', time.min, c), minutes('secondSide', last ?? times[1]?.min ?? time.min, c)];
 }
 
 /** What is done next in the same sentence, or begins by turning. */
@@ -169,13 +185,17 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
   if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const waffle = /\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text));
   // "oven 425, twenty minutes"
-  const ofOven = OVEN.test(c.sentence) && TIME_ALONE.test(c.text) && !SURFACE.test(c.sentence);
+  const ofOven =
+    TIME_ALONE.test(c.text) &&
+    ((OVEN.test(c.sentence) && !SURFACE.test(c.sentence)) || /^(?:the |my )?iron (?:at|on|to) /i.test(c.sentence));
   if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle || ofOven)
     return { fact: minutes('bake', time.min, c), isFirst: false };
   if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  if (!COOKS.test(c.sentence) && !TAKES.test(c.text) && !(TURNED.test(c.sentence) && NUMBER_FIRST.test(c.text)))
-    return null;
+  const number = NUMBER_FIRST.test(c.text.replace(/^[^:]*:\s*/, ''));
+  const cooks = COOKS.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
+  const oneSided = TIME_ALONE.test(c.text) && ONE_SIDE_ALONE.test(c.sentence);
+  if (!cooks && !oneSided && !(number && TURNED.test(c.sentence))) return null;
   if (time.min > MOST_A_SIDE || FAT_BROWNS.test(c.text)) return null;
   if (TURNED_FIRST.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
@@ -223,7 +243,12 @@ function moreOf(c: Clause): number | null {
 /** A time of something else: of a rest, of when the heat is changed, of what is given time. */
 function isNoSide(c: Clause, before: Clause | undefined): boolean {
   // how long what was just said to rest does so
-  const ofRest = before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text);
+  const ofRest =
+    (before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text)) ||
+    // "let it sit ten minutes while the griddle gets hot"
+    (RESTS.test(c.text) && /\bwhile the (?:griddle|pan|iron|oven|skillet)\b/i.test(c.text)) ||
+    // of all turns together, no side's
+    /\b(?:in all|altogether|in total)\b/i.test(c.text);
   const cooks = COOKS.test(c.text);
   return ofRest || (!cooks && (CHANGED_TO.test(c.text) || RESTS.test(c.text))) || givenTime(c.text);
 }
@@ -269,5 +294,10 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     out.push(...told.facts);
     isFirst = told.isFirst;
   }
-  return out;
+  // an iron has no second side
+  const ironed =
+    clauses.some((c) => /\bwaffles?\b|\b(?:the|my|an?) iron\b/i.test(c.sentence)) &&
+    !clauses.some((c) => TURNED.test(c.text)) &&
+    !out.some((f) => f.fact === 'secondSide');
+  return ironed ? out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f)) : out;
 }

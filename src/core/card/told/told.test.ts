@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
+import { notesOn, readCard } from '../card';
 import { FACTS, TAKEN } from './clause';
 import { restDenied } from './times';
 import { factsTold } from './told';
@@ -284,3 +285,28 @@ test('each sentence of a method tells its facts, and no other', () => {
   expect(READ.length).toBeGreaterThan(280);
   expect(READ.map((row) => [row[0], apart(row)]).filter(([, a]) => a?.length)).toEqual([]);
 });
+
+/** Cards with what their lines are of and what their methods tell, as `corpus/cards.txt` has them. */
+const CARDS = readFileSync(join(__dirname, '../corpus/cards.txt'), 'utf8')
+  .split('====\n')
+  .slice(1)
+  .map((card) => {
+    const [text = '', told = ''] = card.split('\n---\n');
+    const [things = '', facts = ''] = told.split('\n');
+    return { text, things, facts };
+  });
+test.each(CARDS.map((c) => [c.text.split('\n')[0]?.slice(0, 60) ?? '', c] as const))(
+  'a whole card, its lines and its method: %s',
+  (_, { text, things, facts }) => {
+    const card = readCard(text, FRESH_CONVENTIONS);
+    if (!card.ok) throw new Error(card.error.message);
+    const { lines } = card.value;
+    expect(lines.map((l) => `${l.ingredient?.id ?? ''}${l.status === 'read' ? '' : '?'}`).join(' ')).toBe(things);
+    const told = factsTold(notesOn(card.value), FRESH_CONVENTIONS).filter((f) => f.taken === 'told');
+    const said = told.map(({ fact, value, of }) => {
+      const number = typeof value === 'number' ? String(Number(value.toFixed(2))) : value;
+      return `${fact}=${number}${of && fact !== 'panFat' ? ` of ${of}` : ''}`;
+    });
+    expect(said.sort()).toEqual(facts.split('; ').sort());
+  },
+);

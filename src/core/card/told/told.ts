@@ -42,6 +42,10 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     'a little',
   ],
   [/\bspray (?:the )?(?:pan|griddle|iron|skillet|plates?)\b/i, 'spray', 'sprayed'],
+  [/^(oiled|buttered)$/i, '', 'greased'],
+  [/\b(?:bit|little|knob|film|spoon) of (butter|oil|lard|ghee) in it\b/i, '', 'a little'],
+  [/\b(?:wiped|brushed|rubbed|greased) with (?:a little |some )?(lard|butter|oil|ghee|dripping|fat)\b/i, '', 'greased'],
+  [/\b(?:griddle|pan|skillet|iron)\b[^;.]{0,40}\band (butter|oil|grease) it\b/i, '', 'greased'],
   [
     /\b(?:swirl|film|drop|splash|dash|slick|knob|bit|little) of (oil|butter|lard|fat)\b[^,;.]{0,20}\b(?:heat|shimmer|pan|skillet)/i,
     '',
@@ -68,10 +72,14 @@ function panFatIn({ text, taken }: Clause): readonly ToldFact[] {
   )
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
-  const verb = /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+)?(?:pan|griddle|skillet|iron|plate)\b/i.exec(text);
-  const lightly = /\b(?:lightly|well)[- ](oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
-    text,
-  );
+  const verb =
+    /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+|\d+[\s-]?(?:cm|inch)\s+)?(?:pan|griddle|skillet|iron|plate)\b/i.exec(
+      text,
+    );
+  const lightly =
+    /\b(?:(?:lightly|well)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
+      text,
+    );
   const by = FAT_BY_VERB.map(([re, is, how]) => ({ m: re.exec(text), is, how })).find((x) => x.m !== null);
   const fat = said?.[2] ?? verb?.[1] ?? lightly?.[1] ?? (by && (by.is || by.m?.[1]?.replace(/^oiled$/i, 'oil')));
   if (!fat) return [];
@@ -99,7 +107,7 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'soft',
-    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly)\b/i,
+    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
   },
   {
     fact: 'fold',
@@ -193,6 +201,9 @@ function momentsIn({ text, taken }: Clause, house: KitchenConventions): readonly
   return [];
 }
 
+/** "Leave it five minutes" is told once: what rests lies on no side. */
+const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.words === f.words && x.value === f.value;
+
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
   const clauses = clausesOf(notes);
@@ -206,7 +217,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
       ...momentsIn(c, house),
     ]),
     ...sidesIn(clauses),
-  ];
+  ].filter((f, _, every) => f.fact !== 'firstSide' || !every.some((x) => isRestOf(x, f)));
   const claim = yieldClaim(notes);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes);
