@@ -61,6 +61,8 @@ const POURS =
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */
 const POURS_LAST =
   /(?:,|\band|\bthen)\s+(?:(?:and|then|i|we|you)\s+)*(?:pour|ladle|scoop|spoon|drop|portion)\b[^.;]*\b(?:each|apiece|per (?:cake|piece|pancake|waffle|crepe)|a piece)\b/i;
+/** What is done with a batter that is made. */
+const AT_WORK = /\b(?:flip|turn (?:it|them|when)|griddle|skillet|swirled?|bakestone)\b|\bpan,/i;
 /** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
@@ -175,5 +177,7 @@ function measuredOrAsked({
   if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
+  // "350 griddle, a third of a cup, flip when it is dry": told of the heat
+  if (AT_WORK.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }

@@ -52,7 +52,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:matter|worry))|do not(?! (?:matter|worry))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:matter|worry|peek|open))|do not(?! (?:matter|worry|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =

@@ -79,8 +79,17 @@ const DIAL =
 const ONLY_DIAL = /^(?:on |at )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
 const NUMBERED = /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b/i;
 
+/** Dials in other languages. */
+const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
+  [/\ba fuego medio\b|\bbei mittlerer hitze\b|\bauf mittlerer stufe\b|\bà feu moyen\b/i, 'medium'],
+  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|\bà feu doux\b/i, 'low'],
+  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|\bà feu vif\b/i, 'high'],
+];
+
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
+  const other = OTHER_DIALS.find(([re]) => re.test(text));
+  if (other) return other[1];
   const number = NUMBERED.exec(text)?.[1];
   if (number !== undefined) return number;
   const m = DIAL.exec(text);

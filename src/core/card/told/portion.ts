@@ -5,9 +5,9 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoop|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|using|by)\b/i;
+  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoop|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por) (?:each|every|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por) (?:each|every|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;

@@ -103,7 +103,7 @@ const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS =
   /\b(?:cook|fry|cuire|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TURNED =
-  /\b(?:turn|flip|retourne[rz]|wenden|voltear|la vuelta|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d)|before (?:you )?(?:turning|flipping))\b/i;
+  /,\s*over\s*,|\b(?:turn|flip|retourne[rz]|wenden|voltear|la vuelta|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
@@ -114,12 +114,12 @@ const NUMBER_FIRST =
 /** Behind the turn. */
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
-const TURNS = /^(?:then )?(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*$/i;
+const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
 /** Each side by its place. */
 const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b/i;
 const TAKES = /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|steam)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|(?:don[’']?t|do not) (?:peek|open)|steam)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -164,7 +164,10 @@ const goesOn = (c: Clause, before: Clause | undefined): boolean =>
 
 /** A number without its unit is in that of what was said before it. */
 const inUnitOf = (before: Clause | undefined, n: number | undefined): number | undefined =>
-  n !== undefined && /\bsec(?:ond)?s\b/i.test(before?.text ?? '') ? n / 60 : n;
+  n !== undefined &&
+  (/\bsec(?:ond)?s\b/i.test(before?.text ?? '') || /\bsec(?:ond)?s\b(?!.*\bmin)/i.test(before?.sentence ?? ''))
+    ? n / 60
+    : n;
 
 /** Minutes of the second side, behind the first: "then two", "turn and cook 2 more minutes". */
 function secondSide(c: Clause, before: Clause | undefined): number | null {

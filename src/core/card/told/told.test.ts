@@ -286,8 +286,8 @@ test('each sentence of a method tells its facts, and no other', () => {
   expect(READ.map((row) => [row[0], apart(row)]).filter(([, a]) => a?.length)).toEqual([]);
 });
 
-/** Cards with what their lines are of and what their methods tell, as `corpus/cards.txt` has them. */
-const CARDS = readFileSync(join(__dirname, '../corpus/cards.txt'), 'utf8')
+/** Cards with what their lines are of and what their methods tell, as `corpus/told-cards.txt` has them. */
+const CARDS = readFileSync(join(__dirname, '../corpus/told-cards.txt'), 'utf8')
   .split('====\n')
   .slice(1)
   .map((card) => {
