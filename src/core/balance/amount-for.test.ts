@@ -6,7 +6,7 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import { lacksAmount } from '../formula/open';
 import { amountFor, amountsForAll } from './amount-for';
-import { asWeighed } from './as-weighed';
+import { amountsWeighed } from './as-weighed';
 import { type Bench, workedOn } from './bench';
 
 const of = (texts: readonly string[], kind: KindId = 'griddle', school = 'even'): Formula => ({
@@ -132,11 +132,11 @@ test('as weighed: what went in otherwise is rewritten, for what the formula make
     { key: 'l2', askedG: 600, wentG: 700 },
     { key: 'l3', askedG: 8, wentG: 8 },
   ];
-  const p = asWeighed(b, went, 'Saturday', FRESH_KITCHEN.units);
+  const p = amountsWeighed(b, went, 'Saturday', FRESH_KITCHEN.units);
   expect(p?.title).toBe('As weighed in Saturday');
   expect(p?.why).toBe('whole milk 350 g: as it went in, for what this formula makes.');
   expect(p?.formula.entries.map((e) => e.text)).toEqual(['250 g flour', '350 g milk', '4 g salt']);
   expect(p?.formula.entries.some((e) => e.proposed)).toBe(false);
   const told: Bench = { ...b, formula: of(['250 g flour']) };
-  expect(asWeighed(told, [{ key: 'l1', askedG: 500, wentG: 500 }], 'Saturday', FRESH_KITCHEN.units)).toBeNull();
+  expect(amountsWeighed(told, [{ key: 'l1', askedG: 500, wentG: 500 }], 'Saturday', FRESH_KITCHEN.units)).toBeNull();
 });

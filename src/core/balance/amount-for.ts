@@ -4,7 +4,7 @@
  */
 import type { Worked } from '../analyse-formula';
 import { writtenGrams } from '../card/rewrite';
-import type { FormulaLine, Spread } from '../formula/formula';
+import type { FormulaLine, UsualSpan } from '../formula/formula';
 import { along, type Rail, type School, schoolOf, type Zone } from '../formula/kinds';
 import { tally, testedFlourG } from '../formula/tally';
 import { CO2_G_PER_MMOL, ledger, MEQ_PER_G_SODA } from '../lift/ledger';
@@ -70,10 +70,10 @@ function gramsFor(w: Worked, i: Ingredient, school: School, at = START): number 
 }
 
 /** Of what has no ratio of its own half to twice is usual. */
-const NO_RATIO: Spread = [0.5, 2];
+const NO_RATIO: UsualSpan = [0.5, 2];
 
 /** What is usual of an amount that is proposed: to both ends of its ratio's zone, as shares of it. */
-function spreadOf(w: Worked, i: Ingredient, school: School, grams: number): Spread {
+function spreadOf(w: Worked, i: Ingredient, school: School, grams: number): UsualSpan {
   if (gramsFor(w, i, school) === null) return NO_RATIO;
   const ends = [0, 1].map((at) => (gramsFor(w, i, school, at) ?? 0) / grams);
   const share = (x: number): number => Math.round(100 * x) / 100;
@@ -93,7 +93,7 @@ function written(i: Ingredient, grams: number, as: string): string {
 }
 
 /** A line written with an amount, as a cook would write it. */
-function withAmount(b: Bench, line: FormulaLine, i: Ingredient, grams: number, proposed: Spread) {
+function withAmount(b: Bench, line: FormulaLine, i: Ingredient, grams: number, proposed: UsualSpan) {
   const named = nameFor(i.id, conventionsOn(b));
   const done = line.preparation
     .replace(/\b(?:some|to taste|as needed|an? (?:little|bit|touch)(?: bit)?(?: of)?)\b,?\s*/gi, '')

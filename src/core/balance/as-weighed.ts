@@ -11,7 +11,7 @@ const SAME = 0.005;
  * @param batch the batch by its name
  * @returns null where all of it went in as it was asked for, and nothing was proposed
  */
-export function asWeighed(b: Bench, went: readonly WeighedLine[], batch: string, units: Units): Proposal | null {
+export function amountsWeighed(b: Bench, went: readonly WeighedLine[], batch: string, units: Units): Proposal | null {
   const { lines } = workedOn(b);
   const put = new Map<string, number>();
   const kept: string[] = [];

@@ -7,7 +7,7 @@ import Fraction from 'fraction.js';
 import { VESSELS } from '../card/parts';
 import { type AccountLine, takenAs } from '../facts/account';
 import { isShellEgg } from '../formula/eggs';
-import { type EndId, type FormulaLine, MOMENT_NAMES, type Spread } from '../formula/formula';
+import { type EndId, type FormulaLine, MOMENT_NAMES, type UsualSpan } from '../formula/formula';
 import { EGG_G } from '../pantry/egg-parts';
 import { allFine, instead, spoonsOf } from '../pantry/honest';
 import { type Ingredient, kitchenName, membersOf } from '../pantry/ingredient';
@@ -160,7 +160,7 @@ function partsOnSheet({ line, grams, parts }: ScaledLine): NonNullable<SheetLine
 }
 
 /** What is usual of an amount that was proposed, g. */
-const usualOf = (g: number, [least, most]: Spread): NonNullable<SheetLine['usualG']> => [g * least, g * most];
+const usualOf = (g: number, [least, most]: UsualSpan): NonNullable<SheetLine['usualG']> => [g * least, g * most];
 
 /** A scaled line as it stands on the sheet, before its eggs are parted. */
 function sheetLineOf(

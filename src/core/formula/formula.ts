@@ -58,7 +58,7 @@ export interface Group {
 }
 
 /** From the least to the most that is usual, as shares of an amount. */
-export type Spread = readonly [least: number, most: number];
+export type UsualSpan = readonly [least: number, most: number];
 
 export interface Entry extends LineChoice {
   /** Stable within the formula; ticks and edits hang on it. */
@@ -75,7 +75,7 @@ export interface Entry extends LineChoice {
   /** All there is of it, g: nothing the app works out asks for more. */
   readonly mostG?: number | undefined;
   /** Its amount was proposed, and nobody has weighed or kept it: what is usual, as shares of the amount. */
-  readonly proposed?: Spread | undefined;
+  readonly proposed?: UsualSpan | undefined;
   readonly moment?: Moment | undefined;
   readonly dressing?: Dressing | undefined;
   /** In a forked formula: only in this end; undefined is the shared base. */
@@ -134,7 +134,7 @@ export interface FormulaLine extends Line {
   /** All there is of it, g; null: nobody has said. */
   readonly mostG: number | null;
   /** Its amount was proposed: what is usual, as shares of it; null: somebody told it. */
-  readonly proposed: Spread | null;
+  readonly proposed: UsualSpan | null;
   readonly moment: Moment | null;
   readonly dressing: Dressing;
   readonly group: Group | null;

@@ -13,10 +13,10 @@ import type { EndId } from '@/core/formula/formula';
 import { FILLING_NAMES, kindById } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
 import { actFor, joinedAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
+import { type BoardFacts, type EndAt, type GriddleNow, griddleNow } from '@/core/griddle/griddle-now';
 import type { HeatReading } from '@/core/griddle/heat';
 import { addInsOf } from '@/core/griddle/progress';
 import type { SurfaceAct, SurfaceReading } from '@/core/griddle/simulated-surface';
-import { type BoardFacts, type EndAt, type Standing, standingOf } from '@/core/griddle/standing';
 import { oneChange, TEST_WORDS } from '@/core/griddle/times';
 import type { FadePoint } from '@/core/lift/fade';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
@@ -84,7 +84,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);
-  const it = standingOf(props, log.taps, log.entries, chosen, now);
+  const it = griddleNow(props, log.taps, log.entries, chosen, now);
   const { pieces, ends, pouring, drawn, step, progress } = it;
   useAlarm(step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '');
   // the next thing stays under one key, wherever the hand has been
@@ -204,7 +204,7 @@ function AlarmsPart() {
 }
 
 interface Part extends Props {
-  readonly it: Standing;
+  readonly it: GriddleNow;
   readonly log: OpenEventLog;
   readonly now: number;
   /** Puts the focus on the key of the next thing. */

@@ -72,7 +72,7 @@ export interface RowForm<T> extends TypedForm<T> {
 }
 
 /** The row a form is over, as it was opened, in the shape that it is saved in; null: there is none yet. */
-export interface RowBefore {
+interface RowBefore {
   readonly revision: number | undefined;
   readonly base: unknown;
 }

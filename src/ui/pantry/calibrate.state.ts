@@ -33,7 +33,7 @@ export const NOTHING_WEIGHED: MeasureTyped = {
   typed: ['', '', ''],
 };
 
-export interface MeasureAtHand {
+interface MeasureAtHand {
   /** What it is filled with; null: water, batter, or nothing the pantry has. */
   readonly ingredient: Ingredient | null;
   /** A measure that cooks own several of: it needs a name. */

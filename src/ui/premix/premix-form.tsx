@@ -28,7 +28,7 @@ import { toast } from '../kit/toast';
 import { AdditionsView } from './additions';
 import { BagCostView } from './bag-cost';
 import { MixFindings, ProductFindings } from './mix-findings';
-import { type PremixAtHand, type PremixFields, premixAtHand, premixToSend, premixTyped } from './premix.state';
+import { type PremixAtHand, type PremixDraft, premixAtHand, premixToSend, premixTyped } from './premix.state';
 
 interface Props {
   readonly id: string | null;
@@ -62,7 +62,7 @@ const POWDER_LABELS: Readonly<Record<PowderKey, string>> = {
 export function PremixForm(props: Props) {
   const { id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing } = props;
   const router = useRouter();
-  const form = useRowForm<PremixFields>(
+  const form = useRowForm<PremixDraft>(
     `premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`,
     id === null ? null : { revision: was.revision, base: { name: was.name, settings: was.settings } },
     () => ({
@@ -173,7 +173,7 @@ interface Part extends Props {
   readonly at: PremixAtHand;
   /** The settings as typed. */
   readonly now: PremixSettings;
-  readonly form: RowForm<PremixFields>;
+  readonly form: RowForm<PremixDraft>;
   readonly set: (part: Partial<PremixSettings>) => void;
   /** A field of a number. */
   readonly number: (

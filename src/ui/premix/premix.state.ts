@@ -11,7 +11,7 @@ import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { typedNumber } from '@/core/quantity/typed';
 
 /** What stands in the form. */
-export interface PremixFields {
+export interface PremixDraft {
   readonly name: string;
   readonly settings: PremixSettings;
   readonly typed: PremixTyped;

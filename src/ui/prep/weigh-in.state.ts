@@ -20,7 +20,7 @@ export interface WeighTyped {
   readonly adds: number | null;
 }
 
-export interface WeighAtHand {
+interface WeighAtHand {
   readonly line: SheetLine;
   /** It goes on the scale; else it is counted or measured. */
   readonly weighed: boolean;

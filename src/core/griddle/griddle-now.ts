@@ -16,7 +16,7 @@ import { offAtOf, type Progress, progressOf } from './progress';
 import { type KnownTimes, timesNow } from './times';
 
 /** What was known of an end when the board was opened. */
-export interface EndBefore {
+interface EndBefore {
   /** How far one piece spreads, cm; undefined: it fills its shape. */
   readonly acrossCm: number | undefined;
   readonly known: KnownTimes;
@@ -44,7 +44,7 @@ export interface BoardFacts {
   readonly restMin: number;
 }
 
-export interface Standing {
+export interface GriddleNow {
   readonly pieces: readonly Piece[];
   readonly ends: readonly EndAt[];
   /** The end that is poured now. */
@@ -98,7 +98,7 @@ function endsNow(
 }
 
 /** Every surface once, with the end whose pieces lie there; where none do, the one that is poured now. */
-function drawnOf(ends: readonly EndAt[], pouring: EndAt, gear: readonly Gear[]): Standing['drawn'] {
+function drawnOf(ends: readonly EndAt[], pouring: EndAt, gear: readonly Gear[]): GriddleNow['drawn'] {
   const all = [pouring, ...ends.filter((e) => e !== pouring)].flatMap((of) =>
     withWhatLies(of.surfaces, gear, of.kind, of.acrossCm, onHeat(of.mine)).map((surface) => ({ surface, of })),
   );
@@ -114,13 +114,13 @@ function drawnOf(ends: readonly EndAt[], pouring: EndAt, gear: readonly Gear[]):
 }
 
 /** @param chosen the end the cook pours now; null, or one that is all poured: the first with some left */
-export function standingOf(
+export function griddleNow(
   facts: BoardFacts,
   taps: readonly Tap[],
   entries: readonly ActEntry[],
   chosen: EndId | null,
   now: number,
-): Standing {
+): GriddleNow {
   const { batch, gear, restMin } = facts;
   const pieces = piecesFrom(taps);
   const ends = endsNow(facts, pieces, entries);

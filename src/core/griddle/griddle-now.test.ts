@@ -3,7 +3,7 @@ import type { Batch } from '../batch/batch';
 import { ONE } from '../batch/split';
 import type { Gear } from '../pantry/gear';
 import type { Tap } from './board';
-import { type BoardFacts, standingOf } from './standing';
+import { type BoardFacts, griddleNow } from './griddle-now';
 
 const GRIDDLE = { id: 'g', sort: 'griddle', name: 'Griddle', wideCm: 40, deepCm: 25 } as unknown as Gear;
 const KNOWN = { times: { first: 120, second: 60 }, from: 0, aside: 0 };
@@ -27,7 +27,7 @@ const tap = (act: Tap['act'], piece: number, at: number, slot = 0): Tap => ({
 });
 
 test('an empty griddle asks for the first piece, at the first place of the end that is poured', () => {
-  const it = standingOf(facts(PIECES), [], [], null, 0);
+  const it = griddleNow(facts(PIECES), [], [], null, 0);
   expect(it).toMatchObject({ step: { do: 'pour', place: { surface: 'g', slot: 0 } }, next: 1, goesOn: 'poured' });
   expect(it.ends).toHaveLength(1);
   expect(it.at).toBe(it.pouring);
@@ -36,19 +36,19 @@ test('an empty griddle asks for the first piece, at the first place of the end t
 
 test('a bowl that rests is not poured, but for the cook who has begun to', () => {
   const joined = tap('join', 1, 1_000);
-  expect(standingOf(facts(PIECES, 10), [joined], [], null, 60_000).restsUntil).toBe(601_000);
-  expect(standingOf(facts(PIECES, 10), [joined], [], null, 601_000).restsUntil).toBeNull();
-  expect(standingOf(facts(PIECES, 10), [joined, tap('pour', 1, 2_000)], [], null, 60_000).restsUntil).toBeNull();
+  expect(griddleNow(facts(PIECES, 10), [joined], [], null, 60_000).restsUntil).toBe(601_000);
+  expect(griddleNow(facts(PIECES, 10), [joined], [], null, 601_000).restsUntil).toBeNull();
+  expect(griddleNow(facts(PIECES, 10), [joined, tap('pour', 1, 2_000)], [], null, 60_000).restsUntil).toBeNull();
 });
 
 test('nothing is poured beside a test piece until it was looked at', () => {
   const poured = [tap('pour', 1, 0)];
-  const lies = standingOf(facts(TEST), poured, [], null, 10_000);
+  const lies = griddleNow(facts(TEST), poured, [], null, 10_000);
   expect(lies).toMatchObject({ held: true, verdict: '', step: { do: 'wait' }, goesOn: 'flip' });
   const off = [...poured, tap('flip', 1, 120_000), tap('pull', 1, 180_000)];
-  expect(standingOf(facts(TEST), off, [], null, 190_000)).toMatchObject({ held: true, step: { do: 'done' } });
+  expect(griddleNow(facts(TEST), off, [], null, 190_000)).toMatchObject({ held: true, step: { do: 'done' } });
   const seen = [{ id: 'e', at: 185_000, act: { what: 'test', verdict: 'right' } }] as unknown as readonly ActEntry[];
-  const after = standingOf(facts(TEST), off, seen, null, 190_000);
+  const after = griddleNow(facts(TEST), off, seen, null, 190_000);
   expect(after).toMatchObject({ held: false, verdict: 'right', step: { do: 'pour' }, next: 2 });
   // the test piece is outside the count
   expect(after.pouring).toMatchObject({ left: 6, off: 0 });
