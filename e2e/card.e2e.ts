@@ -281,6 +281,10 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await act('Preheat griddle').getByLabel('A note on it').fill('hot first, then low');
   await page.keyboard.press('Enter');
   await expect(act('Preheat griddle').locator('summary')).toContainText('hot first, then low');
+  // the card's heat stays, and what it is changed to is the cook's
+  await act('Preheat griddle').getByLabel('Preheat griddle: degrees later').fill('165');
+  await page.keyboard.press('Enter');
+  await expect(act('Preheat griddle')).toContainText('then 165 °C');
   await axe(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}/);
@@ -289,6 +293,7 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await expect(act('Light the lamps')).toBeVisible();
   await page.goto(`${page.url().split('?')[0]}/plan`);
   await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('Hot first, then low.');
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('165 °C once the first is on');
   await page
     .getByRole('button', { name: /^Start/ })
     .first()
@@ -299,6 +304,7 @@ test('how hot and how long the card says is taken by one tap, changed by hand, a
   await expect(page.getByText('Light the lamps').first()).toBeVisible();
   await page.goto(`${batch}/griddle`);
   await expect(page.getByText('172 °C to 188 °C for these').first()).toBeVisible();
+  await expect(page.getByText('Once it is on, the heat to 165 °C.')).toBeVisible();
 });
 
 test('a card without amounts is proposed, made over the scale, and saved as it was weighed', async ({ page }) => {

@@ -176,6 +176,7 @@ function sheetLineOf(
   const names = i?.blend ? kitchenName(i) : line.parts.map((p) => kitchenName(p.ingredient)).join(' and ');
   const spoons = exactG !== null && weighed && pinches === null ? spoonsBeside(line, exactG, factor, stepG) : null;
   const moment = line.moment && line.moment !== 'bowl' ? line.moment : null;
+  const usualG = line.proposed && grams !== null ? usualOf(grams, line.proposed) : null;
   return {
     key: line.key,
     text: line.text,
@@ -185,10 +186,17 @@ function sheetLineOf(
     ...(ends && line.end && { forEnd: ends[line.end] }),
     ...(moment && { moment }),
     ...(line.mostG && { mostG: line.mostG / mixes }),
-    ...(line.proposed && grams !== null && { usualG: usualOf(grams, line.proposed) }),
+    ...(usualG && { usualG }),
     measure: pinches ?? measure,
     grams,
-    preparation: [line.preparation, beaten(line, grams, weighed), note, moment ? MOMENT_NAMES[moment] : '', twice(line)]
+    preparation: [
+      line.preparation,
+      beaten(line, grams, weighed),
+      note,
+      moment ? MOMENT_NAMES[moment] : '',
+      usualG ? `proposed: ${gramsNumber(usualG[0])} to ${gramsNumber(usualG[1])} g is usual` : '',
+      twice(line),
+    ]
       .filter(Boolean)
       .join('; '),
     spoons,

@@ -17,7 +17,7 @@ const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
 /** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
 const PIECES_SAID = [
   new RegExp(
-    `(?:^|[.!]\\s+)((?:about|around|roughly|some)\\s+)(.{1,20}?)\\s+(?:(?:small|little|large|big|medium|good|nice|thin|thick)\\s+)*${PIECES_WORD}\\s*(?:[.!]|$)`,
+    `(?:^|[.!,]\\s+)((?:about|around|roughly|some)\\s+)(.{1,20}?)\\s+(?:(?:small|little|large|big|medium|good|nice|thin|thick)\\s+)*${PIECES_WORD}\\s*(?:[.!]|$)`,
     'i',
   ),
   /(?:^|[.!]\s+)((?:about|around|roughly|some)\s+)?(.{1,20}?)\s+(?:(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|ones)\s+)?comes?\s+(?:out\s+)?(?:of|from)\s+(?:it|this|that|the batter)\b/i,

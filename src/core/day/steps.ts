@@ -108,6 +108,8 @@ interface Facts {
   readonly act: (verb: Verb, of?: string) => ScriptAct | undefined;
   /** Degrees C the oven bakes at. */
   readonly bakeC: number;
+  /** What the oven is changed to once it is in; null: it stays. */
+  readonly thenC: number | null;
   /** And holds at. */
   readonly holdC: number;
   readonly foamed: boolean;
@@ -142,6 +144,13 @@ function factsOf({ batch, find, life, restMin, ways, script, pourings }: StepsAs
   const baked = batch.kind === 'oven';
   const [surface = 'griddle', ...others] = pourings.map((p) => heatedFor(p.kind));
   const loads = loadsOfAll(pourings);
+  const inOven = heatIn(
+    script,
+    Math.max(
+      0,
+      pourings.findIndex((p) => p.kind === 'oven'),
+    ),
+  );
   return {
     ways,
     life,
@@ -151,15 +160,8 @@ function factsOf({ batch, find, life, restMin, ways, script, pourings }: StepsAs
     wet: linesIn('wet', 'fold-in'),
     held: heldBy(sheet, find),
     act: (verb, of) => actIn(script, verb, of),
-    bakeC: middleOf(
-      heatIn(
-        script,
-        Math.max(
-          0,
-          pourings.findIndex((p) => p.kind === 'oven'),
-        ),
-      ).zoneC,
-    ),
+    bakeC: middleOf(inOven.zoneC),
+    thenC: inOven.thenC,
     holdC: actIn(script, 'hold')?.heatC?.[0] ?? HOLD_C,
     foamed: foamed(script),
     whipFirst: whipsBefore(script),
@@ -503,7 +505,7 @@ function loadStep(f: Facts, load: Load, n: number, count: number, after: readonl
     id: `load${n + 1}`,
     name: loadName(load, n, count, f.loads.length),
     why: baked
-      ? 'The door stays shut until it is puffed and brown at the rim.'
+      ? `The door stays shut until it is puffed and brown at the rim.${f.thenC === null ? '' : ` Once it is in, ${f.thenC} °C.`}`
       : `${f.panFat} Oldest first: what was poured first is turned first.`.trim(),
     who: 'cook',
     min: cycleMin * count,

@@ -90,7 +90,7 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'grams':
       return to(told(setGrams(b, a.key, a.grams), a.key));
     case 'percent':
-      return to(setPercent(b, a.key, a.percent) ?? f);
+      return to(told(setPercent(b, a.key, a.percent) ?? f, a.key));
     case 'switch':
       return to(switchLine(b, a.key, a.off));
     case 'move':

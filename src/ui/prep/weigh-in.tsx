@@ -126,7 +126,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
         <TargetReading
           target={target}
           tolerance={tolerance}
-          usualG={line.usualG ?? null}
+          proposed={line.usualG !== undefined}
           more={`${adds === null ? '' : `; the bowl then shows ${sayWeight(adds + target)}`}${line.was !== undefined ? `; planned ${sayWeight(line.was)}` : ''}`}
           scale={scale}
           now={now}

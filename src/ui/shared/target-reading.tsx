@@ -42,7 +42,7 @@ export function shownOf(
 export function TargetReading({
   target,
   tolerance,
-  usualG = null,
+  proposed = false,
   more,
   scale,
   now,
@@ -53,8 +53,8 @@ export function TargetReading({
 }: {
   readonly target: number;
   readonly tolerance: number;
-  /** Of an amount that nobody told, the least and the most that is usual, g. */
-  readonly usualG?: readonly [least: number, most: number] | null;
+  /** Nobody told the amount: it is a proposal. */
+  readonly proposed?: boolean;
   /** Said after how far it may be off. */
   readonly more?: ReactNode;
   readonly scale: { readonly on: boolean; readonly stalled: boolean; readonly reading: ScaleReading | null };
@@ -70,12 +70,10 @@ export function TargetReading({
     <>
       <div className="grid grid-cols-2 gap-4 rounded-plate bg-white p-4">
         <p>
-          <span className="block text-soft">{usualG ? 'Proposed' : 'Target'}</span>
+          <span className="block text-soft">{proposed ? 'Proposed' : 'Target'}</span>
           <strong className="text-[64px] leading-none whitespace-nowrap">{sayWeight(target)}</strong>
           <span className="block text-soft">
-            {usualG
-              ? `${sayWeight(usualG[0])} to ${sayWeight(usualG[1])} is usual`
-              : `allowed ± ${sayWeight(tolerance)}`}
+            {proposed ? 'told by nobody' : `allowed ± ${sayWeight(tolerance)}`}
             {more}
           </span>
         </p>

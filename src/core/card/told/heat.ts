@@ -10,6 +10,8 @@ const HOLDING =
 export const SURFACE = /\b(?:griddle|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
 const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
 
+const IRON = /\b(?:the|an?|my|hot|waffle)\s+(?:hot\s+|waffle\s+)?iron\b/i;
+
 /** What a heat is of: the thing nearest before it, or else behind. */
 function heatOf(text: string, sentence: string, at: number): string {
   // of two heats in one clause each has the last that is done before it
@@ -17,6 +19,8 @@ function heatOf(text: string, sentence: string, at: number): string {
     [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
+  // "bake in a hot iron, then drop it to 170"
+  if (IRON.test(sentence) && !/\boven\b/i.test(sentence)) return 'surface';
   const kinds: readonly (readonly [RegExp, string])[] = [
     [OVEN, 'oven'],
     [SURFACE, 'surface'],
@@ -93,7 +97,8 @@ function dialIn({ text, sentence }: Clause): string | null {
   const number = NUMBERED.exec(text)?.[1];
   if (number !== undefined) return number;
   const m = DIAL.exec(text);
-  const alone = ONLY_DIAL.test(text) && (SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
+  const whole = sentence.replace(/[.!]$/, '') === text;
+  const alone = ONLY_DIAL.test(text) && (whole || SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
   if (
     !m ||
     !(

@@ -92,7 +92,8 @@ const POURS_ALONE = /^(?:then |and )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on
 const AT_THE_HEAT = /\b(?:swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
 
 /** "80 ml, spread": so much, and how it is spread. */
-const ML_ALONE = /^(?:about )?\d{2,3} ?ml$/i;
+const ML_ALONE =
+  /^(?:about )?(?:\d{2,3} ?ml|\d\/\d cup|half a cup|a (?:quarter|third)(?: of a)? cup)(?: (?:of )?batter)?$/i;
 const SPREADS = /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b/i;
 
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */

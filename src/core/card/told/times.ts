@@ -115,11 +115,13 @@ const NUMBER_FIRST =
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
 const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
+/** A turn, and nothing of when. */
+const TURNED_NOW = /^(?:then |and )?(?:turn|flip|over)(?: (?:it|them))?(?: over)?$/i;
 /** Each side by its place. */
 const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b/i;
 const TAKES = /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|(?:don[’']?t|do not) (?:peek|open)|steam)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|(?:don[’']?t|do not) (?:peek|open)|steam(?:s|ing)?)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -277,7 +279,9 @@ function sidesOfClause(
   if (last && more !== null)
     return { facts: [{ ...last, value: hundredths(Number(last.value) + more) }], longer: true, isFirst: wasFirst };
   if (isNoSide(c, before)) return null;
-  const second = wasFirst ? secondSide(c, before) : null;
+  // "when the bubbles pop, flip, 1 minute": the first side went by its look
+  const turned = before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text);
+  const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
   const side = oneSide(c, then);
   return side && { facts: [side.fact], longer: false, isFirst: wasFirst || side.isFirst };

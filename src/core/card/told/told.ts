@@ -65,10 +65,12 @@ const FAT_IDS: readonly (readonly [RegExp, string])[] = [
   [/spray|oil|fat|öl|huile|aceite/i, 'oil-vegetable'],
 ];
 
-function panFatIn({ text, taken }: Clause): readonly ToldFact[] {
+function panFatIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   if (
     /\b(?:dry|ungreased|no fat|without (?:any )?fat)\b/i.test(text) &&
-    (SURFACE.test(text) || /\bno fat (?:is )?(?:needed|required|necessary)\b/i.test(text))
+    (SURFACE.test(text) ||
+      (/^(?:no fat|dry|ungreased)$/i.test(text) && SURFACE.test(sentence)) ||
+      /\bno fat (?:is )?(?:needed|required|necessary)\b/i.test(text))
   )
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
