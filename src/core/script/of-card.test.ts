@@ -139,6 +139,11 @@ test('two heats of one thing: the second is what it is changed to; of two things
   expect(act(iron, 'preheat')).toMatchObject({ heatC: [200, 200], thenC: null });
 });
 
+test('a dial is a note on the act that heats, with the card’s words behind it', () => {
+  const acts = actsOf('Griddle cakes\n300 g flour\n300 g milk\n2 eggs\n12 g baking powder\nCook over medium-low heat.');
+  expect(act(acts, 'preheat')).toMatchObject({ note: 'dial at medium low' });
+});
+
 test('law: of every common card each line that is read is taken once, and nothing before it is given', () => {
   for (const c of COMMON) {
     const text = `${c.name}\n${c.lines.join('\n')}`;

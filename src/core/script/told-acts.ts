@@ -29,7 +29,7 @@ const HOLD = { act: 'hold piece', of: ['holding'] };
 
 /** Whether a fact may be one of an act's numbers. */
 export const tellsActs = (f: ToldFact): boolean =>
-  f.taken === 'told' && (ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
+  f.taken === 'told' && (f.fact === 'dial' || ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
 
 /** Whether an act has another number than is told. */
 const differs = (a: ScriptAct, sets: Row['sets'], told: number): boolean =>
@@ -71,8 +71,18 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
           return { do: 'set', act: a.id, [sets]: f.value, ...(thenC !== undefined && { thenC }), words: f.words };
         });
     }),
+    ...dialsTold(facts, acts),
     ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),
   ];
+}
+
+/** "Medium low" is no number: a note on the act that heats the surface. */
+function dialsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): readonly ActEdit[] {
+  const dial = facts.find((f) => f.fact === 'dial' && f.taken === 'told');
+  if (!dial) return [];
+  return acts
+    .filter((a) => a.verb === 'preheat' && a.of !== 'oven' && a.note === null)
+    .map((a): ActEdit => ({ do: 'note', act: a.id, note: `dial at ${dial.value}`, words: dial.words }));
 }
 
 /** How a second heat is told. */
