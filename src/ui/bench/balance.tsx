@@ -14,9 +14,9 @@ import { Switch } from '../kit/switch';
 import { AllergensView } from '../shared/allergens';
 import { AnsweredFindings, FindingView } from '../shared/findings-view';
 import { Rails, type RailTools } from '../shared/rails';
-import { MeantView, useMeant } from './meant-view';
 import { PourView } from './pour-view';
 import type { BenchAction } from './state';
+import { useMeant } from './use-meant';
 
 interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
   readonly bench: Bench;
@@ -39,6 +39,7 @@ interface Props extends Pick<RailTools, 'onWish' | 'onNudge' | 'onTake'> {
 /** What opens in place is fetched when it is opened. */
 const BenchCost = dynamic(() => import('../shared/cost-view').then((m) => m.BenchCost), { loading: Opening });
 const TowardsView = dynamic(() => import('./towards-view').then((m) => m.TowardsView), { loading: Opening });
+const MeantView = dynamic(() => import('./meant-view').then((m) => m.MeantView), { ssr: false });
 const MakingView = dynamic(() => import('./making-view').then((m) => m.MakingView), { loading: Opening });
 const LiftView = dynamic(() => import('./lift-view').then((m) => m.LiftView), { loading: Opening });
 const StructureView = dynamic(() => import('./structure-view').then((m) => m.StructureView), { loading: Opening });
@@ -79,7 +80,7 @@ export function Balance(props: Props) {
     <section aria-label="Balance" id="balance" className="flex scroll-mt-14 flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
       <div aria-live="polite" className="grid gap-2.5">
-        {proposed ? null : (
+        {proposed || (meant.settled === null && meant.slips.length === 0) ? null : (
           <MeantView
             meant={meant}
             onMeant={(read) => send({ do: 'put', formula: read })}

@@ -1,5 +1,6 @@
 'use client';
 import { Redo2, Undo2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { type Formula, kindIdOf, MOST_NAME_CHARS, schoolIdOf, withEndKind } from '@/core/formula/formula';
 import { KINDS, type KindId, kindById, schoolOf } from '@/core/formula/kinds';
@@ -10,10 +11,13 @@ import { Form } from '../kit/form';
 import { Link } from '../kit/link';
 import { toast } from '../kit/toast';
 import { Way, type WayStep } from '../kit/way';
-import { type FormulaActs, FormulaMenu } from '../shared/formula-menu';
+import type { FormulaActs } from '../shared/formula-menu';
 import type { BenchAction, BenchState } from './state';
 import type { Saving } from './use-saving';
 import { WaysPopover } from './ways';
+
+// a formula that is not saved yet has none
+const FormulaMenu = dynamic(() => import('../shared/formula-menu').then((m) => m.FormulaMenu));
 
 interface Props {
   readonly state: BenchState;

@@ -19,13 +19,11 @@ import { Balance } from './balance';
 import { BenchHead } from './bench-head';
 import { BenchNotices } from './bench-notices';
 import { BenchPaper, usePrinting } from './bench-paper';
-import { EndsBar } from './ends-bar';
 import type { CardActs } from './import-list';
 import type { LineAsking } from './line-dialogs';
 import type { LineTools } from './line-tools';
 import type { Answered } from './measure-dialogs';
 import { PasteCard } from './paste-card';
-import { ProposalBar } from './proposal-bar';
 import { benchReducer } from './reducer';
 import { Sheet } from './sheet';
 import { type BenchAction, startBench } from './state';
@@ -34,6 +32,8 @@ import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-s
 
 // a dialog is fetched when it is asked for
 const LineDialogs = dynamic(() => import('./line-dialogs').then((m) => m.LineDialogs), { ssr: false });
+const EndsBar = dynamic(() => import('./ends-bar').then((m) => m.EndsBar));
+const ProposalBar = dynamic(() => import('./proposal-bar').then((m) => m.ProposalBar));
 const StartForm = dynamic(() => import('./start-form').then((m) => m.StartForm));
 
 interface Props extends Opened {
@@ -246,7 +246,7 @@ function Bench({
           archived={archived}
         />
         {formula.entries.length > 0 ? <ToBalance says={speaks[0]?.message ?? null} /> : null}
-        <EndsBar formula={formula} end={end} send={send} />
+        {formula.ends ? <EndsBar formula={formula} end={end} send={send} /> : null}
         <BenchNotices saving={saving} newest={opened.newest} />
 
         {beginning !== null && formula.entries.length === 0 ? (
@@ -270,13 +270,15 @@ function Bench({
           </div>
         ) : (
           <div className="mt-2 grid gap-x-8 lg:grid-cols-2 lg:grid-rows-[auto_1fr]">
-            <ProposalBar
-              proposals={proposing.proposals}
-              at={proposing.at}
-              onAt={proposing.setAt}
-              onTake={proposing.take}
-              onRefuse={proposing.refuse}
-            />
+            {proposal ? (
+              <ProposalBar
+                proposals={proposing.proposals}
+                at={proposing.at}
+                onAt={proposing.setAt}
+                onTake={proposing.take}
+                onRefuse={proposing.refuse}
+              />
+            ) : null}
             <div className="min-w-0 lg:col-start-1 lg:row-start-2">
               {beginning === 'card' ? (
                 <PasteCard

@@ -1,5 +1,6 @@
 'use client';
 import { GripVertical, Lock, LockOpen } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { type KeyboardEvent, memo, useRef, useState } from 'react';
 import type { BenchLine } from '@/core/bench/sight';
 import { DRESSING_NAMES, type Formula, MOMENT_NAMES, whitesSaid } from '@/core/formula/formula';
@@ -15,7 +16,9 @@ import { DragHandle, DragLine } from './drag-lines';
 import { LineMenu } from './line-menu';
 import type { LineTools } from './line-tools';
 import { NumberCell } from './number-cell';
-import { WordsStrip } from './words-strip';
+
+// fetched when a line is stepped into
+const WordsStrip = dynamic(() => import('./words-strip').then((m) => m.WordsStrip), { ssr: false });
 
 interface Props {
   readonly line: BenchLine;

@@ -1,5 +1,6 @@
 'use client';
 import { useDroppable } from '@dnd-kit/core';
+import dynamic from 'next/dynamic';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import type { BenchLine, BenchSight } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
@@ -20,12 +21,14 @@ import { TextField } from '../kit/field';
 import { Switch } from '../kit/switch';
 import { useScaleless, useUnits } from '../kit/units';
 import { AddLine } from './add-line';
-import { CardSays } from './card-says';
 import type { SheetDiff } from './diff';
 import { DragLines } from './drag-lines';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
 import type { BenchAction } from './state';
+
+// fetched where a card says something
+const CardSays = dynamic(() => import('./card-says').then((m) => m.CardSays));
 
 interface Props {
   readonly formula: Formula;
@@ -196,7 +199,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       </DragLines>
       <Proposed many={formula.entries.filter((e) => e.proposed && !e.off).length} onKeep={() => send({ do: 'told' })} />
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
-      <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} />
+      {sight.card ? <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} /> : null}
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">

@@ -1,7 +1,6 @@
 'use client';
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse-formula';
-import { amountsWeighed } from '@/core/balance/as-weighed';
 import { type Bench, type Proposal, workedOn } from '@/core/balance/bench';
 import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
@@ -158,8 +157,10 @@ export function useWeighed(
   useEffect(() => {
     const { bench: b, weighed: w } = at.current;
     if (!w) return;
-    const proposal = amountsWeighed(b, w.lines, w.batch, b.house.units);
-    if (proposal) propose([proposal]);
-    else toast('All of it went in as the formula has it.');
+    void import('@/core/balance/as-weighed').then(({ amountsWeighed }) => {
+      const proposal = amountsWeighed(b, w.lines, w.batch, b.house.units);
+      if (proposal) propose([proposal]);
+      else toast('All of it went in as the formula has it.');
+    });
   }, [propose]);
 }

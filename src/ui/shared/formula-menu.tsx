@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
@@ -7,7 +8,9 @@ import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { MoreMenu } from '../kit/menu';
 import { toast, toastUndo } from '../kit/toast';
-import { ExportDialog } from './export-dialog';
+
+// fetched when it is asked for
+const ExportDialog = dynamic(() => import('./export-dialog').then((m) => m.ExportDialog), { ssr: false });
 
 /** What the server does with a whole formula. */
 export interface FormulaActs {
@@ -36,7 +39,8 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
   const router = useRouter();
   const asking = useAsking();
   const [deleting, setDeleting] = useState(false);
-  const [exporting, setExporting] = useState(false);
+  // null: nobody has asked for it yet, and it is not fetched
+  const [exporting, setExporting] = useState<boolean | null>(null);
   const put = async (
     to: { readonly archived?: boolean; readonly deleted?: boolean },
     said: string,
@@ -77,7 +81,9 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
           { name: 'Delete …', act: () => setDeleting(true) },
         ]}
       />
-      <ExportDialog id={id} name={name} number={number} open={exporting} onOpen={setExporting} />
+      {exporting === null ? null : (
+        <ExportDialog id={id} name={name} number={number} open={exporting} onOpen={setExporting} />
+      )}
       <Dialog open={deleting} onOpen={setDeleting} title={`Delete ${name}?`}>
         <p className="mb-3">
           All its versions go. What was made of it stays in the log. To have it out of the way, archive it.
