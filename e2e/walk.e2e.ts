@@ -61,7 +61,12 @@ const faults = (page: Page) =>
       .filter(seen)
       .map((e) => (e.textContent ?? '').trim())
       .filter((t) => /^[a-zà-ÿ].*\.$/.test(t));
-    return { small, low, wide: document.documentElement.scrollWidth - window.innerWidth };
+    // what a program writes and no cook reads
+    const raw = [...document.querySelectorAll('main *')]
+      .flatMap((e) => [...e.childNodes])
+      .flatMap((n) => (n.nodeType === Node.TEXT_NODE ? [n.textContent ?? ''] : []))
+      .filter((t) => /\bundefined\b|\bNaN\b|\[object |\? \($|\) : null|=>/.test(t));
+    return { small, low, raw, wide: document.documentElement.scrollWidth - window.innerWidth };
   });
 
 /**
@@ -177,8 +182,9 @@ async function look(page: Page, path: string): Promise<void> {
   await expect(page.getByText('Looking at the clock')).toHaveCount(0);
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 800 });
-    const { small, low, wide } = await faults(page);
-    expect({ path, width, small, low, wide: Math.max(0, wide) }).toEqual({ path, width, small: [], low: [], wide: 0 });
+    const { small, low, raw, wide } = await faults(page);
+    const found = { path, width, small, low, raw, wide: Math.max(0, wide) };
+    expect(found).toEqual({ path, width, small: [], low: [], raw: [], wide: 0 });
   }
   await page.setViewportSize({ width: 390, height: 800 });
   await axe(page);

@@ -225,20 +225,20 @@ function PowdersPart({ form, set, at: { worked } }: Part) {
           onSwitch={(on) => set({ powders: { ...powders, [k]: on }, bagged: null })}
         />
       ))}
-      powders.milk ? (
-      <Choice
-        label="Which milk powder"
-        value={powders.milkAs ?? 'as'}
-        onChange={(v) => {
-          const { milkAs: _, ...rest } = powders;
-          set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
-        }}
-        options={[
-          { value: 'as' as const, label: 'as the milk is' },
-          ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` })),
-        ]}
-      />
-      ) : null
+      {powders.milk ? (
+        <Choice
+          label="Which milk powder"
+          value={powders.milkAs ?? 'as'}
+          onChange={(v) => {
+            const { milkAs: _, ...rest } = powders;
+            set({ powders: v === 'as' ? rest : { ...rest, milkAs: v }, bagged: null });
+          }}
+          options={[
+            { value: 'as' as const, label: 'as the milk is' },
+            ...MILK_POWDERS.map((v) => ({ value: v, label: `${v} milk powder` })),
+          ]}
+        />
+      ) : null}
     </fieldset>
   );
 }
