@@ -29,7 +29,11 @@ export function TableHead({
               <span className="sr-only">{c.hidden}</span>
             </th>
           ) : (
-            <th key={c.right} scope="col" className="py-1 pr-3 text-right font-semibold last:pr-0">
+            <th
+              key={c.right}
+              scope="col"
+              className={`py-1 text-right font-semibold ${light ? 'pl-3' : 'pr-3 last:pr-0'}`}
+            >
               {c.right}
             </th>
           );
