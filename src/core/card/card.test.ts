@@ -374,3 +374,21 @@ test('pictures and boxes before a row are no part of it, and strokes part three 
   const one = readCard('250 g flour\n1 cup buttermilk / 1 cup milk', FRESH_CONVENTIONS);
   expect(one.ok && one.value.lines[1]?.status).toBe('unclear');
 });
+
+test('in talk what is fried in is the pan’s, what is cooked in milk keeps its milk, and a bit of salt stays in the list', () => {
+  const of = (text: string) => read(text).lines.map((l) => [l.ingredient?.id, l.use]);
+  const MINE = 'Mine: a cup of flour, a cup of milk, an egg.';
+  expect(of(`${MINE} Whisk it and fry with a knob of butter, and serve with a drop of honey.`)).toEqual([
+    ['flour-all-purpose', 'batter'],
+    ['milk-whole', 'batter'],
+    ['egg-large', 'batter'],
+    ['butter-unsalted', 'pan'],
+    ['honey', 'topping'],
+  ]);
+  expect(
+    of('You need 3 eggs and 30 g butter. First cook 100 g semolina in 500 ml milk and let it cool.'),
+  ).toContainEqual(['milk-whole', 'batter']);
+  expect(
+    of('To cook for six I take 200 g flour, 300 ml milk, 2 eggs and a bit of salt. Whisk it well.'),
+  ).toContainEqual(['salt-table', 'batter']);
+});

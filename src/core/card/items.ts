@@ -162,8 +162,9 @@ function itemAt(
 const A_BIT =
   /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
+const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
-  [/\b(?:fry|fried|cook|brown)\b[^,;.]{0,12}\b(?:with|in)\s+$/i, 'for the pan'],
+  [/\b(?:fry|fried|cook|brown)\b[^,;.]{0,12}\b(?:with|in)\s+$/i, FOR_THE_PAN],
   [/\bserved?\b[^,;.]{0,12}\bwith\s+$/i, 'to serve'],
 ];
 /** What is done at the heat, or at the table. */
@@ -180,11 +181,11 @@ function saidBefore(before: string, amount: string, read: (text: string) => Line
   return line && line.ingredient !== null && line.status === 'read' ? line : null;
 }
 
-/** "And a bit of salt": known, and nobody says how much. */
-function bitsIn(sentence: string, read: (text: string) => Line): readonly Line[] {
+/** "And a bit of salt": known, and nobody says how much. @param measured where the last that is measured ends */
+function bitsIn(sentence: string, measured: number, read: (text: string) => Line): readonly Line[] {
   const lines = [...sentence.matchAll(A_BIT)]
     // "fry with a knob of butter", "serve with a drop of honey": not put in
-    .filter((m) => !AT_THE_PAN.test(sentence.slice(0, m.index + 8)))
+    .filter((m) => !AT_THE_PAN.test(sentence.slice(Math.min(measured, m.index), m.index + 8)))
     .map((m) => read(m[1] ?? ''))
     .filter((l) => l.ingredient !== null);
   return lines.filter((l, n) => lines.findIndex((x) => x.ingredient?.id === l.ingredient?.id) === n);
@@ -217,8 +218,11 @@ export function measuredIn(
     const beside = BESIDE.find(([re]) => re.test(sentence.slice(0, m.index)))?.[1];
     if (beside !== undefined) {
       const apart = read(`${text} ${beside}`);
-      if (apart.ingredient !== null) out.push(apart);
-      continue;
+      // semolina cooked in milk keeps its milk
+      if (apart.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) {
+        out.push(apart);
+        continue;
+      }
     }
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
@@ -226,5 +230,5 @@ export function measuredIn(
     else if (line !== null) out.push(read(`${text}${each}`));
   }
   const named = (l: Line): boolean => out.some((x) => x.ingredient?.id === l.ingredient?.id);
-  return [...out, ...bitsIn(sentence, read).filter((l) => !named(l))];
+  return [...out, ...bitsIn(sentence, from, read).filter((l) => !named(l))];
 }

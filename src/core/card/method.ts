@@ -39,8 +39,6 @@ function piecesSaid(row: string): YieldClaim | null {
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
-    const said = piecesSaid(row);
-    if (said) return said;
     const each = EACH_FOR.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
@@ -60,7 +58,12 @@ export function yieldClaim(notes: string): YieldClaim | null {
       );
     if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
   }
-  return null;
+  return (
+    notes
+      .split('\n')
+      .map(piecesSaid)
+      .find((said) => said !== null) ?? null
+  );
 }
 
 /** "Serves 4", "two each for two people": for how many it is meant. */

@@ -62,7 +62,7 @@ const POURS =
 const POURS_LAST =
   /(?:,|\band|\bthen)\s+(?:(?:and|then|i|we|you)\s+)*(?:pour|ladle|scoop|spoon|drop|portion)\b[^.;]*\b(?:each|apiece|per (?:cake|piece|pancake|waffle|crepe)|a piece)\b/i;
 /** What is done with a batter that is made. */
-const AT_WORK = /\b(?:flip|turn (?:it|them|when)|griddle|skillet|swirled?|bakestone)\b|\bpan,/i;
+const AT_WORK = /\b(?:flip|turn (?:it|them|when)|swirled?)\b/i;
 /** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */

@@ -4,7 +4,7 @@
  * takes an ingredient and a kitchen (see pantry/weigh).
  */
 import Fraction from 'fraction.js';
-import { readNumber, writeNumber } from './number';
+import { PART_WORDS, readNumber, writeNumber } from './number';
 import { gramsOf, mlOf, readLadle, readUnit, readWhich, type Sizes, unitById } from './units';
 
 export type Fullness = 'scant' | 'level' | 'rounded' | 'heaping' | 'generous';
@@ -232,24 +232,12 @@ function unitAt(t: OpenTerm): UnitAt | null {
 }
 
 const HOW_MANY: Readonly<Record<string, number>> = { two: 2, three: 3 };
-const PART_SIZES: Readonly<Record<string, number>> = {
-  half: 2,
-  third: 3,
-  thirds: 3,
-  quarter: 4,
-  quarters: 4,
-  fourth: 4,
-  fourths: 4,
-  eighth: 8,
-  eighths: 8,
-};
-
 /** What stands behind a unit and adds to it: "a cup and a half", "a spoon or two", "a cup, half full", "1 cup to 2 cups". */
 function readBehindUnit(t: OpenTerm, unit: string, sign: 1 | -1): void {
   const more = PART_AFTER.exec(restOf(t));
   if (more && !t.high) {
     const many = HOW_MANY[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;
-    t.low = t.low.add(new Fraction(many, PART_SIZES[(more[2] ?? '').toLowerCase()] ?? 1));
+    t.low = t.low.add(new Fraction(many, PART_WORDS[(more[2] ?? '').toLowerCase()] ?? 1));
     t.at += more[0].length;
   }
   const two = t.high || !t.low.equals(ONE) ? null : OR_TWO.exec(restOf(t));

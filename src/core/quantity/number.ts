@@ -70,7 +70,8 @@ const WORDS: Readonly<Record<string, number>> = {
 const WORD = Object.keys(WORDS)
   .sort((a, b) => b.length - a.length)
   .join('|');
-const PARTS: Readonly<Record<string, number>> = {
+/** Into how many parts a word parts one: "thirds" is 3. */
+export const PART_WORDS: Readonly<Record<string, number>> = {
   half: 2,
   halves: 2,
   third: 3,
@@ -86,7 +87,7 @@ const PARTS: Readonly<Record<string, number>> = {
   eighth: 8,
   eighths: 8,
 };
-const PART = Object.keys(PARTS)
+const PART = Object.keys(PART_WORDS)
   .sort((a, b) => b.length - a.length)
   .join('|');
 
@@ -142,7 +143,7 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
   [
     DIGIT_AND,
     (m) => {
-      const part = new Fraction(wordValue(m[2]), PARTS[(m[3] ?? '').toLowerCase()] ?? 1);
+      const part = new Fraction(wordValue(m[2]), PART_WORDS[(m[3] ?? '').toLowerCase()] ?? 1);
       return oneOf(new Fraction(Number(m[1])).add(part), m[0].length);
     },
   ],
@@ -195,7 +196,7 @@ const wordValue = (s: string | undefined): number => {
 
 function readWords(text: string): One | null {
   const word = wordValue;
-  const part = (s: string | undefined): number => PARTS[(s ?? '').toLowerCase()] ?? 1;
+  const part = (s: string | undefined): number => PART_WORDS[(s ?? '').toLowerCase()] ?? 1;
   let m = WORD_AND.exec(text);
   if (m) return { value: new Fraction(word(m[1])).add(new Fraction(word(m[2]), part(m[3]))), length: m[0].length };
   m = DOZEN.exec(text);

@@ -59,7 +59,8 @@ export function SideForm({
 
   const submit = async (): Promise<void> => {
     // blank rows are dropped, so that an error's place is a row that is seen
-    set({ parts: rows.length > 0 ? rows : [BLANK_PART] });
+    // and only then: a press told again has the id that it had
+    if (rows.length !== typed.parts.length) set({ parts: rows.length > 0 ? rows : [BLANK_PART] });
     const { name, by, method } = typed;
     const a = await form.save(
       bad,

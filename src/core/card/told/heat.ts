@@ -19,10 +19,9 @@ function heatOf(text: string, sentence: string, at: number): string {
     [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
-  // "bake in a hot iron, then drop it to 170"
-  if (IRON.test(sentence) && !/\boven\b/i.test(sentence)) return 'surface';
   const kinds: readonly (readonly [RegExp, string])[] = [
-    [OVEN, 'oven'],
+    // "bake in a hot iron, then drop it to 170"
+    ...(IRON.test(sentence) && !/\boven\b/i.test(sentence) ? [] : [[OVEN, 'oven'] as const]),
     [SURFACE, 'surface'],
     [LIQUID, 'milk'],
   ];

@@ -218,15 +218,20 @@ const NUMBERED_SIDE =
 /** "Second 2", "the second one", behind the first side in the same sentence. */
 const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
 
+/** What may follow a number of minutes without its unit: "half as long" and "2 eggs" are none. */
+const NO_NOUN = /^\s*$|^\s+(?:with|at|in|on|until|till|or so|more|longer|covered|uncovered)\b/i;
+function minutesIn(text: string): number | null {
+  const bare = middle(text);
+  return timesIn(text)[0]?.min ?? (bare && NO_NOUN.test(text.slice(bare.length)) ? bare.value : null);
+}
+
 function numberedSide(c: Clause, before: Clause | undefined): ToldFact | null {
   const follows = before?.sentence === c.sentence && /\bfirst side\b|\bside (?:one|1|a)\b/i.test(before.text);
   const m = NUMBERED_SIDE.exec(c.text) ?? (follows ? SECOND.exec(c.text) : null);
   if (!m) return null;
   const rest = c.text.slice(m[0].length);
-  const bare = middle(rest);
-  // "half as long" is no number of minutes
-  const min = timesIn(rest)[0]?.min ?? (bare && rest.slice(bare.length).trim() === '' ? bare.value : undefined);
-  if (min === undefined || min > MOST_A_SIDE) return null;
+  const min = minutesIn(rest);
+  if (min === null || min > MOST_A_SIDE) return null;
   return minutes(/^(?:one|1|a|first)$/i.test(m[2] ?? m[1] ?? '') ? 'firstSide' : 'secondSide', min, c);
 }
 
@@ -240,8 +245,7 @@ function sidesAtOnce(c: Clause, before: Clause | undefined): readonly ToldFact[]
 function moreOf(c: Clause): number | null {
   const m = /\b(?:another|a further)\s+(?=\S)/i.exec(c.text);
   if (!m) return null;
-  const rest = c.text.slice(m.index + m[0].length);
-  const min = timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null;
+  const min = minutesIn(c.text.slice(m.index + m[0].length));
   return min !== null && min <= MOST_BAKE_MORE ? min : null;
 }
 
