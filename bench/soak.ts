@@ -5,8 +5,10 @@
  */
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
-import { closePool, query } from '../src/server/db/pool';
+import { closePool } from '../src/server/db/pool';
+import { rowsFrom } from '../src/server/db/rows';
 import { loadHouse } from '../src/server/queries/house';
 import { stockNoted } from '../src/server/queries/pantry';
 import { actionsOf, Later } from './over-http';
@@ -173,7 +175,7 @@ async function main(): Promise<void> {
     if (new Set(told).size !== kept.length) doubled.push(`${what}: ${kept.length} kept, ${told.length} told`);
   };
   const column = async (sql: string, values: readonly unknown[]): Promise<string[]> =>
-    (await query<{ v: string }>(sql, values)).map((r) => r.v);
+    (await rowsFrom(z.object({ v: z.string() }), sql, values)).map((r) => r.v);
   compare(
     'version',
     notes,

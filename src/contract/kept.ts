@@ -1,6 +1,6 @@
 /** What is kept after the heat, and what leaves of it. */
 import { z } from 'zod';
-import { COOKED, KEPT_STATES } from '@/core/batch/kept';
+import { COOKED, KEPT_HOWS, KEPT_STATES } from '@/core/batch/kept';
 import { amount, count, day, note, requestId } from './fields';
 
 const MOST_PIECES = 10_000;
@@ -29,7 +29,7 @@ export const keepLotSchema = z
 export const keptGoneSchema = z.object({
   lotId: z.uuid(),
   pieces: amount('Pieces', MOST_PIECES).int('Pieces come whole.'),
-  how: z.enum(['served', 'thrown']),
+  how: z.enum(KEPT_HOWS),
   who,
   requestId,
 });

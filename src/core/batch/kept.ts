@@ -24,8 +24,9 @@ export const COOKED_WORDS: Readonly<Record<Cooked, string>> = {
   raw: 'not baked',
 };
 
-export const HOW_WORDS = { served: 'served', thrown: 'thrown away' } as const;
-export type KeptHow = keyof typeof HOW_WORDS;
+export const KEPT_HOWS = ['served', 'thrown'] as const;
+export type KeptHow = (typeof KEPT_HOWS)[number];
+export const HOW_WORDS: Readonly<Record<KeptHow, string>> = { served: 'served', thrown: 'thrown away' };
 
 export interface KeptLot {
   readonly id: string;

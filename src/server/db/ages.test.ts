@@ -1,5 +1,7 @@
 /** Records of every age of the app: rows as they were written then, brought up to date, and read as they were meant. */
+
 import { randomUUID } from 'node:crypto';
+
 import { batchById, log, underWay } from '../queries/batches';
 import { eventLogOf, keepItems } from '../queries/event-log';
 import { formulaShelf } from '../queries/formulas';
@@ -11,6 +13,7 @@ import { versionById } from '../queries/versions';
 import { migrate } from './migrate';
 import { ownDatabase } from './own-database';
 import { closePool, query } from './pool';
+import { idRow, rowsFrom } from './rows';
 
 afterEach(closePool);
 
@@ -167,7 +170,7 @@ test('0.4.0 and 0.5.0: kits, sauces, a premix with a lot, taps by number', async
     storage: '',
   };
   const mix = (
-    await query<{ id: string }>('insert into premixes (version_id, name, settings) values ($1, $2, $3) returning id', [
+    await rowsFrom(idRow, 'insert into premixes (version_id, name, settings) values ($1, $2, $3) returning id', [
       f.versionId,
       'Old mix',
       JSON.stringify(settings),

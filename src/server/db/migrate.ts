@@ -2,11 +2,14 @@
  * Migrations: the files of database/migrations in the order of their names, each in a transaction of its own, each
  * once.
  */
+
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Client } from 'pg';
+import { z } from 'zod';
 import { unhurried } from './pool';
+import { rowsFrom } from './rows';
 
 const FOLDER = join(process.cwd(), 'database/migrations');
 /** Any number, as long as it is always the same: two servers starting at once wait for each other. */
@@ -25,7 +28,11 @@ const TABLE =
 
 const appliedTo = async (client: Pick<Client, 'query'>): Promise<ReadonlySet<string>> => {
   await client.query(TABLE);
-  return new Set((await client.query<{ name: string }>('select name from schema_migrations')).rows.map((r) => r.name));
+  return new Set(
+    (await rowsFrom(z.object({ name: z.string() }), 'select name from schema_migrations', [], client)).map(
+      (r) => r.name,
+    ),
+  );
 };
 
 /** What was applied to a database that this Even Crumb does not know: only a newer one can have done it. */
@@ -63,12 +70,15 @@ export async function migrate(upTo = '9999'): Promise<readonly string[]> {
       await client.query('begin');
       try {
         await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
-        const had = await client.query<{ sha256: string }>('select sha256 from schema_migrations where name = $1', [
-          name,
-        ]);
-        if (had.rows[0] && had.rows[0].sha256 !== sha)
+        const had = await rowsFrom(
+          z.object({ sha256: z.string() }),
+          'select sha256 from schema_migrations where name = $1',
+          [name],
+          client,
+        );
+        if (had[0] && had[0].sha256 !== sha)
           throw new Error(`${name} was changed after it had been applied: add a new migration instead.`);
-        if (!had.rows[0]) {
+        if (!had[0]) {
           await client.query(sql);
           await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [name, sha]);
           applied.push(name);

@@ -2,7 +2,7 @@
  * The way to PostgreSQL: one pool, and transactions that are visible where they begin. A database that is frozen is
  * found as soon as one that is gone: the client's own clock runs, not only the server's.
  */
-import { Client, type ClientBase, Pool, type PoolClient, type QueryResultRow } from 'pg';
+import { Client, type ClientBase, Pool, type PoolClient } from 'pg';
 import type { TroubleKind } from '@/contract/trouble';
 import { logLine } from '../log';
 import { RecordsTrouble, toldApart, troubleIn } from './trouble';
@@ -35,9 +35,9 @@ function pool(): Pool {
   return globalThis.evenCrumbPool;
 }
 
-/** One query. */
-export const query = <R extends QueryResultRow>(sql: string, values: readonly unknown[] = []): Promise<R[]> =>
-  toldApart(async () => (await pool().query<R>(sql, [...values])).rows);
+/** One query. Its rows are whatever comes: `rowsFrom` checks them where something in them is read. */
+export const query = (sql: string, values: readonly unknown[] = []): Promise<Record<string, unknown>[]> =>
+  toldApart(async () => (await pool().query<Record<string, unknown>>(sql, [...values])).rows);
 
 /** Two that lock the same rows in another order: one of them is undone by PostgreSQL, and simply goes again. */
 const UNDONE_BY_OTHERS = new Set(['40P01', '40001']);

@@ -13,24 +13,34 @@ import {
   swappedSchema,
   unswappedSchema,
 } from '@/contract/stored';
-import type { Batch, BatchMaking, LogRow, Outcome, StandIn, Verdict } from '@/core/batch/batch';
+import {
+  type Batch,
+  type BatchMaking,
+  type LogRow,
+  type Outcome,
+  type StandIn,
+  VERDICTS,
+  type Verdict,
+} from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
-import type { Exactness } from '@/core/batch/exactness';
+import { EXACTNESSES, type Exactness } from '@/core/batch/exactness';
 import type { Known } from '@/core/batch/known';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
 import { type ActEdit, waysIn } from '@/core/formula/act-edits';
-import type { EndId } from '@/core/formula/formula';
-import type { KindId } from '@/core/formula/kinds';
+import { END_IDS, type EndId } from '@/core/formula/formula';
+import { KIND_IDS, type KindId } from '@/core/formula/kinds';
 import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { transaction } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { ENTRIES, readEntries } from './event-entries';
 import { type Cursor, cursorOf, type Page, pageOf } from './paging';
 import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
+import { deductionRow } from './stock';
 
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
@@ -45,21 +55,97 @@ const SELECT_BATCH = `
          array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked
     from batches b join formula_versions v on v.id = b.version_id`;
 
-type Json =
-  | 'known'
-  | 'making'
-  | 'driver'
-  | 'split'
-  | 'sheet'
-  | 'ways'
-  | 'swapped'
-  | 'unswapped'
-  | 'standIns'
-  | 'timeline'
-  | 'scales'
-  | 'entries'
-  | 'unreadable';
-type Row = Omit<Batch, Json> & { readonly [K in Exclude<Json, 'unreadable'>]: unknown } & Record<string, unknown>;
+const batchRow = z.object({
+  id: z.string(),
+  formulaId: z.string(),
+  versionId: z.string(),
+  versionNumber: z.number(),
+  name: z.string(),
+  ending: z.string().nullable(),
+  endId: z.enum(END_IDS).nullable(),
+  kind: z.enum(KIND_IDS),
+  school: z.string(),
+  exactness: z.enum(EXACTNESSES),
+  massG: z.number(),
+  piecesPlanned: z.number().nullable(),
+  portionMl: z.number().nullable(),
+  portionSaid: z.string().nullable(),
+  startedAt: z.date(),
+  finishedAt: z.date().nullable(),
+  lastOffAt: z.number().nullable(),
+  pieces: z.number().nullable(),
+  waste: z.number().nullable(),
+  firstSideS: z.number().nullable(),
+  secondSideS: z.number().nullable(),
+  heightMm: z.number().nullable(),
+  acrossMm: z.number().nullable(),
+  verdict: z.enum(VERDICTS).nullable(),
+  marks: z.array(z.string()),
+  note: z.string(),
+  change: z.string(),
+  outcomeRevision: z.number(),
+  timelineRevision: z.number(),
+  eggs: z.number().nullable(),
+  headcount: z.string().nullable(),
+  sheetState: z.number(),
+  sheetAt: z.date().nullable(),
+  putAway: z.boolean(),
+  deductions: z.array(deductionRow),
+  weights: z.record(z.string(), z.number()),
+  ticked: z.array(z.string()),
+  // read field by field: what can't be is told, and the rest stays
+  driver: z.unknown(),
+  split: z.unknown(),
+  sheet: z.unknown(),
+  ways: z.unknown(),
+  swapped: z.unknown(),
+  unswapped: z.unknown(),
+  standIns: z.unknown(),
+  timeline: z.unknown(),
+  scales: z.unknown(),
+  known: z.unknown(),
+  making: z.unknown(),
+  entries: z.unknown(),
+});
+/** A batch as the log lists it; `micros`: when it was begun, for the page's cursor. */
+const logRow = batchRow
+  .pick({
+    id: true,
+    formulaId: true,
+    name: true,
+    versionNumber: true,
+    startedAt: true,
+    finishedAt: true,
+    pieces: true,
+    piecesPlanned: true,
+    timeline: true,
+    lastOffAt: true,
+    firstSideS: true,
+    secondSideS: true,
+    verdict: true,
+    marks: true,
+    note: true,
+    waste: true,
+    change: true,
+    putAway: true,
+    exactness: true,
+  })
+  .extend({ micros: z.string() });
+const outcomeRow = batchRow
+  .pick({
+    pieces: true,
+    firstSideS: true,
+    secondSideS: true,
+    verdict: true,
+    marks: true,
+    note: true,
+    scales: true,
+    waste: true,
+    heightMm: true,
+    acrossMm: true,
+    change: true,
+  })
+  .extend({ revision: z.number() });
 
 const DRIVER: JsonColumn<Driver> = {
   at: 'batches.driver',
@@ -125,7 +211,7 @@ const SCALED: JsonColumn<Batch['scales']> = {
   fresh: {},
 };
 
-function toBatch(r: Row): Batch {
+function toBatch(r: z.output<typeof batchRow>): Batch {
   const unreadable: Unreadable[] = [];
   const read = <T>(column: JsonColumn<T>, raw: unknown): T => {
     const s = readStored({ ...column, called: `${r.name}: ${column.called}` }, raw, r.id);
@@ -152,14 +238,15 @@ function toBatch(r: Row): Batch {
 }
 
 const batchesFrom = async (sql: string, values: readonly unknown[] = []): Promise<Batch[]> =>
-  (await query<Row>(sql, values)).map(toBatch);
+  (await rowsFrom(batchRow, sql, values)).map(toBatch);
 
 /** Batches that are looked at for how long a piece takes: the newest. */
 const TIMED_OVER = 100;
 
 /** Seconds a piece of a formula lies on the heat, both sides, as its batches were timed; null where none was. */
 export async function timedHere(formulaId: string): Promise<number | null> {
-  const rows = await query<{ s: number | null }>(
+  const rows = await rowsFrom(
+    z.object({ s: z.number().nullable() }),
     `select avg(b.first_side_s + b.second_side_s)::float8 as s
        from (select * from batches where formula_id = $1 order by started_at desc limit ${TIMED_OVER}) b
       where b.kind is null and b.first_side_s is not null and b.second_side_s is not null`,
@@ -183,15 +270,14 @@ export async function batchById(id: string): Promise<Batch | null> {
 }
 
 /** The other batches of one headcount. */
-export const besideOf = (
-  b: Pick<Batch, 'id' | 'headcount'>,
-): Promise<{ id: string; name: string; pieces: number | null }[]> =>
+export const besideOf = async (b: Pick<Batch, 'id' | 'headcount'>) =>
   b.headcount
-    ? query(
+    ? rowsFrom(
+        batchRow.pick({ id: true, name: true, pieces: true }),
         'select id, name, pieces_planned as pieces from batches where headcount = $1 and id <> $2 order by started_at, id',
         [b.headcount, b.id],
       )
-    : Promise.resolve([]);
+    : [];
 
 interface LogFilter {
   /** Words of its name, note, marks or change. */
@@ -222,9 +308,8 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
     ...(f.best ? ['(select g.best_batch_id from formulas g where g.id = b.formula_id) = b.id'] : []),
     ...(f.after ? [`(b.started_at, b.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
   ];
-  const rows = await query<
-    Omit<LogRow, 'timeline'> & { readonly timeline: unknown; readonly micros: string } & Record<string, unknown>
-  >(
+  const rows = await rowsFrom(
+    logRow,
     `select b.id, b.formula_id as "formulaId", b.name, v.number as "versionNumber", b.started_at as "startedAt", b.finished_at as "finishedAt",
             b.pieces, b.pieces_planned as "piecesPlanned", b.timeline, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS",
             b.verdict, b.marks, b.note, b.waste, b.change, b.put_away as "putAway", b.exactness, (extract(epoch from b.started_at) * 1000000)::bigint::text as micros,
@@ -273,7 +358,8 @@ export async function insertBatch(
   client: PoolClient,
   b: NewBatch,
 ): Promise<{ readonly id: string; readonly again: boolean }> {
-  const made = await client.query<{ id: string }>(
+  const made = await rowsFrom(
+    idRow,
     `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, tries)
      values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
@@ -298,12 +384,13 @@ export async function insertBatch(
       b.known ? JSON.stringify(b.known) : null,
       b.making ? JSON.stringify(b.making) : null,
     ],
+    client,
   );
-  const id = made.rows[0]?.id;
+  const id = made[0]?.id;
   if (id) return { id, again: false };
-  const had = await client.query<{ id: string }>('select id from batches where request_id = $1', [b.requestId]);
-  if (!had.rows[0]) throw new Error('insert returned no row');
-  return { id: had.rows[0].id, again: true };
+  const had = await rowsFrom(idRow, 'select id from batches where request_id = $1', [b.requestId], client);
+  if (!had[0]) throw new Error('insert returned no row');
+  return { id: had[0].id, again: true };
 }
 
 /** When a batch is served, and what of its time line was decided by hand. */
@@ -314,11 +401,13 @@ export const setServing = (
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     const row = (
-      await client.query<{ timeline: unknown; revision: number }>(
+      await rowsFrom(
+        z.object({ timeline: z.unknown(), revision: z.number() }),
         'select timeline, timeline_revision as revision from batches where id = $1 and finished_at is null for update',
         [batchId],
+        client,
       )
-    ).rows[0];
+    )[0];
     if (!row) return refuse('That batch is finished, or not in this kitchen any more: its time line stays.');
     const now = readStored(TIMELINE, row.timeline, batchId);
     if (now.unreadable.length > 0) await keepRaw(client, `batches.timeline ${batchId}`, row.timeline);
@@ -356,12 +445,14 @@ export const writeOutcome = (
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     const row = (
-      await client.query<Omit<WholeOutcome, 'scales'> & { readonly scales: unknown; readonly revision: number }>(
+      await rowsFrom(
+        outcomeRow,
         `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, height_mm as "heightMm", across_mm as "acrossMm", change, outcome_revision as revision
            from batches where id = $1 for update`,
         [batchId],
+        client,
       )
-    ).rows[0];
+    )[0];
     if (!row) return refuse(GONE);
     const scales = readStored(SCALED, row.scales, batchId);
     if (scales.unreadable.length > 0) await keepRaw(client, `batches.scales ${batchId}`, row.scales);

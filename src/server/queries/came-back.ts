@@ -1,10 +1,13 @@
 /** What makings of a formula taught, and what became of it. */
 
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { outcomeSchema } from '@/contract/batch';
-import type { ChangeState, Making } from '@/core/judge/came-back';
+import { VERDICTS } from '@/core/batch/batch';
+import { CHANGE_STATES, type ChangeState, type Making } from '@/core/judge/came-back';
 import { readStored } from '../db/json';
-import { query } from '../db/pool';
+
+import { rowsFrom } from '../db/rows';
 import { GONE } from './revised';
 
 const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste, b.scales, b.height_mm as "heightMm", b.across_mm as "acrossMm",
@@ -18,8 +21,28 @@ const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished
 
 const MAKINGS_AT_ONCE = 200;
 
+export const makingRow = z.object({
+  batchId: z.string(),
+  version: z.number(),
+  at: z.date(),
+  verdict: z.enum(VERDICTS).nullable(),
+  marks: z.array(z.string()),
+  pieces: z.number().nullable(),
+  planned: z.number().nullable(),
+  waste: z.number().nullable(),
+  firstS: z.number().nullable(),
+  secondS: z.number().nullable(),
+  scales: z.unknown(),
+  heightMm: z.number().nullable(),
+  acrossMm: z.number().nullable(),
+  driftS: z.number().nullable(),
+  change: z.string(),
+  state: z.enum(CHANGE_STATES).nullable(),
+  tries: z.string().nullable(),
+});
+
 /** What an older log has on its scales and nobody knows any more is left out here; it stays where it is. */
-const made = async (rows: Promise<(Making & Record<string, unknown>)[]>): Promise<Making[]> =>
+const made = async (rows: Promise<z.output<typeof makingRow>[]>): Promise<Making[]> =>
   (await rows).map((m) => ({
     ...m,
     scales: readStored(
@@ -32,7 +55,8 @@ const made = async (rows: Promise<(Making & Record<string, unknown>)[]>): Promis
 /** Finished makings of a formula that came to something, the newest first. */
 export const makingsOf = (formulaId: string): Promise<Making[]> =>
   made(
-    query<Making & Record<string, unknown>>(
+    rowsFrom(
+      makingRow,
       `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
       [formulaId],
     ),
@@ -41,24 +65,21 @@ export const makingsOf = (formulaId: string): Promise<Making[]> =>
 /** The same over all formulas, the last so many. */
 export const lastMakings = (most: number): Promise<Making[]> =>
   made(
-    query<Making & Record<string, unknown>>(
+    rowsFrom(
+      makingRow,
       `${SELECT_MAKING} where b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit $1`,
       [most],
     ),
   );
 
 /** What a batch tries: the change of an earlier making, and how that came out. */
-export interface Tried {
-  readonly batchId: string;
-  readonly change: string;
-  readonly verdict: Making['verdict'];
-  readonly marks: readonly string[];
-  readonly at: Date;
-}
+const triedRow = makingRow.pick({ batchId: true, change: true, verdict: true, marks: true, at: true });
+export type Tried = z.output<typeof triedRow>;
 
 export const triedBy = async (batchId: string): Promise<Tried | null> =>
   (
-    await query<Tried & Record<string, unknown>>(
+    await rowsFrom(
+      triedRow,
       `select s.id as "batchId", btrim(s.change) as change, s.verdict, s.marks, s.finished_at as at from batches b join batches s on s.id = b.tries where b.id = $1 and btrim(s.change) <> ''`,
       [batchId],
     )
@@ -69,7 +90,8 @@ export async function answerChange(
   batchId: string,
   state: ChangeState | null,
 ): Promise<ActionResult<{ readonly was: ChangeState | null }>> {
-  const rows = await query<{ was: ChangeState | null }>(
+  const rows = await rowsFrom(
+    z.object({ was: z.enum(CHANGE_STATES).nullable() }),
     `update batches b set change_state = $2, change_at = now() from (select id, change_state from batches where id = $1 for update) o
       where b.id = o.id and btrim(b.change) <> '' returning o.change_state as was`,
     [batchId, state],

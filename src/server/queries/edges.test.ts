@@ -3,6 +3,7 @@
  */
 
 import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
 import { saveFormula, saveOutcome, serveAt, setHouse } from '@/app/actions';
 import { keepStock, keepThing } from '@/app/pantry/actions';
 import { analyseFormula } from '@/core/analyse-formula';
@@ -16,6 +17,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_PREMIX } from '@/core/premix/premix';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query, reach, transaction } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { putBack } from '../usecases/change-batch';
 import { startBatch } from '../usecases/start-batch';
 import { batchById, log, underWay } from './batches';
@@ -71,8 +73,12 @@ describe('reading what is stored', () => {
     ok(await setHouse({ change: { units: { weight: 'oz' } }, base: { units: { weight: 'g' } } }));
     const gear = [...read.gear, { id: 'pan', sort: 'pan', name: 'Pan', acrossCm: 24 }];
     ok(await setHouse({ change: { gear }, base: { gear: read.gear } }));
-    const raw = (await query<{ value: { gear: unknown[] } }>("select value from kitchen where key = 'house'"))[0]
-      ?.value;
+    const raw = (
+      await rowsFrom(
+        z.object({ value: z.looseObject({ gear: z.array(z.unknown()) }) }),
+        "select value from kitchen where key = 'house'",
+      )
+    )[0]?.value;
     expect(raw).toMatchObject({
       ways: { altitudeM: 900 },
       units: { currency: 'kr', weight: 'oz' },
@@ -390,7 +396,7 @@ describe('failing well', () => {
   test('a transaction whose connection is cut ends as away, without an uncaught error, and the next one works', async () => {
     const cut = reach(() =>
       transaction(async (client) => {
-        const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid');
+        const rows = await rowsFrom(z.object({ pid: z.number() }), 'select pg_backend_pid() as pid', [], client);
         await query('select pg_terminate_backend($1)', [rows[0]?.pid]);
         // nothing is being asked when the word of it comes
         await new Promise((r) => setTimeout(r, 100));
@@ -579,7 +585,7 @@ describe('finding', () => {
       const [at = '', id = ''] = page.next.split('_');
       after = { at, id };
     }
-    const all = await query<{ id: string }>('select id from batches order by started_at desc, id desc');
+    const all = await rowsFrom(idRow, 'select id from batches order by started_at desc, id desc');
     expect(seen).toEqual(all.map((r) => r.id));
   });
 });

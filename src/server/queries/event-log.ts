@@ -1,11 +1,14 @@
 /** The event log of a batch: what screens have told of it, kept once each, in the order it arrived. */
+
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
 import type { ActEntry } from '@/core/batch/acts';
 import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { openIn } from '@/core/prep/check';
 import { readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { troubleIn } from '../db/trouble';
 import { SHEET } from './batches';
 import { ENTRIES, readEntries } from './event-entries';
@@ -83,9 +86,11 @@ async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
 
 /** Why a second look can't be given; null: every pile of the mix is weighed. */
 async function stillOpen(client: PoolClient, batchId: string, mix: number): Promise<string | null> {
-  const { rows } = await client.query<{ sheet: unknown; ticked: string[] }>(
+  const rows = await rowsFrom(
+    z.object({ sheet: z.unknown(), ticked: z.array(z.string()) }),
     'select b.sheet, array(select line_key from batch_ticks t where t.batch_id = b.id) as ticked from batches b where b.id = $1',
     [batchId],
+    client,
   );
   const row = rows[0];
   const open = row ? openIn(readStored(SHEET, row.sheet, batchId).value, row.ticked, mix) : [];
@@ -152,10 +157,12 @@ async function keepOne(o: Open, i: Item): Promise<ItemAnswer> {
  */
 export const keepItems = (batchId: string, items: readonly Item[]): Promise<readonly ItemAnswer[]> =>
   transaction(async (client) => {
-    const { rows } = await client.query<{ keys: string[] }>(
+    const rows = await rowsFrom(
+      z.object({ keys: z.array(z.string()) }),
       `select case when jsonb_typeof(sheet) = 'array' then array(select l->>'key' from jsonb_array_elements(sheet) l) else '{}' end as keys
          from batches where id = $1 for no key update`,
       [batchId],
+      client,
     );
     const keys = rows[0]?.keys;
     if (!keys)
@@ -177,7 +184,13 @@ export interface Followed extends EventLog {
 /** What there is in a batch's event log, for a screen that follows it; null: no such batch. */
 export async function eventLogOf(batchId: string): Promise<Followed | null> {
   const [rows, taps] = await Promise.all([
-    query<Omit<Followed, 'taps' | 'now' | 'entries'> & { readonly entries: unknown } & Record<string, unknown>>(
+    rowsFrom(
+      z.object({
+        stamp: z.string(),
+        ticked: z.array(z.string()),
+        weights: z.record(z.string(), z.number()),
+        entries: z.unknown(),
+      }),
       `select md5(concat(b.sheet, b.timeline, b.pieces_planned, b.finished_at)) as stamp,
               array(select line_key from batch_ticks t where t.batch_id = b.id order by line_key) as ticked,
               coalesce((select json_object_agg(w.line_key, w.grams) from batch_weights w where w.batch_id = b.id), '{}') as weights,

@@ -3,17 +3,20 @@
  * the stamp of the kitchen it was worked in. A row of another stamp, code or day is stale: whoever meets it works it
  * anew first, and the rest is worked behind.
  */
+
 import type { ClientBase } from 'pg';
+
 import { factsOf } from '@/core/facts/facts';
 import type { Formula } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
-import { query, unhurried } from '../db/pool';
+import { unhurried } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { logLine } from '../log';
 import { kitchenStamp, loadHouse } from './house';
-import { SELECT_VERSION, toVersion, type VersionRow } from './versions';
+import { SELECT_VERSION, toVersion, versionRow } from './versions';
 
 /** Stands with the allergens of a formula of which something is not known: it is never listed as without anything. */
 export const NOT_KNOWN = '?';
@@ -104,7 +107,8 @@ export async function workFacts(
     where f.newest is not null and ($1::uuid[] is null or f.id = any($1)) and ${STALE}`;
   const values = [only, ...staleBy(k)];
   for (const until = performance.now() + mostMs; performance.now() < until; ) {
-    const rows = await query<VersionRow & Record<string, unknown>>(
+    const rows = await rowsFrom(
+      versionRow,
       `with old as (select f.id, f.newest, f.used_at ${from} order by f.used_at desc, f.id limit ${AT_A_TIME})
        ${SELECT_VERSION} join old on old.id = v.formula_id and old.newest = v.number`,
       values,
@@ -112,7 +116,7 @@ export async function workFacts(
     if (rows.length > 0) await unhurried((client) => keepFacts(client, k, rows.map(toVersion)));
     if (rows.length < AT_A_TIME) return 0;
   }
-  return (await query<{ n: number }>(`select count(*)::int as n ${from}`, values))[0]?.n ?? 0;
+  return (await rowsFrom(countRow, `select count(*)::int as n ${from}`, values))[0]?.n ?? 0;
 }
 
 declare global {

@@ -1,8 +1,11 @@
 /** Queries on formulas: the shelf, saving and copying, putting away. Each row type is what the page needs of it. */
+
+import { z } from 'zod';
 import type { ActionResult } from '@/contract/action-result';
 import { refuse } from '@/contract/action-result';
+import { VERDICTS } from '@/core/batch/batch';
 import type { Formula } from '@/core/formula/formula';
-import type { KindId } from '@/core/formula/kinds';
+import { KIND_IDS, type KindId, THICKNESSES } from '@/core/formula/kinds';
 import type { Saved, ShelfRow } from '@/core/formula/version';
 import { copyName, copyStem } from '@/core/formula/version';
 import type { LastChange, LastOutcome } from '@/core/judge/came-back';
@@ -11,6 +14,8 @@ import type { Allergen } from '@/core/pantry/ingredient';
 import { SOON_DAYS } from '@/core/pantry/stock';
 import { dayAfter } from '@/core/quantity/day';
 import { query, transaction } from '../db/pool';
+import { countRow, idRow, rowsFrom } from '../db/rows';
+import { makingRow } from './came-back';
 import {
   type FactsKitchen,
   factsDay,
@@ -31,7 +36,8 @@ const NEXT_TIME = `(select case when b.change_state in ('not-now', 'done') then 
 
 /** Formulas that fill a cup the kitchen's own way by what they say themselves, whatever the house does. */
 export async function fillingOwnWay(): Promise<number> {
-  const rows = await query<{ n: number }>(
+  const rows = await rowsFrom(
+    countRow,
     `select count(*)::int as n from formulas f
        join lateral (select conventions from formula_versions where formula_id = f.id order by number desc limit 1) v on true
       where f.deleted_at is null and v.conventions->>'flourFill' = 'own'`,
@@ -92,7 +98,24 @@ export async function formulaShelf(f: ShelfFilter = {}, most = FORMULAS_AT_ONCE,
   return { ...page, rows: page.rows.map(({ micros: _, stale: __, ...r }) => r), stale: found ? left : 0 };
 }
 
-type FoundRow = ShelfRow & { readonly micros: string; readonly stale: boolean };
+/** Of the page: a formula on the shelf, where the page goes on, and whether its facts are stale. */
+const foundRow = z.object({
+  id: z.string(),
+  number: z.number(),
+  name: z.string(),
+  kind: z.enum(KIND_IDS),
+  school: z.string(),
+  mainFlour: z.string().nullable(),
+  mainLiquid: z.string().nullable(),
+  pour: z.enum(THICKNESSES).nullable(),
+  worst: z.string().nullable(),
+  savedAt: z.date(),
+  lastVerdict: z.enum(VERDICTS).nullable(),
+  nextTime: z.string().nullable(),
+  micros: z.string(),
+  stale: z.boolean(),
+});
+type FoundRow = z.output<typeof foundRow>;
 
 /** The rows of a page, and one more where there is more. */
 async function shelfRows(f: ShelfFilter, k: FactsKitchen, most: number): Promise<readonly FoundRow[]> {
@@ -117,7 +140,8 @@ async function shelfRows(f: ShelfFilter, k: FactsKitchen, most: number): Promise
       : []),
     ...(f.after ? [`(f.used_at, f.id) < (to_timestamp(${v(f.after.at)} / 1000000.0), ${v(f.after.id)}::uuid)`] : []),
   ];
-  return query<FoundRow & Record<string, unknown>>(
+  return rowsFrom(
+    foundRow,
     `select f.id, f.newest as number, f.name, f.kind, f.school, x.main_flour as "mainFlour", x.main_liquid as "mainLiquid", x.pour, x.worst, ${STALE} as stale,
             f.saved_at as "savedAt", f.last_verdict as "lastVerdict", ${NEXT_TIME} as "nextTime", (extract(epoch from f.used_at) * 1000000)::bigint::text as micros
        from formulas f left join formula_facts x on x.formula_id = f.id where ${where.join(' and ')} order by f.used_at desc, f.id desc limit $1`,
@@ -128,7 +152,8 @@ async function shelfRows(f: ShelfFilter, k: FactsKitchen, most: number): Promise
 /** Values of a column of the shelf, each once, by the index and not by reading every row. */
 const distinct = async (column: 'main_flour' | 'main_liquid'): Promise<readonly string[]> =>
   (
-    await query<{ v: string }>(
+    await rowsFrom(
+      z.object({ v: z.string() }),
       `with recursive t as (
          (select ${column} as v from formula_facts where ${column} is not null order by ${column} limit 1)
          union all select (select ${column} from formula_facts where ${column} > t.v order by ${column} limit 1) from t where t.v is not null)
@@ -150,7 +175,8 @@ export async function shelfMains(): Promise<{
  */
 export const cupFormula = async (): Promise<string | null> =>
   (
-    await query<{ id: string }>(
+    await rowsFrom(
+      idRow,
       `select f.id from (select * from formulas where newest is not null order by used_at desc limit 200) f
          join formula_versions v on v.formula_id = f.id and v.number = f.newest
         where jsonb_typeof(v.lines) = 'array'
@@ -173,13 +199,14 @@ interface FormulaState {
 /** @returns null where there is no such formula */
 export async function formulaState(id: string): Promise<FormulaState | null> {
   const row = (
-    await query<{
-      archived: boolean;
-      deleted: boolean;
-      copyId: string | null;
-      copyNumber: number | null;
-      copyName: string | null;
-    }>(
+    await rowsFrom(
+      z.object({
+        archived: z.boolean(),
+        deleted: z.boolean(),
+        copyId: z.string().nullable(),
+        copyNumber: z.number().nullable(),
+        copyName: z.string().nullable(),
+      }),
       `select f.archived_at is not null as archived, f.deleted_at is not null as deleted, c.formula_id as "copyId", c.number as "copyNumber", c.name as "copyName"
          from formulas f left join formula_versions c on c.id = f.copied_from where f.id = $1`,
       [id],
@@ -187,7 +214,10 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
   )[0];
   if (!row) return null;
   const last = (
-    await query<Omit<LastChange, 'move'> & LastOutcome & Record<string, unknown>>(
+    await rowsFrom(
+      makingRow
+        .pick({ batchId: true, change: true, at: true, state: true, pieces: true, planned: true, marks: true })
+        .extend({ verdict: z.enum(VERDICTS) }),
       `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state, pieces, pieces_planned as planned, marks from batches
         where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
       [id],
@@ -267,19 +297,24 @@ export async function saveVersion({
   return transaction((client) =>
     onceFor(client, requestId ?? null, 'version', async (): Promise<ActionResult<{ readonly saved: Saved }>> => {
       const owner = formulaId
-        ? await client.query<{ id: string }>('select id from formulas where id = $1 for update', [formulaId])
-        : await client.query<{ id: string }>(
+        ? await rowsFrom(idRow, 'select id from formulas where id = $1 for update', [formulaId], client)
+        : await rowsFrom(
+            idRow,
             'insert into formulas (created_at, copied_from) values (coalesce($1, now()), $2) returning id',
             [savedAt ?? null, copiedFrom ?? null],
+            client,
           );
-      const id = owner.rows[0]?.id;
+      const id = owner[0]?.id;
       if (!id) return refuse(GONE);
-      const newest = await client.query<{ number: number; savedAt: Date }>(
+      const newest = await rowsFrom(
+        z.object({ number: z.number(), savedAt: z.date() }),
         'select number, saved_at as "savedAt" from formula_versions where formula_id = $1 order by number desc limit 1',
         [id],
+        client,
       );
-      const last = newest.rows[0];
-      const made = await client.query<{ id: string; number: number; savedAt: Date }>(
+      const last = newest[0];
+      const made = await rowsFrom(
+        z.object({ id: z.string(), number: z.number(), savedAt: z.date() }),
         `insert into formula_versions (formula_id, number, based_on, name, kind, school, conventions, lines, card_notes, change_note, saved_at, settings)
          values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, coalesce($11, now()), $12) returning id, number, saved_at as "savedAt"`,
         [
@@ -296,8 +331,9 @@ export async function saveVersion({
           savedAt ?? null,
           JSON.stringify({ portionMl, held, edits, dismissed, ends }),
         ],
+        client,
       );
-      const row = made.rows[0];
+      const row = made[0];
       if (!row) throw new Error('insert returned no row');
       await client.query(
         'update formulas set newest = $2, name = $3, kind = $4, school = $5, saved_at = $6, used_at = greatest(used_at, $6) where id = $1',
@@ -321,7 +357,8 @@ export async function copyFormula(
   if (!source) return refuse(GONE);
   const names = new Set(
     (
-      await query<{ name: string }>(
+      await rowsFrom(
+        z.object({ name: z.string() }),
         'select lower(name) as name from formulas where name is not null and lower(name) like $1',
         [`${likeText(copyStem(source.formula.name).toLowerCase())}%`],
       )

@@ -1,31 +1,35 @@
 /** What was tapped at the griddle: kept tap by tap, and what it teaches about a formula's times. */
+
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import type { EndId } from '@/core/formula/formula';
-import { piecesFrom, type Tap } from '@/core/griddle/board';
+import { END_IDS } from '@/core/formula/formula';
+import { piecesFrom, TAPPED, type Tap } from '@/core/griddle/board';
 import { type HeatReading, readingsIn } from '@/core/griddle/heat';
 import { sidesOf } from '@/core/griddle/times';
-import { query, transaction } from '../db/pool';
+import { transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { readEntries } from './event-entries';
 import { onceFor } from './revised';
 
-interface TapRow extends Record<string, unknown> {
-  readonly id: string;
-  readonly batchId: string;
-  readonly piece: number;
-  readonly act: Tap['act'];
-  readonly surface: string;
-  readonly slot: number;
-  readonly at: number;
-  readonly end: EndId | null;
-}
+const tapRow = z.object({
+  id: z.string(),
+  batchId: z.string(),
+  piece: z.number(),
+  act: z.enum(TAPPED),
+  surface: z.string(),
+  slot: z.number(),
+  at: z.number(),
+  end: z.enum(END_IDS).nullable(),
+  of: z.string().nullable(),
+});
 
 const SELECT = `select id, batch_id as "batchId", piece, act, surface, slot, of_pour as of, end_id as end, (extract(epoch from at) * 1000)::float8 as at from batch_taps`;
 
 /** A batch's taps, in the order they arrived. */
 export async function tapsOf(batchId: string, client?: PoolClient): Promise<Tap[]> {
   const [sql, values] = [`${SELECT} where batch_id = $1 order by seq`, [batchId]];
-  return client ? (await client.query<TapRow>(sql, values)).rows : query<TapRow>(sql, values);
+  return rowsFrom(tapRow, sql, values, client);
 }
 
 /**
@@ -57,7 +61,8 @@ export async function earlierSides(batch: {
   readonly kind: string;
   readonly portionMl: number | null;
 }) {
-  const rows = await query<TapRow>(
+  const rows = await rowsFrom(
+    tapRow,
     `${SELECT} where batch_id in (
        select b.id from batches b join formula_versions v on v.id = b.version_id
         where b.formula_id = $1 and b.id <> $3
@@ -68,7 +73,8 @@ export async function earlierSides(batch: {
     [batch.formulaId, batch.kind, batch.id, batch.portionMl],
   );
   const ids = [...new Set(rows.map((r) => r.batchId))];
-  const kinds = await query<{ id: string; a: string; b: string | null }>(
+  const kinds = await rowsFrom(
+    z.object({ id: z.string(), a: z.string(), b: z.string().nullable() }),
     `select b.id, coalesce(b.kind, v.kind) as a, b.driver->'b'->>'kind' as b from batches b join formula_versions v on v.id = b.version_id where b.id = any($1)`,
     [ids],
   );
@@ -88,7 +94,8 @@ const DIALS_LOOKED_AT = 300;
 
 /** What every surface's dial has meant, over all batches. */
 export async function dialReadings(): Promise<readonly HeatReading[]> {
-  const rows = await query<{ entries: unknown }>(
+  const rows = await rowsFrom(
+    z.object({ entries: z.unknown() }),
     `select coalesce(json_agg(json_build_object('id', e.id, 'at', (extract(epoch from e.at) * 1000)::float8, 'act', e.act)), '[]') as entries
        from (select * from batch_entries where act->>'what' = 'heat' and act->>'by' = 'probe' and act->>'dialC' is not null order by at desc limit ${DIALS_LOOKED_AT}) e`,
   );
@@ -99,11 +106,9 @@ export async function dialReadings(): Promise<readonly HeatReading[]> {
 const DAYS_LOOKED_BACK = 14;
 
 /** The last piece of each other batch on some surfaces, ms since 1970. */
-export const lastPours = (
-  batchId: string,
-  surfaces: readonly string[],
-): Promise<{ batchId: string; surface: string; lastAt: number }[]> =>
-  query(
+export const lastPours = (batchId: string, surfaces: readonly string[]) =>
+  rowsFrom(
+    z.object({ batchId: z.string(), surface: z.string(), lastAt: z.number() }),
     `select batch_id as "batchId", surface, (extract(epoch from max(at)) * 1000)::float8 as "lastAt" from batch_taps
       where act = 'pour' and surface = any($2) and batch_id <> $1 and at > now() - interval '${DAYS_LOOKED_BACK} days' group by 1, 2 order by 3 desc`,
     [batchId, surfaces],

@@ -3,7 +3,7 @@
  * fresh kitchen has the fresh ones.
  */
 import type { PoolClient } from 'pg';
-import type { z } from 'zod';
+import { z } from 'zod';
 import { type ActionResult, clashing, type Kept } from '@/contract/action-result';
 import { type houseChangeSchema, keptHouseSchema } from '@/contract/house';
 import { FRESH_KITCHEN, type Kitchen } from '@/core/formula/kitchen-settings';
@@ -16,6 +16,7 @@ import { SHAPES } from '@/core/records/editable';
 import { merge } from '@/core/records/merge';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { loadOwn } from './pantry';
 import { keepRaw, type OpenedRow } from './revised';
 
@@ -57,14 +58,19 @@ const orFresh = ({ conventions, ways, units, gear, drawer, maker }: KeptHouse) =
 
 /** Made anew, by the records themselves, whenever something changes that a formula's facts hang on. */
 export const kitchenStamp = async (): Promise<string> =>
-  String((await query<{ value: unknown }>("select value from kitchen where key = 'facts'"))[0]?.value ?? 'none');
+  String(
+    (await rowsFrom(z.object({ value: z.unknown() }), "select value from kitchen where key = 'facts'"))[0]?.value ??
+      'none',
+  );
 
 export async function loadHouse(): Promise<Kitchen> {
   const [rows, tins] = await Promise.all([
-    query<{ key: string; value: unknown; revision: number }>(
+    rowsFrom(
+      z.object({ key: z.string(), value: z.unknown(), revision: z.number() }),
       "select key, value, revision from kitchen where key in ('house', 'own')",
     ),
-    query<{ id: string; opened: string }>(
+    rowsFrom(
+      z.object({ id: z.string(), opened: z.string() }),
       'select ingredient_id as id, opened::text from stock where opened is not null order by 1',
     ),
   ]);
@@ -127,11 +133,14 @@ export const changeHouse = (
 ): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     await client.query("insert into kitchen (key, value) values ('house', '{}') on conflict (key) do nothing");
-    const rows = await client.query<{ value: unknown; revision: number }>(
+    const rows = await rowsFrom(
+      z.object({ value: z.unknown(), revision: z.number() }),
       "select value, revision from kitchen where key = 'house' for update",
+      [],
+      client,
     );
-    const raw = rows.rows[0]?.value;
-    const revision = rows.rows[0]?.revision ?? 1;
+    const raw = rows[0]?.value;
+    const revision = rows[0]?.revision ?? 1;
     const now = orFresh(readStored(HOUSE, raw ?? {}).value);
     const theirs = spokenOf(change, now);
     const m = merge<object>(
@@ -175,15 +184,23 @@ const patchedDrawer = (raw: unknown, before: readonly ToolId[], after: readonly 
  */
 export const setHousePartAside = (path: string): Promise<boolean> =>
   transaction(async (client: PoolClient) => {
-    const rows = await client.query<{ value: unknown }>("select value from kitchen where key = 'house' for update");
-    const raw = rows.rows[0]?.value;
+    const rows = await rowsFrom(
+      z.object({ value: z.unknown() }),
+      "select value from kitchen where key = 'house' for update",
+      [],
+      client,
+    );
+    const raw = rows[0]?.value;
     const place = `kitchen.house.${path}`;
     if (!readStored(HOUSE, raw ?? {}).unreadable.some((u) => u.where === place)) return false;
     const steps = path.split('.');
-    const at = await client.query<{ value: unknown }>("select value #> $1 as value from kitchen where key = 'house'", [
-      steps,
-    ]);
-    await keepRaw(client, place, at.rows[0]?.value);
+    const at = await rowsFrom(
+      z.object({ value: z.unknown() }),
+      "select value #> $1 as value from kitchen where key = 'house'",
+      [steps],
+      client,
+    );
+    await keepRaw(client, place, at[0]?.value);
     await client.query("update kitchen set value = value #- $1, revision = revision + 1 where key = 'house'", [steps]);
     return true;
   });
@@ -203,7 +220,7 @@ export async function fillOwnWay(): Promise<void> {
 export async function fillAsBefore(): Promise<void> {
   const { conventions } = await loadHouse();
   if (conventions.flourFill !== 'own' || ownFill(conventions)) return;
-  const rows = await query<{ value: unknown }>("select value from kitchen where key = 'fill-before'");
+  const rows = await rowsFrom(z.object({ value: z.unknown() }), "select value from kitchen where key = 'fill-before'");
   const before = FILL_METHODS.find((f) => f === rows[0]?.value);
   await changeHouse({ conventions: { flourFill: before ?? FRESH_KITCHEN.conventions.flourFill } });
 }

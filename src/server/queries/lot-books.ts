@@ -5,10 +5,19 @@
 import type { PoolClient } from 'pg';
 import { z } from 'zod';
 import { lotItemSchema } from '@/contract/stored';
-import { type LotChange, type LotItem, type LotUse, lotsOf, sayBags, type UseKind } from '@/core/premix/premix';
+import {
+  type LotChange,
+  type LotItem,
+  type LotUse,
+  lotsOf,
+  sayBags,
+  USE_KINDS,
+  type UseKind,
+} from '@/core/premix/premix';
 import { addSacks } from '@/core/premix/weigh';
 import { readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { transaction } from '../db/pool';
+import { countRow, idRow, rowsFrom } from '../db/rows';
 import { Undone } from '../db/undone';
 import { CONTENTS } from './premixes';
 import { onceFor } from './revised';
@@ -21,11 +30,24 @@ export type MadeLot =
 /** Where a lot's bags went, the first first; counter-entries among them. */
 export const usesOfLot = (lotId: string): Promise<LotUse[]> => booksOf([lotId]);
 
+const lotUseRow = z.object({
+  id: z.string(),
+  lotId: z.string(),
+  bags: z.number(),
+  kind: z.enum([...USE_KINDS, 'batch']),
+  who: z.string(),
+  why: z.string(),
+  price: z.number().nullable(),
+  undoes: z.string().nullable(),
+  usedAt: z.date(),
+  batchId: z.string().nullable(),
+  batchName: z.string().nullable(),
+});
+
 /** The books of several lots. */
-export const booksOf = (
-  lotIds: readonly string[],
-): Promise<(LotUse & { readonly lotId: string } & Record<string, unknown>)[]> =>
-  query(
+export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly lotId: string })[]> =>
+  rowsFrom(
+    lotUseRow,
     `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
        from lot_uses u left join batches b on b.id = u.batch_id
       where u.lot_id = any($1) order by u.used_at, u.undoes nulls first, u.id`,
@@ -33,33 +55,30 @@ export const booksOf = (
   );
 
 /** The lots a batch's bags came from; bags that were put back are not in it. */
-export const lotsOfBatch = (
-  batchId: string,
-): Promise<{ id: string; number: string; premixName: string; bags: number }[]> =>
-  query(
+export const lotsOfBatch = (batchId: string) =>
+  rowsFrom(
+    z.object({ id: z.string(), number: z.string(), premixName: z.string(), bags: z.number() }),
     `select l.id, l.number, p.name as "premixName", sum(u.bags) as bags from lot_uses u join lots l on l.id = u.lot_id join premixes p on p.id = l.premix_id
       where u.batch_id = $1 group by l.id, l.number, p.name having sum(u.bags) > 1e-6 order by l.number`,
     [batchId],
   );
 
-/** What of a lot was corrected, the last first. */
-export const changesOfLot = async (lotId: string): Promise<LotChange[]> =>
-  (
-    await query<LotChange & Record<string, unknown>>(
-      'select id, who, why, at, was from lot_changes where lot_id = $1 order by at desc',
-      [lotId],
-    )
-  ).map((c) => ({
-    ...c,
-    was: wasSchema.parse(c.was),
-  }));
-
-const wasSchema = z.object({
-  bags: z.number(),
-  contents: z.array(lotItemSchema),
-  checked: z.string().default(''),
-  note: z.string().default(''),
+const changeRow = z.object({
+  id: z.string(),
+  who: z.string(),
+  why: z.string(),
+  at: z.date(),
+  was: z.object({
+    bags: z.number(),
+    contents: z.array(lotItemSchema),
+    checked: z.string().default(''),
+    note: z.string().default(''),
+  }),
 });
+
+/** What of a lot was corrected, the last first. */
+export const changesOfLot = (lotId: string): Promise<LotChange[]> =>
+  rowsFrom(changeRow, 'select id, who, why, at, was from lot_changes where lot_id = $1 order by at desc', [lotId]);
 
 /** Why bags leave, who has them and for how much. */
 interface Leaving {
@@ -78,16 +97,20 @@ async function leftOf(
   lotId: string,
 ): Promise<{ readonly bags: number; readonly left: number; readonly voided: boolean } | null> {
   const row = (
-    await client.query<{ bags: number; voided: boolean }>(
+    await rowsFrom(
+      z.object({ bags: z.number(), voided: z.boolean() }),
       'select bags, voided_at is not null as voided from lots where id = $1 for update',
       [lotId],
+      client,
     )
-  ).rows[0];
-  const used = await client.query<{ n: number }>(
+  )[0];
+  const used = await rowsFrom(
+    countRow,
     'select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = $1',
     [lotId],
+    client,
   );
-  return row ? { bags: row.bags, left: row.voided ? 0 : row.bags - (used.rows[0]?.n ?? 0), voided: row.voided } : null;
+  return row ? { bags: row.bags, left: row.voided ? 0 : row.bags - (used[0]?.n ?? 0), voided: row.voided } : null;
 }
 
 const no = (path: string, message: string): Undone<MadeLot> => new Undone<MadeLot>({ ok: false, path, message });
@@ -138,11 +161,13 @@ export const letBagsGo = (lotId: string, l: Leaving, requestId: string | null = 
 export const undoUse = (useId: string, who: string, why: string, requestId: string | null = null): Promise<MadeLot> =>
   booked(useId, requestId, 'undo-use', async (client) => {
     const use = (
-      await client.query<{ lot: string; bags: number; kind: UseKind; undoes: string | null }>(
+      await rowsFrom(
+        z.object({ lot: z.string(), bags: z.number(), kind: lotUseRow.shape.kind, undoes: z.string().nullable() }),
         'select u.lot_id as lot, u.bags, u.kind, u.undoes from lot_uses u join lots l on l.id = u.lot_id where u.id = $1 for update of l',
         [useId],
+        client,
       )
-    ).rows[0];
+    )[0];
     if (!use || use.undoes) throw no('useId', 'That entry is not in the books.');
     if (use.kind === 'batch')
       throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
@@ -187,12 +212,12 @@ function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
  */
 export const correctLot = (lotId: string, to: LotCorrection, who: string, why: string): Promise<MadeLot> =>
   booked(lotId, null, 'correct-lot', async (client) => {
-    const rows = (
-      await client.query<{ id: string; bags: number; contents: unknown; checked: string; note: string }>(
-        'select id, bags, contents, checked, note from lots where number = (select number from lots where id = $1) and voided_at is null order by id for update',
-        [lotId],
-      )
-    ).rows;
+    const rows = await rowsFrom(
+      z.object({ id: z.string(), bags: z.number(), contents: z.unknown(), checked: z.string(), note: z.string() }),
+      'select id, bags, contents, checked, note from lots where number = (select number from lots where id = $1) and voided_at is null order by id for update',
+      [lotId],
+      client,
+    );
     const now = await leftOf(client, lotId);
     if (!now || now.voided) throw no('lotId', 'That lot is voided, or not in this kitchen.');
     const gone = now.bags - now.left;
@@ -235,23 +260,27 @@ export const correctLot = (lotId: string, to: LotCorrection, who: string, why: s
  */
 export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<MadeLot> =>
   booked(lotId, null, 'void-lot', async (client) => {
-    const r = await client.query<{ id: string }>(
+    const r = await rowsFrom(
+      idRow,
       `update lots set voided_at = now(), voided_by = $2, void_why = $3
         where number = (select number from lots where id = $1) and voided_at is null returning id`,
       [lotId, who, why],
+      client,
     );
-    if (!r.rows.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
+    if (!r.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
     if (back) {
-      const gone = await client.query<{ n: number }>(
+      const gone = await rowsFrom(
+        countRow,
         'select coalesce(sum(bags), 0)::float8 as n from lot_uses where lot_id = any($1)',
-        [r.rows.map((x) => x.id)],
+        [r.map((x) => x.id)],
+        client,
       );
-      const n = gone.rows[0]?.n ?? 0;
+      const n = gone[0]?.n ?? 0;
       if (n > 1e-6)
         throw no(
           'back',
           `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Void it without.`,
         );
     }
-    for (const x of back ? r.rows : []) await returnToShelf(client, { lotId: x.id });
+    for (const x of back ? r : []) await returnToShelf(client, { lotId: x.id });
   });

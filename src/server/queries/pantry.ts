@@ -13,7 +13,8 @@ import type { Shelf, Stock } from '@/core/pantry/stock';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
-import { longTransaction, query, transaction } from '../db/pool';
+import { longTransaction, transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 
 const STAMP = 'own';
@@ -25,13 +26,34 @@ export const stampAnew = (client: ClientBase): Promise<unknown> =>
     [STAMP],
   );
 
-interface ThingRow {
-  readonly id: string;
-  readonly name: string;
-  readonly aliases: readonly string[];
-  readonly packet: unknown;
-  readonly revision: number;
-}
+const thingRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  aliases: z.array(z.string()),
+  packet: z.unknown(),
+  revision: z.number(),
+});
+const measureRow = z.object({
+  id: z.string(),
+  unit: z.string(),
+  which: z.string(),
+  full: z.string(),
+  ingredientId: z.string().nullable(),
+  each: z.number(),
+  low: z.number(),
+  high: z.number(),
+  weighings: z.array(z.number()),
+  used: z.boolean(),
+});
+const stockRow = z.object({
+  ingredientId: z.string(),
+  price: z.number().nullable(),
+  packG: z.number().nullable(),
+  onHandG: z.number().nullable(),
+  opened: z.string().nullable(),
+  bestBefore: z.string().nullable(),
+  revision: z.number(),
+});
 
 interface KeptThing extends OwnThing {
   readonly aliases: readonly string[];
@@ -55,7 +77,8 @@ interface Things {
 
 /** The kitchen's own ingredients as they were entered, by name, and those that can't be read. */
 export async function allThings(): Promise<Things> {
-  const rows = await query<ThingRow & Record<string, unknown>>(
+  const rows = await rowsFrom(
+    thingRow,
     'select id, name, aliases, packet, revision from own_ingredients order by lower(name)',
   );
   const read = rows.map((r) => ({ row: r, ...readStored(packetColumn(r.name), r.packet, r.id) }));
@@ -74,7 +97,7 @@ const SELECT_MEASURE = `select id, unit, which, "full", nullif(ingredient_id, ''
 
 /** Measures of the kitchen, those not in use too; the newest first. */
 export const ownMeasures = (): Promise<OwnMeasure[]> =>
-  query<OwnMeasure & Record<string, unknown>>(`${SELECT_MEASURE} order by made_at desc, id`);
+  rowsFrom(measureRow, `${SELECT_MEASURE} order by made_at desc, id`);
 
 /** Packets first, then the blends that are made of them. */
 export function ingredientsOf(things: readonly KeptThing[]): readonly Ingredient[] {
@@ -111,7 +134,7 @@ const SELECT_STOCK = `select ingredient_id as "ingredientId", price, pack_g as "
   to_char(opened, 'YYYY-MM-DD') as opened, to_char(best_before, 'YYYY-MM-DD') as "bestBefore", revision from stock`;
 
 export const stockNoted = async (): Promise<Shelf> => {
-  const rows = await query<Stock & Record<string, unknown>>(SELECT_STOCK);
+  const rows = await rowsFrom(stockRow, SELECT_STOCK);
   return Object.fromEntries(rows.map((r) => [r.ingredientId, r]));
 };
 
@@ -129,10 +152,8 @@ export const keepStockNote = (
     await stampAnew(client);
     await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
     const row = (
-      await client.query<Stock & { readonly revision: number }>(`${SELECT_STOCK} where ingredient_id = $1 for update`, [
-        ingredientId,
-      ])
-    ).rows[0];
+      await rowsFrom(stockRow, `${SELECT_STOCK} where ingredient_id = $1 for update`, [ingredientId], client)
+    )[0];
     const now = row
       ? { price: row.price, packG: row.packG, opened: row.opened, bestBefore: row.bestBefore }
       : NOTHING_NOTED;
@@ -144,26 +165,30 @@ export const keepStockNote = (
     );
   });
 
-export interface Count {
-  readonly ingredientId: string;
-  readonly countedG: number;
-  readonly wasG: number | null;
-  readonly who: string;
-  readonly countedAt: Date;
-  readonly id: string;
+const countedRow = z.object({
+  id: z.string(),
+  ingredientId: z.string(),
+  countedG: z.number(),
+  wasG: z.number().nullable(),
+  who: z.string(),
+  countedAt: z.date(),
   /** It was taken back. */
-  readonly undone: boolean;
-}
+  undone: z.boolean(),
+});
+export type Count = z.output<typeof countedRow>;
 
 /** Somebody has counted: an entry of its own, and what is on hand from then on. Sent twice it is one. */
 export const countStock = (id: string, ingredientId: string, countedG: number, who: string): Promise<void> =>
   transaction(async (client) => {
     await client.query('insert into stock (ingredient_id) values ($1) on conflict do nothing', [ingredientId]);
     const row = (
-      await client.query<{ g: number | null }>('select on_hand_g as g from stock where ingredient_id = $1 for update', [
-        ingredientId,
-      ])
-    ).rows[0];
+      await rowsFrom(
+        z.object({ g: z.number().nullable() }),
+        'select on_hand_g as g from stock where ingredient_id = $1 for update',
+        [ingredientId],
+        client,
+      )
+    )[0];
     const fresh = await client.query(
       'insert into stock_counts (id, ingredient_id, counted_g, was_g, who) values ($1, $2, $3, $4, $5) on conflict do nothing',
       [id, ingredientId, countedG, row?.g ?? null, who],
@@ -179,11 +204,13 @@ export const countStock = (id: string, ingredientId: string, countedG: number, w
 export const uncountStock = (id: string): Promise<boolean> =>
   transaction(async (client) => {
     const row = (
-      await client.query<{ ingredientId: string; countedG: number; wasG: number | null }>(
+      await rowsFrom(
+        z.object({ ingredientId: z.string(), countedG: z.number(), wasG: z.number().nullable() }),
         'update stock_counts set undone_at = now() where id = $1 and undone_at is null returning ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG"',
         [id],
+        client,
       )
-    ).rows[0];
+    )[0];
     if (!row) return false;
     await client.query(
       'update stock set on_hand_g = case when $2::float8 is null then null else greatest(0, on_hand_g + $2 - $3) end where ingredient_id = $1',
@@ -194,7 +221,8 @@ export const uncountStock = (id: string): Promise<boolean> =>
 
 /** Counts of an ingredient, the newest first. */
 export const countsOf = (ingredientId: string): Promise<Count[]> =>
-  query<Count & Record<string, unknown>>(
+  rowsFrom(
+    countedRow,
     `select id, ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", who, counted_at as "countedAt", undone_at is not null as undone
        from stock_counts where ingredient_id = $1 order by counted_at desc limit 12`,
     [ingredientId],
@@ -252,11 +280,13 @@ export const storeThing = (
       return { ok: true, revision: 1, merged: [] };
     }
     const row = (
-      await client.query<ThingRow>(
+      await rowsFrom(
+        thingRow,
         'select id, name, aliases, packet, revision from own_ingredients where id = $1 for update',
         [thing.id],
+        client,
       )
-    ).rows[0];
+    )[0];
     if (!row) return refuse(GONE);
     const read = readStored(packetColumn(row.name), row.packet, row.id).value;
     if (!read) await keepRaw(client, `own_ingredients.packet ${row.id}`, row.packet);
@@ -291,7 +321,8 @@ export const dropThing = (id: string): Promise<void> =>
 /** Names of the formulas whose newest version speaks of an ingredient, by its id or by one of its names. */
 export const formulasWith = async (id: string, names: readonly string[]): Promise<readonly string[]> =>
   (
-    await query<{ name: string }>(
+    await rowsFrom(
+      z.object({ name: z.string() }),
       `select v.name from formulas f join lateral (select name, lines from formula_versions where formula_id = f.id order by number desc limit 1) v on true
         where exists (select 1 from jsonb_array_elements(v.lines) l where l->>'ingredientId' = $1
                          or exists (select 1 from unnest($2::text[]) n where position(lower(n) in lower(l->>'text')) > 0))
@@ -304,14 +335,16 @@ export const formulasWith = async (id: string, names: readonly string[]): Promis
 export const keepMeasure = (m: Omit<OwnMeasure, 'id'>): Promise<OwnMeasure> =>
   transaction(async (client) => {
     await stampAnew(client);
-    const kept = await client.query<OwnMeasure>(
+    const kept = await rowsFrom(
+      measureRow,
       `insert into own_measures (unit, which, "full", ingredient_id, each, low, high, weighings, used) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
        on conflict (unit, which, "full", ingredient_id) do update set
          each = excluded.each, low = excluded.low, high = excluded.high, weighings = excluded.weighings, used = excluded.used, made_at = now()
        returning id, unit, which, "full", nullif(ingredient_id, '') as "ingredientId", each, low, high, weighings, used`,
       [m.unit, m.which, m.full, m.ingredientId ?? '', m.each, m.low, m.high, m.weighings, m.used],
+      client,
     );
-    const row = kept.rows[0];
+    const row = kept[0];
     if (!row) throw new Error('insert returned no row');
     return row;
   });
@@ -320,11 +353,13 @@ export const keepMeasure = (m: Omit<OwnMeasure, 'id'>): Promise<OwnMeasure> =>
 export const useMeasure = (id: string, used: boolean): Promise<Pick<OwnMeasure, 'ingredientId'> | null> =>
   transaction(async (client) => {
     await stampAnew(client);
-    const rows = await client.query<{ ingredientId: string | null }>(
+    const rows = await rowsFrom(
+      z.object({ ingredientId: z.string().nullable() }),
       `update own_measures set used = $2 where id = $1 returning nullif(ingredient_id, '') as "ingredientId"`,
       [id, used],
+      client,
     );
-    return rows.rows[0] ?? null;
+    return rows[0] ?? null;
   });
 
 export const forgetMeasure = (id: string): Promise<boolean> =>

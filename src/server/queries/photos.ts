@@ -1,19 +1,29 @@
 /** Photographs with the records: of outcomes, and of what is wanted. */
 
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { PhotoAsked } from '@/contract/photo';
-import { MOST_PHOTOS, type Photograph, type Shows } from '@/core/judge/photographs';
+import { MOST_PHOTOS, type Photograph, SHOWS, type Shows } from '@/core/judge/photographs';
 import { query, transaction } from '../db/pool';
+import { countRow, idRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';
 
-type Row = Photograph & Record<string, unknown>;
+const photoRow = z.object({
+  id: z.string(),
+  shows: z.enum(SHOWS),
+  width: z.number(),
+  height: z.number(),
+  original: z.boolean(),
+  batchId: z.string().nullable(),
+});
 
 const SELECT_PHOTO = `select p.id, p.shows, p.width, p.height, exists (select 1 from photo_files f where f.photo_id = p.id and f.size = 'original') as original,
        p.batch_id as "batchId" from photos p`;
 
 /** In the order they were taken. */
 export const photosOf = (of: { readonly batch: string } | { readonly formula: string }): Promise<Photograph[]> =>
-  query<Row>(
+  rowsFrom(
+    photoRow,
     `${SELECT_PHOTO} where p.${'batch' in of ? 'batch_id' : 'formula_id'} = $1 and p.undone_at is null order by p.at, p.id`,
     ['batch' in of ? of.batch : of.formula],
   );
@@ -23,7 +33,8 @@ export async function photosOfBatches(ids: readonly string[]): Promise<ReadonlyM
   const rows =
     ids.length === 0
       ? []
-      : await query<Row & { readonly batchId: string }>(
+      : await rowsFrom(
+          photoRow.extend({ batchId: z.string() }),
           `${SELECT_PHOTO} where p.batch_id = any($1) and p.undone_at is null order by p.at, p.id`,
           [ids],
         );
@@ -34,8 +45,13 @@ export async function photosOfBatches(ids: readonly string[]): Promise<ReadonlyM
 
 /** A copy's bytes; null where there is none. What was taken away is still shown to who takes it back. */
 export const photoFile = async (id: string, size: string): Promise<Buffer | null> =>
-  (await query<{ bytes: Buffer }>('select bytes from photo_files where photo_id = $1 and size = $2', [id, size]))[0]
-    ?.bytes ?? null;
+  (
+    await rowsFrom(
+      z.object({ bytes: z.custom<Buffer>((b) => Buffer.isBuffer(b)) }),
+      'select bytes from photo_files where photo_id = $1 and size = $2',
+      [id, size],
+    )
+  )[0]?.bytes ?? null;
 
 /** A photograph as it is kept: JPEG, small and large, and as large as it came where that is wanted. */
 export interface Copies {
@@ -57,21 +73,23 @@ export async function keepPhoto(asked: PhotoAsked, c: Copies): Promise<ActionRes
     if (owner.rowCount === 0) return refuse(GONE);
     // gone for a day: there is no way back from here on
     await client.query("delete from photos where undone_at < now() - interval '1 day'");
-    const had = await client.query<{ id: string }>('select id from photos where request_id = $1', [
-      asked.request ?? null,
-    ]);
-    if (had.rows[0]) return { ok: true as const, id: had.rows[0].id };
-    const there = await client.query<{ n: number }>(
+    const had = await rowsFrom(idRow, 'select id from photos where request_id = $1', [asked.request ?? null], client);
+    if (had[0]) return { ok: true as const, id: had[0].id };
+    const there = await rowsFrom(
+      countRow,
       `select count(*)::int as n from photos where ${column} = $1 and undone_at is null`,
       [of],
+      client,
     );
-    if ((there.rows[0]?.n ?? 0) >= MOST_PHOTOS)
+    if ((there[0]?.n ?? 0) >= MOST_PHOTOS)
       return refuse(`There are ${MOST_PHOTOS} photographs already: take one away first.`);
-    const made = await client.query<{ id: string }>(
+    const made = await rowsFrom(
+      idRow,
       `insert into photos (request_id, ${column}, shows, width, height) values ($1, $2, $3, $4, $5) returning id`,
       [asked.request ?? null, of, asked.shows, c.width, c.height],
+      client,
     );
-    const id = made.rows[0]?.id;
+    const id = made[0]?.id;
     if (id === undefined) return refuse(GONE);
     for (const [size, bytes] of [
       ['small', c.small],

@@ -1,9 +1,10 @@
 /** Queries on plans that are kept for later: how they stand, and what they ask to be started. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type keepPlanSchema, planAskedSchema, planTypedSchema } from '@/contract/batch';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { GONE, onceFor } from './revised';
 
 type KeptPlanAsked = z.output<typeof planAskedSchema>;
@@ -23,14 +24,15 @@ const TYPED: JsonColumn<KeptPlanTyped | null> = {
 };
 
 /** A kept plan as it is listed. */
-interface PlanRow {
-  readonly id: string;
-  readonly formulaId: string;
-  readonly versionNumber: number;
-  readonly name: string;
+const planRow = z.object({
+  id: z.string(),
+  formulaId: z.string(),
+  versionNumber: z.number(),
+  name: z.string(),
   /** Null: nobody has said when it is served. */
-  readonly serveAt: Date | null;
-}
+  serveAt: z.date().nullable(),
+});
+type PlanRow = z.output<typeof planRow>;
 
 export interface KeptPlan extends PlanRow {
   readonly versionId: string;
@@ -48,14 +50,16 @@ const MOST_PLANS = 40;
 
 /** Plans that wait to be started, the next to be served in front. */
 export const plansWaiting = (): Promise<PlanRow[]> =>
-  query<PlanRow & Record<string, unknown>>(
+  rowsFrom(
+    planRow,
     `${SELECT} where p.batch_id is null and f.deleted_at is null order by p.serve_at nulls last, p.kept_at limit ${MOST_PLANS}`,
   );
 
 /** A plan that waits; null where it was started, dropped, or never was. */
 export async function planById(id: string): Promise<KeptPlan | null> {
   const row = (
-    await query<Omit<KeptPlan, 'asked' | 'typed'> & Record<string, unknown>>(
+    await rowsFrom(
+      planRow.extend({ versionId: z.string(), revision: z.number(), asked: z.unknown(), typed: z.unknown() }),
       `${SELECT} where p.id = $1 and p.batch_id is null`,
       [id],
     )
@@ -92,18 +96,22 @@ export const keepPlan = ({
         JSON.stringify(typed),
       ];
       if (id === null) {
-        const made = await client.query<{ id: string }>(
+        const made = await rowsFrom(
+          idRow,
           `insert into plans (version_id, serve_at, asked, typed) select $1, $2, $3, $4 where exists (select 1 from formula_versions where id = $1) returning id`,
           values,
+          client,
         );
-        return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1 } : refuse(GONE);
+        return made[0] ? { ok: true, id: made[0].id, revision: 1 } : refuse(GONE);
       }
       const row = (
-        await client.query<{ revision: number }>(
+        await rowsFrom(
+          z.object({ revision: z.number() }),
           'select revision from plans where id = $1 and batch_id is null for update',
           [id],
+          client,
         )
-      ).rows[0];
+      )[0];
       if (!row) return refuse(GONE);
       if (row.revision !== revision) return refuse(OTHERWISE, {}, 'conflict');
       await client.query(

@@ -18,6 +18,7 @@ import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { GONE, keepRaw, type OpenedRow, onceFor, saveRevised } from './revised';
 
 export interface Premix {
@@ -31,7 +32,15 @@ export interface Premix {
   readonly unreadable: readonly Unreadable[];
 }
 
-type PremixRow = Omit<Premix, 'settings' | 'unreadable'> & { readonly settings: unknown } & Record<string, unknown>;
+const premixRow = z.object({
+  id: z.string(),
+  versionId: z.string(),
+  name: z.string(),
+  settings: z.unknown(),
+  revision: z.number(),
+  edition: z.number(),
+});
+type PremixRow = z.output<typeof premixRow>;
 
 const SELECT_PREMIX = 'select id, version_id as "versionId", name, settings, revision, edition from premixes';
 
@@ -56,10 +65,10 @@ function toPremix(r: PremixRow): Premix {
 }
 
 export const premixes = async (): Promise<Premix[]> =>
-  (await query<PremixRow>(`${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
+  (await rowsFrom(premixRow, `${SELECT_PREMIX} order by lower(name)`)).map(toPremix);
 
 export async function premixById(id: string): Promise<Premix | null> {
-  const row = (await query<PremixRow>(`${SELECT_PREMIX} where id = $1`, [id]))[0];
+  const row = (await rowsFrom(premixRow, `${SELECT_PREMIX} where id = $1`, [id]))[0];
   return row ? toPremix(row) : null;
 }
 
@@ -83,14 +92,16 @@ export const keepPremix = (
       );
       if (twin.rowCount) return refuse(TWIN, { name: TWIN });
       if (!p.id) {
-        const made = await client.query<{ id: string }>(
+        const made = await rowsFrom(
+          idRow,
           'insert into premixes (name, settings, version_id) values ($1, $2, $3) on conflict do nothing returning id',
           [p.name, JSON.stringify(p.settings), p.versionId],
+          client,
         );
-        return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
+        return made[0] ? { ok: true, id: made[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
       }
       const { id } = p;
-      const was = (await client.query<PremixRow>(`${SELECT_PREMIX} where id = $1 for update`, [id])).rows[0];
+      const was = (await rowsFrom(premixRow, `${SELECT_PREMIX} where id = $1 for update`, [id], client))[0];
       if (!was) return refuse(GONE);
       const now = toPremix(was);
       if (now.unreadable.length > 0) await keepRaw(client, `premixes.settings ${id}`, was.settings);
@@ -144,10 +155,29 @@ const SELECT_LOT = `
          l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
          coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
     from lots l join premixes p on p.id = l.premix_id`;
-type LotRow = Omit<Lot, 'contents' | 'frozen'> & { readonly contents: unknown; readonly frozen: unknown } & Record<
-    string,
-    unknown
-  >;
+const lotRow = z.object({
+  id: z.string(),
+  premixId: z.string(),
+  premixName: z.string(),
+  number: z.string(),
+  made: z.string(),
+  bestBefore: z.string(),
+  bagG: z.number(),
+  bags: z.number(),
+  used: z.number(),
+  contents: z.unknown(),
+  checked: z.string(),
+  note: z.string(),
+  frozen: z.unknown(),
+  madeBy: z.string(),
+  restG: z.number(),
+  edition: z.number(),
+  versionId: z.string(),
+  voidedAt: z.date().nullable(),
+  voidedBy: z.string(),
+  voidWhy: z.string(),
+});
+type LotRow = z.output<typeof lotRow>;
 
 export const CONTENTS: JsonColumn<Lot['contents']> = {
   at: 'lots.contents',
@@ -173,7 +203,7 @@ function toLot(r: LotRow): Lot {
   };
 }
 const lotsFrom = async (sql: string, values: readonly unknown[]): Promise<Lot[]> =>
-  (await query<LotRow>(sql, values)).map(toLot);
+  (await rowsFrom(lotRow, sql, values)).map(toLot);
 
 const USED_UP =
   '(l.voided_at is not null or l.bags <= coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0) + 1e-6)';
@@ -249,7 +279,8 @@ export const lotsByCode = (code: string): Promise<Lot[]> =>
 
 /** Every code that stands on a lot or on a packet in one, each as it is written. */
 export async function codesWritten(): Promise<readonly string[]> {
-  const rows = await query<{ code: string }>(
+  const rows = await rowsFrom(
+    z.object({ code: z.string() }),
     `select distinct trim(code) as code from (
        select number as code from lots
        union all
@@ -299,14 +330,15 @@ export async function insertLot(
   // lots are numbered one after the other: who makes one waits for who is making one
   await client.query("select pg_advisory_xact_lock(hashtext('lot numbers'))");
   const had = l.requestId
-    ? await client.query<{ id: string }>('select id from lots where request_id = $1', [l.requestId])
+    ? await rowsFrom(idRow, 'select id from lots where request_id = $1', [l.requestId], client)
     : null;
-  if (had?.rows[0]) return { ids: [had.rows[0].id], again: true };
-  const taken = await client.query<{ number: string }>('select distinct number from lots');
-  const number = lotNumber(l.made, new Set(taken.rows.map((r) => r.number)));
+  if (had?.[0]) return { ids: [had[0].id], again: true };
+  const taken = await rowsFrom(z.object({ number: z.string() }), 'select distinct number from lots', [], client);
+  const number = lotNumber(l.made, new Set(taken.map((r) => r.number)));
   const ids: string[] = [];
   for (const [n, row] of rows.entries()) {
-    const made = await client.query<{ id: string }>(
+    const made = await rowsFrom(
+      idRow,
       `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition)
        values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1)) returning id`,
       [
@@ -324,8 +356,9 @@ export async function insertLot(
         l.madeBy ?? '',
         row.restG,
       ],
+      client,
     );
-    const id = made.rows[0]?.id;
+    const id = made[0]?.id;
     if (!id) throw new Error('insert returned no row');
     ids.push(id);
   }
@@ -335,7 +368,7 @@ export async function insertLot(
 /** Lots that were made before what they were made as was kept. @param premixId of one premix; null: of all */
 export const unfrozenLots = async (premixId: string | null): Promise<readonly string[]> =>
   (
-    await query<{ id: string }>('select id from lots where frozen is null and ($1::uuid is null or premix_id = $1)', [
+    await rowsFrom(idRow, 'select id from lots where frozen is null and ($1::uuid is null or premix_id = $1)', [
       premixId,
     ])
   ).map((r) => r.id);

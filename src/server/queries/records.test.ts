@@ -2,6 +2,7 @@
 
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
+import { z } from 'zod';
 import type { Act } from '@/core/batch/acts';
 import { wayEdits } from '@/core/formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
@@ -11,6 +12,7 @@ import { NOTHING_OWN } from '@/core/pantry/own';
 import { migrate } from '../db/migrate';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query, reach, transaction } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { RecordsTrouble } from '../db/trouble';
 import { rebalanceMix } from '../usecases/rebalance';
 import { startBatch } from '../usecases/start-batch';
@@ -73,7 +75,7 @@ const keep = (batchId: string, taps: readonly Tap[]) =>
 
 test('migrations are applied once', async () => {
   expect(await migrate()).toEqual([]);
-  const rows = await query<{ name: string }>('select name from schema_migrations order by name');
+  const rows = await rowsFrom(z.object({ name: z.string() }), 'select name from schema_migrations order by name');
   expect(rows.map((r) => r.name)).toEqual(readdirSync('database/migrations').sort());
 });
 
@@ -579,7 +581,7 @@ test('a batch that cannot be scaled is refused with its place', async () => {
 });
 
 test('a transaction that fails leaves nothing behind', async () => {
-  const count = async () => (await query<{ n: number }>('select count(*)::int as n from formulas'))[0]?.n;
+  const count = async () => (await rowsFrom(countRow, 'select count(*)::int as n from formulas'))[0]?.n;
   const before = await count();
   await expect(
     transaction(async (c) => {

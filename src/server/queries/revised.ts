@@ -1,7 +1,10 @@
 /** Saving an editable row: what another has changed meanwhile is kept with it, or both sides are told. */
+
 import type { ClientBase } from 'pg';
+import { z } from 'zod';
 import { type ActionResult, clashing, type Kept, refuse } from '@/contract/action-result';
 import { type MergeSide, merge, type Shape } from '@/core/records/merge';
+import { rowsFrom } from '../db/rows';
 
 /** What a form was opened with, and at which revision; nothing where it is a new row. */
 export interface OpenedRow<T> {
@@ -46,11 +49,13 @@ export async function onceFor<T extends object>(
   if (requestId === null) return work();
   // whoever sends the same at the same moment waits here
   await client.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [requestId]);
-  const had = await client.query<{ answer: ActionResult<T> }>(
+  const had = await rowsFrom(
+    z.object({ answer: z.custom<ActionResult<T>>() }),
     'select answer from requests where id = $1 and action = $2',
     [requestId, action],
+    client,
   );
-  if (had.rows[0]) return had.rows[0].answer;
+  if (had[0]) return had[0].answer;
   const answer = await work();
   if (answer.ok)
     await client.query('insert into requests (id, action, answer) values ($1, $2, $3)', [

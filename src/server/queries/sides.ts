@@ -1,11 +1,12 @@
 /** Queries on what goes with a batch: sauces, butters, fillings and toppings by parts. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { sideSchema } from '@/contract/side';
-import type { Side } from '@/core/batch/sides';
+import { SIDE_BYS, type Side } from '@/core/batch/sides';
 import { SHAPES } from '@/core/records/editable';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { GONE, keepRaw, type OpenedRow, onceFor, saveRevised } from './revised';
 
 const PARTS: JsonColumn<Side['parts']> = {
@@ -16,17 +17,26 @@ const PARTS: JsonColumn<Side['parts']> = {
 };
 
 const SELECT = 'select id, name, measure as by, parts, serving_g as "servingG", method, revision from sides';
-type Row = Omit<Side, 'parts'> & { readonly parts: unknown; readonly revision: number } & Record<string, unknown>;
+const sideRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  by: z.enum(SIDE_BYS),
+  parts: z.unknown(),
+  servingG: z.number(),
+  method: z.string(),
+  revision: z.number(),
+});
 
-function toSide(r: Row): Side & { readonly revision: number } {
+function toSide(r: z.output<typeof sideRow>): Side & { readonly revision: number } {
   const parts = readStored({ ...PARTS, called: `the parts of ${r.name}` }, r.parts, r.id);
   return { ...r, parts: parts.value, unreadable: parts.unreadable };
 }
 
-export const sides = async (): Promise<Side[]> => (await query<Row>(`${SELECT} order by lower(name)`)).map(toSide);
+export const sides = async (): Promise<Side[]> =>
+  (await rowsFrom(sideRow, `${SELECT} order by lower(name)`)).map(toSide);
 
 export async function sideById(id: string): Promise<Side | null> {
-  const row = (await query<Row>(`${SELECT} where id = $1`, [id]))[0];
+  const row = (await rowsFrom(sideRow, `${SELECT} where id = $1`, [id]))[0];
   return row ? toSide(row) : null;
 }
 
@@ -54,14 +64,16 @@ export const keepSide = (
       ]);
       if (twin.rowCount) return refuse(TWIN, { name: TWIN });
       if (!s.id) {
-        const made = await client.query<{ id: string }>(
+        const made = await rowsFrom(
+          idRow,
           'insert into sides (name, measure, parts, serving_g, method) values ($1, $2, $3, $4, $5) on conflict do nothing returning id',
           [s.name, s.by, JSON.stringify(s.parts), s.servingG, s.method],
+          client,
         );
-        return made.rows[0] ? { ok: true, id: made.rows[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
+        return made[0] ? { ok: true, id: made[0].id, revision: 1, merged: [] } : refuse(TWIN, { name: TWIN });
       }
       const { id } = s;
-      const row = (await client.query<Row>(`${SELECT} where id = $1 for update`, [id])).rows[0];
+      const row = (await rowsFrom(sideRow, `${SELECT} where id = $1 for update`, [id], client))[0];
       if (!row) return refuse(GONE);
       const now = toSide(row);
       if (now.unreadable?.length) await keepRaw(client, `sides.parts ${id}`, row.parts);

@@ -3,9 +3,12 @@
  * it; rows of the shelf are locked in the order of their names, so that two who take at the same moment wait for each
  * other.
  */
+
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
 import type { Deduction } from '@/core/batch/take-out';
-import { query } from '../db/pool';
+
+import { rowsFrom } from '../db/rows';
 
 export interface Short {
   readonly ingredientId: string;
@@ -21,9 +24,11 @@ const CRUMB_G = 1e-6;
 /** What there is too little of; the rows are locked until the end of the work. @param wants g by ingredient */
 export async function shortOnShelf(client: PoolClient, wants: ReadonlyMap<string, number>): Promise<readonly Short[]> {
   const ids = [...wants].filter(([, g]) => g > CRUMB_G).map(([id]) => id);
-  const { rows } = await client.query<{ id: string; onHandG: number }>(
+  const rows = await rowsFrom(
+    z.object({ id: z.string(), onHandG: z.number() }),
     'select ingredient_id as id, on_hand_g as "onHandG" from stock where ingredient_id = any($1) and on_hand_g is not null order by ingredient_id for update',
     [ids],
+    client,
   );
   const want = (id: string): number => wants.get(id) ?? 0;
   return rows
@@ -63,9 +68,12 @@ export async function takeFromShelf(
   return short;
 }
 
+export const deductionRow = z.object({ id: z.string(), wantedG: z.number(), takenG: z.number() });
+
 /** What a lot took off the shelf, and what it wanted: less, where there was less. */
 export const takingsOfLot = (lotId: string): Promise<Deduction[]> =>
-  query(
+  rowsFrom(
+    deductionRow,
     'select ingredient_id as id, wanted_g as "wantedG", taken_g as "takenG" from stock_takings where lot_id = $1 order by ingredient_id',
     [lotId],
   );

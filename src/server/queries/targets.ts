@@ -1,12 +1,13 @@
 /** What is wanted of each formula. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { outcomeSchema, type targetSchema } from '@/contract/batch';
 import type { Scales } from '@/core/batch/came-out';
 import { NO_TARGET, type Target } from '@/core/judge/target';
 import { SHAPES } from '@/core/records/editable';
 import { type JsonColumn, readStored } from '../db/json';
-import { query, transaction } from '../db/pool';
+import { transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { keepRaw, type OpenedRow, saveRevised } from './revised';
 
 interface KeptTarget {
@@ -14,7 +15,13 @@ interface KeptTarget {
   readonly revision: number;
 }
 
-type Row = Omit<Target, 'scales'> & { readonly scales: unknown; readonly revision: number };
+const targetRow = z.object({
+  scales: z.unknown(),
+  heightMm: z.number().nullable(),
+  acrossMm: z.number().nullable(),
+  note: z.string(),
+  revision: z.number(),
+});
 const WANTED: JsonColumn<Scales> = {
   at: 'targets.scales',
   called: 'the target’s scales',
@@ -24,7 +31,7 @@ const WANTED: JsonColumn<Scales> = {
 const SELECT_TARGET =
   'select scales, height_mm as "heightMm", across_mm as "acrossMm", note, revision from targets where formula_id = $1';
 
-const wanted = (r: Row, id: string): Target => ({
+const wanted = (r: z.output<typeof targetRow>, id: string): Target => ({
   scales: readStored(WANTED, r.scales, id).value,
   heightMm: r.heightMm,
   acrossMm: r.acrossMm,
@@ -33,7 +40,7 @@ const wanted = (r: Row, id: string): Target => ({
 
 /** @returns an empty one, revision 0, where nobody has said what is wanted */
 export async function targetOf(formulaId: string): Promise<KeptTarget> {
-  const row = (await query<Row & Record<string, unknown>>(SELECT_TARGET, [formulaId]))[0];
+  const row = (await rowsFrom(targetRow, SELECT_TARGET, [formulaId]))[0];
   return row ? { target: wanted(row, formulaId), revision: row.revision } : { target: NO_TARGET, revision: 0 };
 }
 
@@ -45,7 +52,7 @@ export const saveTarget = (
   transaction(async (client) => {
     // a formula's first target, too, is written by one screen after the other
     const there = await client.query('select 1 from formulas where id = $1 for update', [formulaId]);
-    const row = (await client.query<Row>(`${SELECT_TARGET} for update`, [formulaId])).rows[0];
+    const row = (await rowsFrom(targetRow, `${SELECT_TARGET} for update`, [formulaId], client))[0];
     if (row && readStored(WANTED, row.scales, formulaId).unreadable.length > 0)
       await keepRaw(client, `targets.scales ${formulaId}`, row.scales);
     const now =

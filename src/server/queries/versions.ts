@@ -1,31 +1,33 @@
 /** Versions of formulas: what of them is read, one, the newest of each, and all of one formula. */
-import type { z } from 'zod';
+import { z } from 'zod';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
 import type { Entry } from '@/core/formula/formula';
-import type { KindId } from '@/core/formula/kinds';
+import { KIND_IDS } from '@/core/formula/kinds';
 import type { Version, VersionSummary } from '@/core/formula/version';
 import { settingsSince } from '@/core/formula/version';
 import type { Conventions } from '@/core/pantry/conventions';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
-import { query } from '../db/pool';
 
-export interface VersionRow {
-  readonly versionId: string;
-  readonly formulaId: string;
-  readonly number: number;
-  readonly basedOn: number | null;
-  readonly name: string;
-  readonly kind: KindId;
-  readonly school: string;
-  readonly conventions: unknown;
-  readonly settings: unknown;
-  readonly lines: unknown;
-  readonly cardNotes: string;
-  readonly changeNote: string;
-  readonly savedAt: Date;
-  readonly newest: number;
-}
+import { rowsFrom } from '../db/rows';
+
+export const versionRow = z.object({
+  versionId: z.string(),
+  formulaId: z.string(),
+  number: z.number(),
+  basedOn: z.number().nullable(),
+  name: z.string(),
+  kind: z.enum(KIND_IDS),
+  school: z.string(),
+  conventions: z.unknown(),
+  settings: z.unknown(),
+  lines: z.unknown(),
+  cardNotes: z.string(),
+  changeNote: z.string(),
+  savedAt: z.date(),
+  newest: z.number(),
+});
+type VersionRow = z.output<typeof versionRow>;
 
 export const SELECT_VERSION = `
   select v.id as "versionId", v.formula_id as "formulaId", v.number, v.based_on as "basedOn", v.name, v.kind, v.school, v.conventions, v.settings, v.lines,
@@ -80,7 +82,8 @@ export function toVersion(r: VersionRow): Version {
 
 /** One version of a formula: the newest where no number is asked. */
 export async function version(formulaId: string, number: number | null): Promise<Version | null> {
-  const rows = await query<VersionRow & Record<string, unknown>>(
+  const rows = await rowsFrom(
+    versionRow,
     `${SELECT_VERSION} where v.formula_id = $1 and ($2::int is null or v.number = $2) order by v.number desc limit 1`,
     [formulaId, number],
   );
@@ -88,7 +91,7 @@ export async function version(formulaId: string, number: number | null): Promise
 }
 
 export async function versionById(versionId: string): Promise<Version | null> {
-  const rows = await query<VersionRow & Record<string, unknown>>(`${SELECT_VERSION} where v.id = $1`, [versionId]);
+  const rows = await rowsFrom(versionRow, `${SELECT_VERSION} where v.id = $1`, [versionId]);
   return rows[0] ? toVersion(rows[0]) : null;
 }
 
@@ -98,7 +101,8 @@ const LOOKED_THROUGH = 300;
 /** The newest version of each formula, those used lately first. */
 export const newestVersions = async (): Promise<readonly Version[]> =>
   (
-    await query<VersionRow & Record<string, unknown>>(
+    await rowsFrom(
+      versionRow,
       `${SELECT_VERSION} join formulas f on f.id = v.formula_id and f.newest = v.number where f.archived_at is null and f.deleted_at is null order by f.used_at desc, f.id desc limit $1`,
       [LOOKED_THROUGH],
     )
@@ -111,7 +115,8 @@ export async function versionsOf(
   formulaId: string,
   below: number | null = null,
 ): Promise<{ readonly rows: readonly VersionSummary[]; readonly more: boolean }> {
-  const rows = await query<VersionSummary & Record<string, unknown>>(
+  const rows = await rowsFrom(
+    versionRow.pick({ number: true, basedOn: true, changeNote: true, savedAt: true }),
     `select number, based_on as "basedOn", change_note as "changeNote", saved_at as "savedAt" from formula_versions
       where formula_id = $1 and ($2::int is null or number < $2) order by number desc limit $3`,
     [formulaId, below, VERSIONS_AT_ONCE + 1],
@@ -125,10 +130,9 @@ const READ_AT_ONCE = 500;
 export async function versionsUnread(): Promise<readonly Unreadable[]> {
   const out: Unreadable[] = [];
   for (let after = '00000000-0000-0000-0000-000000000000'; ; ) {
-    const rows = await query<VersionRow & Record<string, unknown>>(
-      `${SELECT_VERSION} where v.id > $1 order by v.id limit ${READ_AT_ONCE}`,
-      [after],
-    );
+    const rows = await rowsFrom(versionRow, `${SELECT_VERSION} where v.id > $1 order by v.id limit ${READ_AT_ONCE}`, [
+      after,
+    ]);
     out.push(...rows.flatMap((r) => toVersion(r).unreadable ?? []));
     const last = rows.at(-1);
     if (!last || rows.length < READ_AT_ONCE) return out;

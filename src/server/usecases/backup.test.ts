@@ -7,8 +7,10 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSy
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
+
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { loadHouse } from '../queries/house';
 import { backups, differing, digestOf, isBackupName, keepSoMany, nightlyIsDue, takeBackup } from './backup';
 import { loadDemo } from './demo';
@@ -46,7 +48,7 @@ test('taken, everything deleted, restored: every table is as it was', async () =
   await closePool();
   expect(await restore(join(folder, b.file))).toEqual({ rows: b.rows, compared: true });
   expect(differing(before, await digest())).toEqual([]);
-  expect(await query<{ n: number }>('select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([
+  expect(await rowsFrom(countRow, 'select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([
     { n: 0 },
   ]);
 });

@@ -11,6 +11,7 @@ import { z } from 'zod';
 import { FRESH_KEEP, keepSchema } from '@/contract/records';
 import { readStored } from '../db/json';
 import { connectedTo, databaseNamed, query } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { RecordsTrouble, toldApart } from '../db/trouble';
 import { logLine } from '../log';
 
@@ -47,15 +48,21 @@ type Digest = Readonly<Record<string, { readonly rows: number; readonly sum: str
 
 /** @param client in a transaction where all of it is of one moment */
 export async function digestOf(client: Pick<Client, 'query'>): Promise<Digest> {
-  const tables = await client.query<{ name: string }>(
+  const tables = await rowsFrom(
+    z.object({ name: z.string() }),
     "select tablename as name from pg_tables where schemaname = 'public' order by tablename",
+    [],
+    client,
   );
   const out: Record<string, { rows: number; sum: string }> = {};
-  for (const { name } of tables.rows) {
-    const r = await client.query<{ rows: string; sum: string | null }>(
+  for (const { name } of tables) {
+    const r = await rowsFrom(
+      z.object({ rows: z.string(), sum: z.string().nullable() }),
       `select count(*)::text as rows, sum(hashtextextended(t::text, 7)::numeric)::text as sum from public."${name.replaceAll('"', '""')}" t`,
+      [],
+      client,
     );
-    out[name] = { rows: Number(r.rows[0]?.rows ?? 0), sum: r.rows[0]?.sum ?? '0' };
+    out[name] = { rows: Number(r[0]?.rows ?? 0), sum: r[0]?.sum ?? '0' };
   }
   return out;
 }
@@ -126,7 +133,7 @@ async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
   try {
     const digest = await connectedTo(process.env.DATABASE_URL, async (client) => {
       await client.query('begin isolation level repeatable read read only');
-      const snapshot = (await client.query<{ id: string }>('select pg_export_snapshot() as id')).rows[0]?.id ?? '';
+      const snapshot = (await rowsFrom(idRow, 'select pg_export_snapshot() as id', [], client))[0]?.id ?? '';
       const [taken] = await Promise.all([
         digestOf(client),
         run('pg_dump', ['-Fc', '--no-owner', `--snapshot=${snapshot}`, '-f', half, process.env.DATABASE_URL ?? '']),
@@ -179,7 +186,7 @@ export function backups(folder = backupFolder()): readonly Backup[] {
 
 /** How many backups the house keeps. */
 export async function kept(): Promise<number> {
-  const rows = await query<{ value: unknown }>("select value from kitchen where key = 'backups'");
+  const rows = await rowsFrom(z.object({ value: z.unknown() }), "select value from kitchen where key = 'backups'");
   return readStored(
     { at: 'kitchen.backups', called: 'how many backups are kept', schema: keepSchema, fresh: FRESH_KEEP },
     rows[0]?.value ?? FRESH_KEEP,

@@ -4,6 +4,7 @@
  */
 
 import type { PoolClient } from 'pg';
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { workedOn } from '@/core/balance/bench';
 import { pouredFor, swapRebalanced, swapsFor } from '@/core/balance/swaps';
@@ -28,6 +29,7 @@ import { asWeighed } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
 import { EGG_PART } from '@/core/script/separated';
 import { query, transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { Undone } from '../db/undone';
 import { batchById, type NewBatch } from '../queries/batches';
 import { tapsOf } from '../queries/griddle';
@@ -196,25 +198,30 @@ async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<
   const { batch, house } = o;
   const stock = await stockNoted();
   return transaction(async (client: PoolClient): Promise<Done> => {
-    const open = await client.query<{ state: number }>(
+    const open = await rowsFrom(
+      z.object({ state: z.number() }),
       'select sheet_state as state from batches where id = $1 and finished_at is null for update',
       [batch.id],
+      client,
     );
-    if (!open.rows[0]) return no('That batch is finished, or not in this kitchen.');
-    if (open.rows[0].state !== batch.sheetState)
+    if (!open[0]) return no('That batch is finished, or not in this kitchen.');
+    if (open[0].state !== batch.sheetState)
       return no('The sheet has just been changed by another hand: look at it, and ask again.');
-    const ticked = await client.query<{ key: string }>('select line_key as key from batch_ticks where batch_id = $1', [
-      batch.id,
-    ]);
+    const ticked = await rowsFrom(
+      z.object({ key: z.string() }),
+      'select line_key as key from batch_ticks where batch_id = $1',
+      [batch.id],
+      client,
+    );
     const changed = onlyUnweighed
       ? weighedOther(
           batch.sheet,
           to.sheet,
-          ticked.rows.map((t) => t.key),
+          ticked.map((t) => t.key),
         )
       : [];
     if (changed.length > 0) return no(weighed(changed));
-    if (ticked.rows.some((t) => !batch.ticked.includes(t.key)))
+    if (ticked.some((t) => !batch.ticked.includes(t.key)))
       return no('Something was weighed meanwhile: look at it, and ask again.');
     await client.query(
       `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8,
@@ -498,14 +505,22 @@ export const endBatch = async (batchId: string): Promise<boolean> =>
 export async function takeUp(batchId: string): Promise<ActionResult> {
   try {
     return await transaction(async (client): Promise<ActionResult> => {
-      const r = await client.query<{
-        gave: { shelf: Record<string, number>; bags: Record<string, number>; kept?: string[] } | null;
-      }>(
+      const r = await rowsFrom(
+        z.object({
+          gave: z
+            .object({
+              shelf: z.record(z.string(), z.number()),
+              bags: z.record(z.string(), z.number()),
+              kept: z.array(z.string()).optional(),
+            })
+            .nullable(),
+        }),
         'update batches set finished_at = null, put_away = false where id = $1 and finished_at is not null and verdict is null returning gave_back as gave',
         [batchId],
+        client,
       );
-      if (r.rowCount === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
-      const gave = r.rows[0]?.gave;
+      if (r.length === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
+      const gave = r[0]?.gave;
       if (!gave) return { ok: true };
       await client.query('update batches set gave_back = null where id = $1', [batchId]);
       await takeFromShelf(client, { batchId }, new Map(Object.entries(gave.shelf)), true);

@@ -1,11 +1,12 @@
 /** Kept lots on the real database: their books add up, under two screens at once too. */
 
-import type { z } from 'zod';
+import { z } from 'zod';
 import { keepLotSchema } from '@/contract/kept';
 import { leftOf } from '@/core/batch/kept';
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { careNotes, noteCare, stuckIn, takeCareBack } from '../queries/care';
 import { saveVersion } from '../queries/formulas';
 import { keep, keptLot, keptNow, keptOfBatch, keptTakenBy, letKeptGo, takeKeptBack, usesOfKept } from '../queries/kept';
@@ -150,7 +151,7 @@ test('a plan takes kept pieces in: they leave with the batch, two batches never 
   const made = await keep(kept({ pieces: 10 }));
   if (!made.ok) throw new Error(made.message);
   const versionId =
-    (await query<{ id: string }>('select version_id as id from batches where id = $1', [batchId]))[0]?.id ?? '';
+    (await rowsFrom(idRow, 'select version_id as id from batches where id = $1', [batchId]))[0]?.id ?? '';
   const begin = (pieces: number) =>
     startTogether({
       versionId,
@@ -188,7 +189,8 @@ test('a plan takes kept pieces in: they leave with the batch, two batches never 
   await letKeptGo({ lotId: made.id, pieces: 7, how: 'served', who: '', requestId: null });
   expect(await takeUp(id)).toMatchObject({ ok: false, message: expect.stringContaining('There are only 3 waffles.') });
   expect((await keptLot(made.id))?.left).toBe(3);
-  expect((await query<{ away: boolean }>('select put_away as away from batches where id = $1', [id]))[0]?.away).toBe(
-    true,
-  );
+  expect(
+    (await rowsFrom(z.object({ away: z.boolean() }), 'select put_away as away from batches where id = $1', [id]))[0]
+      ?.away,
+  ).toBe(true);
 });

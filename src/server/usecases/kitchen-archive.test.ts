@@ -2,14 +2,17 @@
  * The whole kitchen out and back, on the real database: every table the same, and nothing changed by what is no
  * kitchen.
  */
+
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
+import { z } from 'zod';
 import { manifestSchema } from '@/contract/archive';
 import { databaseAt, ownDatabase } from '../db/own-database';
 import { closePool, connectedTo, query, unhurried } from '../db/pool';
+import { idRow, rowsFrom } from '../db/rows';
 import { keepPhoto } from '../queries/photos';
 import { differing, digestOf } from './backup';
 import { loadDemo } from './demo';
@@ -22,7 +25,7 @@ beforeAll(async () => {
   await ownDatabase('whole_kitchen');
   await loadDemo();
   // a picture goes with it
-  const batch = (await query<{ id: string }>('select id from batches order by started_at limit 1'))[0]?.id;
+  const batch = (await rowsFrom(idRow, 'select id from batches order by started_at limit 1'))[0]?.id;
   const copies = await copiesOf(
     await sharp({ create: { width: 640, height: 480, channels: 3, background: '#c08a3e' } })
       .png()
@@ -89,12 +92,16 @@ test('read back into an empty kitchen every table is the same, and the next row 
     if (file.startsWith('pictures/')) expect(again[file]).toEqual(bytes);
     else if (file.startsWith('tables/') && file !== 'tables/kitchen.json')
       expect(strFromU8(again[file] ?? new Uint8Array())).toBe(strFromU8(bytes));
-  const id = (await query<{ id: string }>('insert into formulas default values returning id'))[0]?.id;
+  const id = (await rowsFrom(idRow, 'insert into formulas default values returning id'))[0]?.id;
   expect(id).toBeDefined();
-  const tap = await query<{ batch: string; seq: string }>(
+  const tap = await rowsFrom(
+    z.object({ batch: z.string(), seq: z.string() }),
     'select batch_id as batch, max(seq)::text as seq from batch_taps group by 1 order by 2 desc limit 1',
   );
-  const next = await query<{ n: string }>("select nextval(pg_get_serial_sequence('batch_taps', 'seq'))::text as n");
+  const next = await rowsFrom(
+    z.object({ n: z.string() }),
+    "select nextval(pg_get_serial_sequence('batch_taps', 'seq'))::text as n",
+  );
   expect(Number(next[0]?.n)).toBeGreaterThan(Number(tap[0]?.seq ?? 0));
   expect(await said(archive)).toContain('This kitchen is not empty');
 });

@@ -17,6 +17,7 @@ import { packed, unpacked } from '@/core/exchange/zip';
 import packageJson from '../../../package.json';
 import { migrationsThere, migrationText } from '../db/migrate';
 import { longTransaction, unhurried } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { logLine } from '../log';
 import { workFactsBehind } from '../queries/formula-facts';
 import { stampAnew } from '../queries/pantry';
@@ -34,41 +35,44 @@ const MOST_UNPACKED = { bytes: 800_000_000, files: 100_000 };
 const sha = (text: string | Uint8Array): string => createHash('sha256').update(text).digest('hex');
 const name = (s: string): string => `"${s.replaceAll('"', '""')}"`;
 
-interface ColumnRow {
-  readonly table: string;
-  readonly column: string;
-  readonly type: string;
-  readonly nullable: boolean;
-}
+const columnRow = z.object({
+  table: z.string(),
+  column: z.string(),
+  type: z.string(),
+  nullable: z.boolean(),
+});
+type ColumnRow = z.output<typeof columnRow>;
 
 /** The columns of a schema's tables that hold something of their own, in their order. */
 const columnsIn = async (client: Pick<ClientBase, 'query'>, schema: string): Promise<readonly ColumnRow[]> =>
   (
-    await client.query<ColumnRow & { readonly [k: string]: unknown }>(
+    await rowsFrom(
+      columnRow,
       `select c.table_name as "table", c.column_name as "column", c.data_type as type, c.is_nullable = 'YES' as nullable
          from information_schema.columns c join information_schema.tables t using (table_schema, table_name)
         where c.table_schema = $1 and t.table_type = 'BASE TABLE' and c.is_generated = 'NEVER' order by c.table_name, c.ordinal_position`,
       [schema],
+      client,
     )
-  ).rows.filter((c) => !NOT_THE_KITCHENS.has(c.table));
+  ).filter((c) => !NOT_THE_KITCHENS.has(c.table));
 
-interface Picture {
-  readonly id: string;
-  readonly size: string;
-  readonly bytes: Uint8Array;
-}
+const pictureRow = z.object({
+  id: z.string(),
+  size: z.string(),
+  bytes: z.custom<Uint8Array>((b) => Buffer.isBuffer(b)),
+});
+type Picture = z.output<typeof pictureRow>;
 
 /** The pictures of a kitchen; records that are not brought up to date yet may have no place for them. */
 async function picturesIn(client: Pick<ClientBase, 'query'>): Promise<readonly Picture[]> {
-  const there = await client.query<{ there: boolean }>('select to_regclass($1) is not null as there', [
-    `public.${PICTURES}`,
-  ]);
-  return there.rows[0]?.there
-    ? (
-        await client.query<Picture & Record<string, unknown>>(
-          `select photo_id as id, size, bytes from ${PICTURES} order by 1, 2`,
-        )
-      ).rows
+  const there = await rowsFrom(
+    z.object({ there: z.boolean() }),
+    'select to_regclass($1) is not null as there',
+    [`public.${PICTURES}`],
+    client,
+  );
+  return there[0]?.there
+    ? await rowsFrom(pictureRow, `select photo_id as id, size, bytes from ${PICTURES} order by 1, 2`, [], client)
     : [];
 }
 
@@ -158,12 +162,15 @@ export async function kitchenArchive(): Promise<Uint8Array> {
     for (const t of tablesOf(columns)) {
       const own = columns.filter((c) => c.table === t).map((c) => name(c.column));
       // written by the database itself: numbers and times keep every digit
-      const r = await client.query<{ rows: number; text: string }>(
+      const r = await rowsFrom(
+        z.object({ rows: z.number(), text: z.string() }),
         `select count(*)::int as rows, '[' || coalesce(string_agg(row_to_json(t)::text, E',\\n'), '') || ']' as text from (select ${own.join(', ')} from public.${name(t)} order by 1) t`,
+        [],
+        client,
       );
-      const text = r.rows[0]?.text ?? '[]';
+      const text = r[0]?.text ?? '[]';
       out[`tables/${t}.json`] = text;
-      tables[t] = { rows: r.rows[0]?.rows ?? 0, sha256: sha(text) };
+      tables[t] = { rows: r[0]?.rows ?? 0, sha256: sha(text) };
     }
     for (const p of await picturesIn(client)) {
       const file = `pictures/${p.id}-${p.size}.jpg`;
@@ -171,8 +178,8 @@ export async function kitchenArchive(): Promise<Uint8Array> {
       pictures[file] = { sha256: sha(p.bytes) };
     }
     const migrations = (
-      await client.query<{ name: string }>('select name from schema_migrations order by name')
-    ).rows.map((m) => m.name);
+      await rowsFrom(z.object({ name: z.string() }), 'select name from schema_migrations order by name', [], client)
+    ).map((m) => m.name);
     await client.query('commit');
     const manifest: Manifest = {
       format: ARCHIVE_FORMAT,
@@ -247,13 +254,16 @@ function opened(
 
 /** Rows that point to what is not there, over every reference of the kitchen. */
 async function dangling(client: ClientBase): Promise<string | null> {
-  const keys = await client.query<{ from: string; to: string; own: string[]; theirs: string[] }>(
+  const keys = await rowsFrom(
+    z.object({ from: z.string(), to: z.string(), own: z.array(z.string()), theirs: z.array(z.string()) }),
     `select c.conrelid::regclass::text as "from", c.confrelid::regclass::text as "to",
             (select array_agg(a.attname::text order by k.n) from unnest(c.conkey) with ordinality k(at, n) join pg_attribute a on a.attrelid = c.conrelid and a.attnum = k.at) as own,
             (select array_agg(a.attname::text order by k.n) from unnest(c.confkey) with ordinality k(at, n) join pg_attribute a on a.attrelid = c.confrelid and a.attnum = k.at) as theirs
        from pg_constraint c where c.contype = 'f' and c.connamespace = 'public'::regnamespace`,
+    [],
+    client,
   );
-  for (const k of keys.rows) {
+  for (const k of keys) {
     const set = k.own.map((o) => `r.${name(o)} is not null`).join(' and ');
     const same = k.own.map((o, n) => `f.${name(k.theirs[n] ?? '')} = r.${name(o)}`).join(' and ');
     const found = await client.query(
@@ -316,10 +326,13 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
   try {
     const rows = await longTransaction(async (client) => {
       await client.query("select pg_advisory_xact_lock(hashtext('demo'))");
-      const used = await client.query<{ used: boolean }>(
+      const used = await rowsFrom(
+        z.object({ used: z.boolean() }),
         `select ${['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock'].map((t) => `exists (select 1 from public.${t})`).join(' or ')} as used`,
+        [],
+        client,
       );
-      if (used.rows[0]?.used)
+      if (used[0]?.used)
         throw new NotTaken(
           'This kitchen is not empty: a whole kitchen is only read into an empty one. Start one beside it, with a data folder of its own.',
         );
@@ -369,10 +382,13 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
           Buffer.from(p.bytes),
         ]);
       await client.query('set local session_replication_role = origin');
-      const bare = await client.query<{ n: number }>(
+      const bare = await rowsFrom(
+        countRow,
         `select count(*)::int as n from public.photos p where not exists (select 1 from public.${PICTURES} f where f.photo_id = p.id)`,
+        [],
+        client,
       );
-      const pictureless = bare.rows[0]?.n ?? 0;
+      const pictureless = bare[0]?.n ?? 0;
       if (pictureless > 0)
         throw new NotTaken(
           `tables/photos.json names ${pictureless} photograph${pictureless === 1 ? '' : 's'} whose picture is not in it.`,
@@ -381,11 +397,13 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       if (broken) throw new NotTaken(broken);
       for (const c of columns) {
         const seq = (
-          await client.query<{ seq: string | null }>('select pg_get_serial_sequence($1, $2) as seq', [
-            `public.${name(c.table)}`,
-            c.column,
-          ])
-        ).rows[0]?.seq;
+          await rowsFrom(
+            z.object({ seq: z.string().nullable() }),
+            'select pg_get_serial_sequence($1, $2) as seq',
+            [`public.${name(c.table)}`, c.column],
+            client,
+          )
+        )[0]?.seq;
         if (seq)
           await client.query(
             `select setval($1, coalesce(max(${name(c.column)}), 0) + 1, false) from public.${name(c.table)}`,

@@ -1,25 +1,29 @@
 /** The demo kitchen: looked around in an empty kitchen, and cleared away again for one of the cook's own. */
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { query, transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { fillAsBefore } from '../queries/house';
 import { stampAnew } from '../queries/pantry';
 import { BackupFailed, takeBackup } from './backup';
 import { loadDemo } from './demo';
 
-interface KitchenState {
+const kitchenRow = z.object({
   /** Nothing was ever put in. */
-  readonly empty: boolean;
+  empty: z.boolean(),
   /** What is in it is, or began as, the demo. */
-  readonly demo: boolean;
+  demo: z.boolean(),
   /** The formula to look at first; null: there is none. */
-  readonly first: { readonly id: string; readonly name: string } | null;
-}
+  first: z.object({ id: z.string(), name: z.string() }).nullable(),
+});
+type KitchenState = z.output<typeof kitchenRow>;
 
 const OWNED = ['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock'] as const;
 
 export async function kitchenState(): Promise<KitchenState> {
   const row = (
-    await query<KitchenState & Record<string, unknown>>(
+    await rowsFrom(
+      kitchenRow,
       `select not (${OWNED.map((t) => `exists (select 1 from ${t})`).join(' or ')}) as empty,
               coalesce((select (value->>'demo')::boolean from kitchen where key = 'started'), false) as demo,
               (select jsonb_build_object('id', f.id, 'name', f.name) from formulas f

@@ -2,6 +2,7 @@
 
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
+
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { bagsLeft, FRESH_PREMIX, standingUses } from '@/core/premix/premix';
 import { holdersOf, recallCsv } from '@/core/premix/recall';
@@ -9,6 +10,7 @@ import { piecesOfBags } from '@/core/premix/use';
 import { localDay } from '@/core/quantity/day';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { batchById, besideOf } from '../queries/batches';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
@@ -351,7 +353,7 @@ test('one headcount of bags and fresh batter: begun together, or neither; what i
       bags: [{ lotId: id, bags }],
       requestId,
     });
-  const before = await query<{ n: number }>('select count(*)::int as n from batches');
+  const before = await rowsFrom(countRow, 'select count(*)::int as n from batches');
   // more bags than there are: the fresh batch is not begun either
   expect(await start(7)).toMatchObject({ ok: false, path: 'bags' });
   expect(await query('select count(*)::int as n from batches')).toEqual(before);

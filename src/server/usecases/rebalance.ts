@@ -1,13 +1,15 @@
 /** The rest of a mix worked anew around what really went in. */
 
+import { z } from 'zod';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { bowlLines } from '@/core/batch/sheet-line';
-import type { KindId } from '@/core/formula/kinds';
+import { KIND_IDS } from '@/core/formula/kinds';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Weights } from '@/core/prep/tolerance';
 import { rebalance, smaller, withAnew } from '@/core/prep/weigh';
 import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { SHEET } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 
@@ -24,10 +26,12 @@ type RestBy = { readonly by: 'ratios' } | { readonly by: 'smaller'; readonly key
 export async function rebalanceMix(batchId: string, mix: number, how: RestBy = { by: 'ratios' }): Promise<boolean> {
   const house = await loadHouse();
   return transaction(async (client) => {
-    const { rows } = await client.query<{ sheet: unknown; kind: KindId }>(
+    const rows = await rowsFrom(
+      z.object({ sheet: z.unknown(), kind: z.enum(KIND_IDS) }),
       `select b.sheet, coalesce(b.kind, v.kind) as kind from batches b join formula_versions v on v.id = b.version_id
         where b.id = $1 and b.finished_at is null for update of b`,
       [batchId],
+      client,
     );
     const batch = rows[0];
     if (!batch) return false;
@@ -36,11 +40,13 @@ export async function rebalanceMix(batchId: string, mix: number, how: RestBy = {
     if (read.unreadable.length > 0) return false;
     const was: readonly SheetLine[] = read.value;
     const weights: Record<string, number> = {};
-    const ticked = await client.query<{ key: string; grams: number | null }>(
+    const ticked = await rowsFrom(
+      z.object({ key: z.string(), grams: z.number().nullable() }),
       'select t.line_key as key, w.grams from batch_ticks t left join batch_weights w using (batch_id, line_key) where t.batch_id = $1',
       [batchId],
+      client,
     );
-    for (const t of ticked.rows) {
+    for (const t of ticked) {
       const grams = t.grams ?? was.find((l) => l.key === t.key)?.grams;
       if (grams !== null && grams !== undefined) weights[t.key] = grams;
     }

@@ -1,8 +1,11 @@
 /** What there is to know of the records themselves: how large, how safe, and whether all of it can be read. */
+
 import { statfsSync } from 'node:fs';
+import { z } from 'zod';
 import type { RecordsFacts } from '@/contract/records';
 import type { Unreadable } from '@/core/records/unreadable';
-import { query, unhurried } from '../db/pool';
+import { unhurried } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { batchesUnread } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
@@ -29,15 +32,16 @@ export const diskFull = (): boolean =>
 
 export async function recordsFacts(): Promise<RecordsFacts & { readonly backups: readonly Backup[] }> {
   const asked = Date.now();
-  const rows = await query<{
-    bytes: string;
-    now: number;
-    postgres: string;
-    schema: string;
-    formulas: string;
-    versions: string;
-    batches: string;
-  }>(
+  const rows = await rowsFrom(
+    z.object({
+      bytes: z.string(),
+      now: z.number(),
+      postgres: z.string(),
+      schema: z.string(),
+      formulas: z.string(),
+      versions: z.string(),
+      batches: z.string(),
+    }),
     `select pg_database_size(current_database())::text as bytes, extract(epoch from clock_timestamp())::float8 * 1000 as now,
             current_setting('server_version') as postgres, (select max(name) from schema_migrations) as schema,
             (select count(*) from formulas)::text as formulas,

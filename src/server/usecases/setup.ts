@@ -3,8 +3,10 @@
  *   node --import tsx src/server/usecases/setup.ts --demo | --empty
  */
 
+import { z } from 'zod';
 import { migrate, pending } from '../db/migrate';
 import { closePool, query } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { backupFolder, takeBackup } from './backup';
 import { loadDemo } from './demo';
 import { freezeOld } from './premix-lots';
@@ -20,13 +22,13 @@ async function main(): Promise<void> {
   for (const name of applied) console.log(`          applied ${name}`);
   // lots older than that keep from now on what they are
   await freezeOld(null);
-  const had = await query<{ value: unknown }>("select value from kitchen where key = 'started'");
+  const had = await rowsFrom(z.object({ value: z.unknown() }), "select value from kitchen where key = 'started'");
   if (had.length > 0) return;
   const demo = process.argv.includes('--demo');
   // a first start that was cut off half way through the demo: nobody has worked in this kitchen yet, so begin again
   const cutOff = await query("select 1 from kitchen where key = 'loading'");
   if (cutOff.length > 0) await query('truncate formulas, sides, own_ingredients, own_measures, stock cascade');
-  const formulas = await query<{ n: number }>('select count(*)::int as n from formulas');
+  const formulas = await rowsFrom(countRow, 'select count(*)::int as n from formulas');
   if (demo && formulas[0]?.n === 0) {
     await query("insert into kitchen (key, value) values ('loading', 'true') on conflict do nothing");
     const n = await loadDemo();

@@ -1,10 +1,12 @@
 /** The shelf under batches that take from it, on the real database. */
 
 import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { offersFor } from '@/core/prep/mise';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { batchById, writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
@@ -52,7 +54,7 @@ const start = (more: Partial<Parameters<typeof startBatch>[0]> = {}) =>
     ...more,
   });
 const count = async (): Promise<number> =>
-  (await query<{ n: number }>('select count(*)::int as n from batches'))[0]?.n ?? 0;
+  (await rowsFrom(countRow, 'select count(*)::int as n from batches'))[0]?.n ?? 0;
 
 test('a batch takes what it weighs, of what is noted, and says so', async () => {
   await note('flour-all-purpose', 1800);
@@ -93,7 +95,8 @@ test('two batches started at the same moment: what is there is given out once, a
   expect(many.every((b) => b.ok)).toBe(true);
   expect(await onHand()).toBe(0);
   expect(await onHand('milk-whole')).toBe(0);
-  const taken = await query<{ id: string; g: number }>(
+  const taken = await rowsFrom(
+    z.object({ id: z.string(), g: z.number() }),
     'select ingredient_id as id, sum(taken_g) as g from stock_takings where batch_id = any($1) group by 1 order by 1',
     [many.flatMap((b) => (b.ok ? [b.id] : []))],
   );

@@ -4,10 +4,12 @@
  */
 
 import Papa from 'papaparse';
+
 import { GET as houseTable } from '@/app/house/export/route';
 import { GET as logTable } from '@/app/log/export/route';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { countRow, rowsFrom } from '../db/rows';
 import { loadDemo } from './demo';
 
 beforeAll(async () => {
@@ -28,7 +30,7 @@ async function table(get: (r: Request) => Promise<Response>, what: string): Prom
   return data;
 }
 const count = async (of: string): Promise<number> =>
-  (await query<{ n: number }>(`select count(*)::int as n from ${of}`))[0]?.n ?? -1;
+  (await rowsFrom(countRow, `select count(*)::int as n from ${of}`))[0]?.n ?? -1;
 
 test('each table holds every row there is', async () => {
   expect(await table(logTable, 'batches')).toHaveLength(await count('batches'));

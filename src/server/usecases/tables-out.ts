@@ -1,11 +1,13 @@
 /** The kitchen's records as tables for a sheet program: grams, millilitres, seconds, times in UTC. */
 
+import { z } from 'zod';
 import { bareName } from '@/core/batch/sheet-line';
 import { csvOf } from '@/core/exchange/csv';
 import type { Own } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagsLeft } from '@/core/premix/premix';
-import { longTransaction, query } from '../db/pool';
+import { longTransaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
 import { loadHouse } from '../queries/house';
 import { ownMeasures } from '../queries/pantry';
 import { lots, premixes } from '../queries/premixes';
@@ -18,23 +20,30 @@ export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[numbe
 const named = (own: Own | undefined, id: string | null): string =>
   id === null ? '' : (findIngredient(id, own)?.name ?? id);
 
-interface BatchRow {
-  readonly id: string;
-  readonly name: string;
-  readonly number: number;
-  readonly kind: string;
-  readonly started: Date;
-  readonly finished: Date | null;
-  readonly exactness: string;
-  readonly mass: number | null;
-  readonly planned: number | null;
-  readonly pieces: number | null;
-  readonly portion: number | null;
-  readonly sheet: readonly { readonly name: string; readonly grams: number | null }[];
-}
+/** Columns that are written as they are. */
+const cell = z.union([z.string(), z.number(), z.boolean(), z.date(), z.array(z.string())]).nullable();
+const tapRow = z.record(z.string(), cell);
+// scales of any age: a value is written as it is
+const outcomeRow = z.object({ scales: z.record(z.string(), z.unknown()).nullable() }).catchall(cell);
+const batchRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  number: z.number(),
+  kind: z.string(),
+  started: z.date(),
+  finished: z.date().nullable(),
+  exactness: z.string(),
+  mass: z.number().nullable(),
+  planned: z.number().nullable(),
+  pieces: z.number().nullable(),
+  portion: z.number().nullable(),
+  // of any age: a line of it is asked for its name and grams
+  sheet: z.unknown(),
+});
 
 async function batchTable(): Promise<string> {
-  const rows = await query<BatchRow & Record<string, unknown>>(
+  const rows = await rowsFrom(
+    batchRow,
     `select b.id, b.name, v.number, v.kind, b.started_at as started, b.finished_at as finished, b.exactness, b.mass_g as mass, b.pieces_planned as planned,
             b.pieces, b.portion_ml as portion, b.sheet from batches b join formula_versions v on v.id = b.version_id order by b.started_at, b.id`,
   );
@@ -74,7 +83,8 @@ async function batchTable(): Promise<string> {
 }
 
 async function outcomeTable(): Promise<string> {
-  const rows = await query<Record<string, never>>(
+  const rows = await rowsFrom(
+    outcomeRow,
     `select b.id, b.name, v.number, b.finished_at, b.verdict, b.pieces, b.waste, b.first_side_s, b.second_side_s, b.height_mm, b.across_mm, b.marks, b.scales, b.note, b.change
        from batches b join formula_versions v on v.id = b.version_id where b.finished_at is not null order by b.finished_at, b.id`,
   );
@@ -111,7 +121,7 @@ async function outcomeTable(): Promise<string> {
         r.across_mm,
         r.marks,
       ],
-      Object.entries((r.scales ?? {}) as Record<string, number>).map(([k, v]) => `${k} ${v}`),
+      Object.entries(r.scales ?? {}).map(([k, v]) => `${k} ${v}`),
       r.note,
       r.change,
     ]),
@@ -122,15 +132,15 @@ const TAPS_AT_ONCE = 5000;
 
 /** Taps are many: read a few thousand at a time. */
 async function tapTable(): Promise<string> {
-  const rows: Record<string, never>[] = [];
+  const rows: z.output<typeof tapRow>[] = [];
   await longTransaction(async (client) => {
     await client.query(
       'declare every_tap cursor for select t.batch_id, b.name, t.piece, t.act, t.surface, t.slot, t.at from batch_taps t join batches b on b.id = t.batch_id order by t.batch_id, t.seq',
     );
     for (;;) {
-      const page = await client.query<Record<string, never>>(`fetch ${TAPS_AT_ONCE} from every_tap`);
-      rows.push(...page.rows);
-      if (page.rows.length < TAPS_AT_ONCE) return;
+      const page = await rowsFrom(tapRow, `fetch ${TAPS_AT_ONCE} from every_tap`, [], client);
+      rows.push(...page);
+      if (page.length < TAPS_AT_ONCE) return;
     }
   });
   return csvOf(
