@@ -12,7 +12,7 @@ import type { Result } from '../result';
 import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
-import { itemsIn, measuredIn } from './items';
+import { COUNT_WORDS, itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
@@ -539,9 +539,24 @@ function settleGroups(
   return { sections: settled, lines: moved };
 }
 
-/** What stands around the lines of a card: its method and its notes, without its headings. */
-export const notesOn = ({ ignored }: Pick<Card, 'ignored'>): string =>
-  ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text.trim()])).join('\n');
+/** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
+const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}\b/i;
+const TITLE_FOR = new RegExp(`\\bfor ((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`, 'i');
+function claimOfTitle(title: string): string | null {
+  const people = TITLE_FOR.exec(title)?.[1];
+  const makes = TITLE_MAKES.exec(title)?.[0];
+  if (makes !== undefined) return `${makes.charAt(0).toUpperCase()}${makes.slice(1)}.`;
+  return people === undefined ? null : `Serves ${people}.`;
+}
+
+/** What stands around the lines of a card: what its title tells of how many, its method and its notes. */
+export function notesOn({ title, ignored }: Pick<Card, 'title' | 'ignored'>): string {
+  const claim = claimOfTitle(title ?? '');
+  return [
+    ...(claim === null ? [] : [claim]),
+    ...ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text.trim()])),
+  ].join('\n');
+}
 
 /** A clause that whips the whites, in either order of its words. */
 const WHIPS =
@@ -594,7 +609,7 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   const lines = linesOfSteps(placed, rows, house, languages);
   const settled = settleGroups(placed.sections, lines, house, languages);
   const { title, ignored } = placed;
-  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ ignored }), house, languages);
+  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ title: null, ignored }), house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }
 

@@ -15,13 +15,22 @@ const whole = (l: Line): boolean =>
   l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 
+/** "Tablespoon of sugar", as it is said in a list: one of them. */
+const ONE_UNIT =
+  /^\s*(?:tablespoon|teaspoon|dessertspoon|spoon|cup|pinch|splash|glass|knob|handful|dash|stick|pint)(?:ful)?\s+of\s/i;
+
+/** "3 eggs, yolks with 200 ml milk": what a part of the eggs goes with is a thing of its own. */
+const PART_OF_EGGS =
+  /^(?:(?:the|egg)\s+)*(?:yolks?|whites?)\s+(?:(?:beaten|mixed|whisked|stirred)\s+)?(?:with|in(?:to)?)\s+(?=\d|[½¼¾⅓⅔]|half\b|an?\s|one\b|two\b|three\b)/i;
+
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
   return (
     a !== null ||
     /\d\s*\p{L}{0,12}\s*$/u.test(text) ||
-    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text)
+    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
+    ONE_UNIT.test(text)
   );
 };
 
@@ -89,7 +98,8 @@ export function itemsIn(
   let from = 0;
   for (const [n, m] of seams.entries()) {
     if (depth(m.index) > 0) continue;
-    const at = m.index + m[0].length;
+    const seam = m.index + m[0].length;
+    const at = seam + (PART_OF_EGGS.exec(text.slice(seam))?.[0].length ?? 0);
     const left = text.slice(from, m.index).trim();
     const right = text.slice(at, seams[n + 1]?.index ?? text.length).trim();
     if (!isSeam({ seam: m[0], alone: seams.length === 1, left, right, rest: text.slice(at) }, read)) continue;

@@ -11,7 +11,7 @@ interface YieldClaim {
 }
 
 const MAKES =
-  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
+  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
 /** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
@@ -36,6 +36,13 @@ function piecesSaid(row: string): YieldClaim | null {
   return null;
 }
 
+/** "5 waffles.": a sentence that is a number of pieces. */
+const PIECES_ALONE =
+  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|tortitas|crepes|crêpes|cakes|pieces)(?=\s*(?:[.!]|$))/i;
+
+/** "About 16.", and no more: the last thing a card says. */
+const ABOUT_ALONE = /[.!]\s+about (\d{1,3})\s*[.!]?\s*$/i;
+
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -58,19 +65,19 @@ export function yieldClaim(notes: string): YieldClaim | null {
       );
     if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
   }
-  return (
-    notes
-      .split('\n')
-      .map(piecesSaid)
-      .find((said) => said !== null) ?? null
-  );
+  const said = notes
+    .split('\n')
+    .map(piecesSaid)
+    .find((x) => x !== null);
+  const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
+  return said ?? (alone?.[1] ? { pieces: Number(alone[1]), text: alone[0].replace(/^[.!]\s+/, '') } : null);
 }
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
         row,
       );
     const n = m

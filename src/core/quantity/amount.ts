@@ -68,7 +68,7 @@ const ONE = new Fraction(1);
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 const UNSAID =
-  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|spoonful)(?:ful)?\s+of\s)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;

@@ -24,7 +24,7 @@ export function fillOf(how: string | undefined, word: string): FillMethod {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );

@@ -66,7 +66,8 @@ const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
 const IF_YOU = /^if (?:you|there is|there[’']s|time|needed|necessary)\b/i;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
-const CLAUSE = /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but)\s+/giu;
+const CLAUSE =
+  /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
 function clause(text: string, sentence: string, taken: ToldAs): Clause {
   let times: readonly Time[] | null = null;
@@ -125,7 +126,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
-  [/\ba minute and a half\b/i, 1.5],
+  [/\ba minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
   [/\b(?:a|another) (?:full |good )?minute\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],
 ];

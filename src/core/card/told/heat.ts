@@ -4,10 +4,12 @@ import type { Clause, ToldFact } from './clause';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
-export const OVEN = /\b(?:oven|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+export const OVEN =
+  /\b(?:oven(?![- ]?(?:proof|safe|dish))|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
 const HOLDING =
-  /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|finished ones|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
-export const SURFACE = /\b(?:griddle|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
+  /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+export const SURFACE =
+  /\b(?:griddle|flat ?top|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
 const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
 
 const IRON = /\b(?:the|an?|my|hot|waffle)\s+(?:hot\s+|waffle\s+)?iron\b/i;
@@ -50,7 +52,7 @@ export const CHANGED_TO =
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
 /** Degrees C that a clause tells, with the place where each stands. */
-function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, at: number])[] {
+function degreesIn({ text, sentence }: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
   const heated = OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text);
   const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
   const changed = CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence));
@@ -67,7 +69,7 @@ function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, a
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
     const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
     if (!marked && !(heats && (/^\d{3}$/.test(a) || held))) continue;
-    const f = unit ? /f/i.test(unit) : n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
+    const f = unit ? /f/i.test(unit) : inF || n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
     const c = f ? F_TO_C(n) : n;
     const last = out.at(-1)?.[0];
     if (last === undefined || Math.abs(c - last) >= SAME_C) out.push([c, m.index]);
@@ -76,24 +78,30 @@ function degreesIn({ text, sentence }: Clause): readonly (readonly [c: number, a
 }
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
-const ON_DIAL = /\bon (?:a )?(?:low|medium|high)\b/i;
+const ON_DIAL = /\b(?:on|at) (?:an? |the )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
 const DIAL =
-  /\b(low|medium|moderate|high)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
+  /\b(low(?:est)?|medium|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL = /^(?:on |at )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
-const NUMBERED = /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b/i;
+const NUMBERED =
+  /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
-  [/\ba fuego medio\b|\bbei mittlerer hitze\b|\bauf mittlerer stufe\b|\bà feu moyen\b/i, 'medium'],
-  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|\bà feu doux\b/i, 'low'],
-  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|\bà feu vif\b/i, 'high'],
+  [
+    /\b(?:bei|auf) mittlerer bis (?:starker|hoher|großer) hitze\b|(?<!\p{L})à feu moyen[- ]vif\b|\ba fuego medio[- ]alto\b/iu,
+    'medium high',
+  ],
+  [/\ba fuego medio\b|\bbei mittlerer hitze\b|\bauf mittlerer stufe\b|(?<!\p{L})à feu moyen\b/iu, 'medium'],
+  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})à feu doux\b/iu, 'low'],
+  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})à feu vif\b/iu, 'high'],
 ];
 
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
   const other = OTHER_DIALS.find(([re]) => re.test(text));
   if (other) return other[1];
-  const number = NUMBERED.exec(text)?.[1];
+  const knob = NUMBERED.exec(text);
+  const number = knob?.[1] ?? knob?.[2];
   if (number !== undefined) return number;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
@@ -109,13 +117,23 @@ function dialIn({ text, sentence }: Clause): string | null {
   )
     return null;
   return m[0]
+    .replace(/est\b/i, '')
     .replace(/\s*(?:heat|flame|setting)$/i, '')
     .replace(/\s*(?:-|–)\s*/, ' ')
     .toLowerCase()
     .trim();
 }
 
-export function heatsIn(c: Clause): readonly ToldFact[] {
+/** A card that heats to 350 and marks nothing in Celsius speaks of Fahrenheit everywhere. */
+export const speaksFahrenheit = (notes: string): boolean =>
+  !/\d\s*(?:°|º|degrees?)?\s*C\b/.test(notes) &&
+  (/\d{3}\s*(?:°|º|degrees?)?\s*F\b/.test(notes) ||
+    [...notes.matchAll(/\b(?:to|at|on|oven|griddle|iron|top)\s+(?:about\s+)?(\d{3})\b(?!\s*(?:g|ml|kg))/gi)].some(
+      (m) => Number(m[1]) >= GRIDDLE_F_FROM,
+    ));
+
+/** @param inF whether a number without its letter is Fahrenheit on this card */
+export function heatsIn(c: Clause, inF = false): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const heat = (value: number, of: string): ToldFact => ({
     fact: 'heat',
@@ -125,7 +143,7 @@ export function heatsIn(c: Clause): readonly ToldFact[] {
     words: text,
     taken,
   });
-  const degrees = degreesIn(c).map(([value, at]) => heat(value, heatOf(text, sentence, at)));
+  const degrees = degreesIn(c, inF).map(([value, at]) => heat(value, heatOf(text, sentence, at)));
   if (degrees.length > 0) return degrees;
   const gas = readNumber(GAS.exec(text)?.[1] ?? '');
   if (gas) return [heat(GAS_C(gas.low.valueOf()), HOLDING.test(text) ? 'holding' : 'oven')];

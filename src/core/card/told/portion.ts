@@ -5,7 +5,7 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoop|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
+  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
 const PER_PIECE =
   /\b(?:(?:for|per|pro|por) (?:each|every|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
@@ -139,9 +139,12 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
       ...widths,
       { fact: 'portion', value: Math.round(1000 * ml) / 1000, unit: 'ml', of: 'piece', words: text, taken },
     ];
+  let open: ToldFact | null = null;
   for (const m of text.matchAll(BEGINS)) {
     const portion = portionAt(text.slice(m.index), c, house);
-    if (portion) return [...widths, portion];
+    if (portion?.unit === 'ml') return [...widths, portion];
+    // "one ladle of 80 ml": how much a ladle holds may follow
+    open ??= portion;
   }
-  return widths;
+  return open ? [...widths, open] : widths;
 }

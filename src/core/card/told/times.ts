@@ -101,24 +101,33 @@ const EACH_SIDE =
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS =
-  /\b(?:cook|fry|cuire|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+  /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TURNED =
-  /,\s*over\s*,|\b(?:turn|flip|retourne[rz]|wenden|voltear|la vuelta|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d)|before (?:you )?(?:turning|flipping))\b/i;
+  /,\s*over\s*,|\b(?:turn|flip|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
-const TURNED_FIRST = /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$/i;
+const TURNED_FIRST =
+  /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
 const NUMBER_FIRST =
-  /^(?:about\s+)?(?:\d|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
+  /^(?:that(?:[’']s| is)\s+)?(?:(?:about|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
 /** Behind the turn. */
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
 const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
 /** A turn, and nothing of when. */
 const TURNED_NOW = /^(?:then |and )?(?:turn|flip|over)(?: (?:it|them))?(?: over)?$/i;
+/** "Add a spoonful of water, turn, cover again, 4 minutes". */
+const TURNED_BEFORE = /(?:^|,\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them))?(?: over)?,/i;
+/** Pieces that lie under a lid. */
+const LIDDED =
+  /\b(?:with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
+/** "Nach 2 Minuten wenden", "after two minutes turn them": the first side's. */
+const TURNS_LATER = /\b(?:turn|flip|wenden|retourne[rz]|voltear|dar la vuelta)\b/i;
+const AFTER_THEN_TURN = /^(?:nach|apr[eè]s|despu[eé]s de|after)\s/i;
 /** Each side by its place. */
-const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b/i;
+const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf der einen seite\b|\bpor un lado\b/i;
 const TAKES = /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
 const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|(?:don[’']?t|do not) (?:peek|open)|steam(?:s|ing)?)\b/i;
@@ -148,13 +157,17 @@ function bothSides(c: Clause): readonly ToldFact[] {
   if (!time) return [];
   const second =
     /\bsecond(?: side)?\s+(?:for\s+)?(?:about\s+)?/i.exec(c.text) ??
+    /\b(?:on )?the first(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=\S+\s+(?:(?:minutes?|min)\s+)?(?:on )?the (?:second|other))/i.exec(
+      c.text,
+    ) ??
     /\bon (?:one|the first)(?: side)?\s*(?:and|then)\s+(?:about\s+)?(?=(?:\S+\s+){1,4}on the (?:other|second))/i.exec(
       c.text,
     );
   const rest = second && time.at < second.index ? c.text.slice(second.index + second[0].length) : null;
   const last = rest === null ? null : (timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null);
   // "turn after two minutes, one minute more"
-  if (AFTER.test(c.text.slice(0, time.at))) return [minutes('firstSide', time.min, c)];
+  if (AFTER.test(c.text.slice(0, time.at)) || (AFTER_THEN_TURN.test(c.text) && TURNS_LATER.test(c.text)))
+    return [minutes('firstSide', time.min, c)];
   if (last === null && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence)))
     return [];
   return [minutes('firstSide', time.min, c), minutes('secondSide', last ?? times[1]?.min ?? time.min, c)];
@@ -192,17 +205,20 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
   // "oven 425, twenty minutes"
   const ofOven =
     TIME_ALONE.test(c.text) &&
-    ((OVEN.test(c.sentence) && !SURFACE.test(c.sentence)) || /^(?:the |my )?iron (?:at|on|to) /i.test(c.sentence));
+    ((OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|bubbles?)\b/i.test(c.sentence)) ||
+      /\b(?:iron|gaufrier|waffeleisen|gofrera)\b(?! (?:skillet|pan|griddle))/i.test(c.sentence));
   if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle || ofOven)
     return { fact: minutes('bake', time.min, c), isFirst: false };
   if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const number = NUMBER_FIRST.test(c.text.replace(/^[^:]*:\s*/, ''));
   const cooks = COOKS.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
+  const lidded = TIME_ALONE.test(c.text) && LIDDED.test(c.sentence);
   const oneSided = TIME_ALONE.test(c.text) && ONE_SIDE_ALONE.test(c.sentence);
-  if (!cooks && !oneSided && !(number && TURNED.test(c.sentence))) return null;
+  if (!cooks && !oneSided && !lidded && !(number && TURNED.test(c.sentence))) return null;
   if (time.min > MOST_A_SIDE || FAT_BROWNS.test(c.text)) return null;
-  if (TURNED_FIRST.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
+  const turned = TIME_ALONE.test(c.text) && TURNED_BEFORE.test(c.sentence.slice(0, c.sentence.indexOf(c.text)));
+  if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
   const isFirst = /\bbefore (?:you )?(?:turn|flip)/i.test(c.text);
   return {
@@ -243,11 +259,14 @@ function sidesAtOnce(c: Clause, before: Clause | undefined): readonly ToldFact[]
 
 /** "Then 180 for another ten": minutes that a bake goes on. */
 function moreOf(c: Clause): number | null {
-  const m = /\b(?:another|a further)\s+(?=\S)/i.exec(c.text);
+  const m = /\b(?:another|a further)\s+(?=\S)|\b(?:give it|and)\s+(?=\S+ (?:min(?:ute)?s? )?more\b)/i.exec(c.text);
   if (!m) return null;
   const min = minutesIn(c.text.slice(m.index + m[0].length));
   return min !== null && min <= MOST_BAKE_MORE ? min : null;
 }
+
+const FRIES_OTHER =
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
 
 /** A time of something else: of a rest, of when the heat is changed, of what is given time. */
 function isNoSide(c: Clause, before: Clause | undefined): boolean {
@@ -257,9 +276,15 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
     // "let it sit ten minutes while the griddle gets hot"
     (RESTS.test(c.text) && /\bwhile the (?:griddle|pan|iron|oven|skillet)\b/i.test(c.text)) ||
     // of all turns together, no side's
-    /\b(?:in all|altogether|in total)\b/i.test(c.text);
+    /\b(?:in all|altogether|in total|all told)\b/i.test(c.text);
   const cooks = COOKS.test(c.text);
-  return ofRest || (!cooks && (CHANGED_TO.test(c.text) || RESTS.test(c.text))) || givenTime(c.text);
+  // what goes with the batter is fried, not a piece of it
+  return (
+    FRIES_OTHER.test(c.text) ||
+    ofRest ||
+    (!cooks && (CHANGED_TO.test(c.text) || RESTS.test(c.text))) ||
+    givenTime(c.text)
+  );
 }
 
 /** What one clause tells of minutes on the heat; null: nothing. */
@@ -307,7 +332,9 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   }
   // an iron has no second side
   const ironed =
-    clauses.some((c) => /\bwaffles?\b|\b(?:the|my|an?) iron\b/i.test(c.sentence)) &&
+    clauses.some((c) =>
+      /\bwaffles?\b|\b(?:the|my|an?) iron\b|\b(?:gaufrier|gofrera|waffeleisen)\b/i.test(c.sentence),
+    ) &&
     !clauses.some((c) => TURNED.test(c.text)) &&
     !out.some((f) => f.fact === 'secondSide');
   return ironed ? out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f)) : out;

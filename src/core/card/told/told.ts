@@ -7,7 +7,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, type FactId, isDenied, TAKEN, type ToldFact } from './clause';
-import { heatsIn, SURFACE } from './heat';
+import { heatsIn, SURFACE, speaksFahrenheit } from './heat';
 import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
 
@@ -23,7 +23,7 @@ const PAN_FAT: readonly RegExp[] = [
     'i',
   ),
   new RegExp(
-    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate)\\b`,
+    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your|each|every) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate|hollow|well|hole|mould|mold)\\b`,
     'i',
   ),
   new RegExp(
@@ -41,10 +41,53 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     '',
     'a little',
   ],
+  [
+    /\bmit (?:etwas |ein wenig |wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,15}\b(?:aus|ein|be)?(?:pinseln|streichen|fetten|reiben|wischen)/i,
+    '',
+    'brushed',
+  ],
+  [
+    /\b(huile|beurre)[rz](?: légèrement| bien)?(?:[- ]l[ae]\b| (?:une?|votre) (?:poêle|crêpière|plaque|gaufrier))/i,
+    '',
+    'greased',
+  ],
+  [/\bengras(?:ar?|ad[oa])\b[^,;.]{0,20}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
+  [
+    /\b(?:bit|little|knob|film|lick|smear|scrap) of (butter|oil|lard|ghee)\b[^,;.]{0,12}\bfor the first\b/i,
+    '',
+    'a little',
+  ],
+  [
+    /\bmit (?:etwas |wenig |ein wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,45}\b(?:aus)?(?:backen|braten)/i,
+    '',
+    'a little',
+  ],
+  [/\b(buttered|oiled|greased) for each\b/i, '', 'greased'],
+  [
+    /\bgraiss(?:ez|er)\b[^,;.]{0,25}\b(?:avec|au|à l)[ ’'](?:du |de |le |un peu de )?(beurre|huile|saindoux)\b/i,
+    '',
+    'greased',
+  ],
+  [/\buntar\b[^,;.]{0,25}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
+  [/^(?:a )?(?:quick |light |good )?(spray)$/i, '', 'sprayed'],
+  [
+    /^(?:a )?(?:thin |good |quick )?(?:rub|wipe|lick|smear|dab|film|slick|touch) of (lard|butter|oil|ghee|fat)$/i,
+    '',
+    'greased',
+  ],
+  [
+    /\beach (?:hole|hollow|well) (?:gets|takes|wants) (?:a |some )?(?:\w+ of )?(butter|oil|ghee|lard|fat)\b/i,
+    '',
+    'a little',
+  ],
   [/\bspray (?:the )?(?:pan|griddle|iron|skillet|plates?)\b/i, 'spray', 'sprayed'],
   [/^(oiled|buttered)$/i, '', 'greased'],
   [/\b(?:bit|little|knob|film|spoon) of (butter|oil|lard|ghee) in it\b/i, '', 'a little'],
-  [/\b(?:wiped|brushed|rubbed|greased) with (?:a little |some )?(lard|butter|oil|ghee|dripping|fat)\b/i, '', 'greased'],
+  [
+    /\b(?:wiped|brushed|rubbed|greased) with (?:a little |some )?(?:melted |soft )?(lard|butter|oil|ghee|dripping|fat)\b/i,
+    '',
+    'greased',
+  ],
   [/\b(?:griddle|pan|skillet|iron)\b[^;.]{0,40}\band (butter|oil|grease) it\b/i, '', 'greased'],
   [
     /\b(?:swirl|film|drop|splash|dash|slick|knob|bit|little) of (oil|butter|lard|fat)\b[^,;.]{0,20}\b(?:heat|shimmer|pan|skillet)/i,
@@ -82,8 +125,13 @@ function panFatIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
     /\b(?:(?:lightly|well)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
       text,
     );
+  const bare = SURFACE.test(sentence)
+    ? (/^(?:then |and )?(lard|butter|oil|ghee|dripping)(?: it)?$/i.exec(text) ??
+      / and (butter|oil|grease) it$/i.exec(text))
+    : null;
   const by = FAT_BY_VERB.map(([re, is, how]) => ({ m: re.exec(text), is, how })).find((x) => x.m !== null);
-  const fat = said?.[2] ?? verb?.[1] ?? lightly?.[1] ?? (by && (by.is || by.m?.[1]?.replace(/^oiled$/i, 'oil')));
+  const fat =
+    said?.[2] ?? verb?.[1] ?? lightly?.[1] ?? bare?.[1] ?? (by && (by.is || by.m?.[1]?.replace(/^oiled$/i, 'oil')));
   if (!fat) return [];
   const id = FAT_IDS.find(([re]) => re.test(fat))?.[1];
   const how =
@@ -209,11 +257,12 @@ const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.w
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
   const clauses = clausesOf(notes);
+  const inF = speaksFahrenheit(notes);
   const all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses.slice(n + 1, n + 3)),
       ...portionsTold(c, house, clauses[n + 1]),
-      ...heatsIn(c),
+      ...heatsIn(c, inF),
       ...panFatIn(c),
       ...wordsIn(c),
       ...momentsIn(c, house),
