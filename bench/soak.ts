@@ -1,5 +1,5 @@
 /**
- * npm run soak: seven writers over formulas, taps, batches, stock and the house, each over HTTP as a page writes, while
+ * npm run soak: eight writers over formulas, taps, batches, stock, sauces and the house, each over HTTP as an outbox sends, while
  * the database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long
  * each took to be back by itself. Started by scripts/soak.mjs, which says where everything is.
  */
@@ -11,17 +11,14 @@ import { closePool } from '../src/server/db/pool';
 import { rowsFrom } from '../src/server/db/rows';
 import { loadHouse } from '../src/server/queries/house';
 import { stockNoted } from '../src/server/queries/pantry';
-import { actionsOf, Later } from './over-http';
+import { actsOver, Later } from './over-http';
 
 const WRITES = 1000;
 const KILLS = 12;
 const APART_MS = 5500;
 const PACE_MS = 150;
 const health = process.env.EVEN_CRUMB_SOAK_HEALTH ?? '';
-const act = actionsOf(
-  new URL(health || 'http://127.0.0.1').origin,
-  process.env.EVEN_CRUMB_SOAK_MANIFEST ?? '.next/server/server-reference-manifest.json',
-);
+const act = actsOver(new URL(health || 'http://127.0.0.1').origin);
 const supervisor = process.env.EVEN_CRUMB_SOAK_PID ?? '';
 
 const pause = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
@@ -61,10 +58,10 @@ async function main(): Promise<void> {
     readonly saved: { readonly formulaId: string; readonly versionId: string };
   }
   const save = (n: number | null, changeNote: string, formulaId: string | null, requestId: string) =>
-    act<Saved>('saveFormula', { formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId });
+    act<Saved>('save-formula', { formulaId, basedOn: n, knownNewest: n, formula: FORMULA, changeNote, requestId });
   const { formulaId, versionId } = (await save(null, 'first', null, randomUUID())).saved;
   const start = (more: object) =>
-    act<{ readonly batchId: string }>('makeBatch', {
+    act<{ readonly batchId: string }>('start-batch', {
       versionId,
       driver: { by: 'factor', factor: 1 },
       exactness: 'gram',
@@ -72,7 +69,7 @@ async function main(): Promise<void> {
       ...more,
     });
   const made = await start({ requestId: randomUUID() });
-  await act('countOnHand', {
+  await act('count-stock', {
     requestId: randomUUID(),
     ingredientId: 'flour-all-purpose',
     countedG: 9_000_000,
@@ -82,6 +79,7 @@ async function main(): Promise<void> {
   const taps: string[][] = [[], []];
   const batches: string[] = [];
   const counts: string[] = [];
+  const sauces: string[] = [];
   let altitude = 0;
   let price = 0;
   let killing = true;
@@ -101,7 +99,7 @@ async function main(): Promise<void> {
       loop(async (n) => {
         const id = randomUUID();
         await until(() =>
-          act('tellBook', {
+          act('tell-events', {
             batchId: made.batchId,
             items: [
               {
@@ -123,18 +121,32 @@ async function main(): Promise<void> {
     }),
     loop(async (n) => {
       const id = randomUUID();
-      await until(() => act('countOnHand', { requestId: id, ingredientId: 'honey', countedG: n, who: 'soak' }));
+      await until(() => act('count-stock', { requestId: id, ingredientId: 'honey', countedG: n, who: 'soak' }));
       counts.push(id);
       await pause(PACE_MS);
     }),
     loop(async (n) => {
-      await until(() => act('setHouse', { change: { ways: { altitudeM: n % 3000 } } }));
+      const [requestId, name] = [randomUUID(), `soak butter ${n}`];
+      const side = {
+        id: null,
+        name,
+        by: 'weight',
+        parts: [{ ingredientId: 'honey', parts: 1 }],
+        servingG: 10,
+        method: '',
+      };
+      await until(() => act('keep-side', { ...side, seen: null, requestId }));
+      sauces.push(name);
+      await pause(PACE_MS);
+    }),
+    loop(async (n) => {
+      await until(() => act('set-house', { change: { ways: { altitudeM: n % 3000 } } }));
       altitude = n % 3000;
       await pause(PACE_MS);
     }),
     loop(async (n) => {
       await until(() =>
-        act('keepStock', { ingredientId: 'buttermilk', price: n, packG: 1000, opened: null, bestBefore: null }),
+        act('keep-stock', { ingredientId: 'buttermilk', price: n, packG: 1000, opened: null, bestBefore: null }),
       );
       price = n;
       await pause(PACE_MS);
@@ -190,6 +202,7 @@ async function main(): Promise<void> {
     await column('select id::text as v from batches where formula_id = $1 and id <> $2', [formulaId, made.batchId]),
   );
   compare('count', counts, await column("select id::text as v from stock_counts where ingredient_id = 'honey'", []));
+  compare('sauce', sauces, await column("select name as v from sides where name like 'soak butter %'", []));
   const pieces = await column(
     "select piece::text as v from batch_taps where batch_id = $1 and act = 'pour' order by seq",
     [made.batchId],
@@ -203,7 +216,7 @@ async function main(): Promise<void> {
   if ((await loadHouse()).ways.altitudeM !== altitude) lost.push('the altitude of the house');
   const times = back.map((b) => b.ms).sort((a, b) => a - b);
   console.log(
-    `${acked} acknowledged writes by 7 writers, ${retried} tries while the records were away, ${back.length} kills`,
+    `${acked} acknowledged writes by 8 writers, ${retried} tries while the records were away, ${back.length} kills`,
   );
   console.log(`lost ${lost.length}, doubled ${doubled.length}`);
   for (const l of [...lost, ...doubled].slice(0, 20)) console.log(`  ${l}`);

@@ -54,8 +54,8 @@ export const unsent = (page: Page): Promise<number> =>
             db.close();
             done(n);
           };
-          if (!db.objectStoreNames.contains('book')) return end(0);
-          const count = db.transaction('book').objectStore('book').count();
+          if (!db.objectStoreNames.contains('acts')) return end(0);
+          const count = db.transaction('acts').objectStore('acts').count();
           count.onsuccess = () => end(count.result);
           count.onerror = () => end(0);
         };

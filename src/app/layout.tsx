@@ -1,6 +1,5 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
-import { tellBook } from '@/app/actions';
 import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
@@ -43,7 +42,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
         </UnitsProvider>
         <UnderWayBar />
         <FocusKeeper />
-        <OutboxSender tell={tellBook} />
+        <OutboxSender />
         <Toasts />
         <TypedEarly />
       </body>

@@ -117,8 +117,9 @@ export async function importPantry(input: unknown): Promise<ImportedPantry> {
       const { rows, errors } = readPantry(text, { shipped: PANTRY, own: things, shelf: noted });
       const whole = errors.some((e) => e.column === 'file' && e.row === 1);
       if (errors.length > 0 && (whole || !withoutBad))
-        return { ok: true, answer: { ok: false, message: 'Nothing was taken in.', errors } };
-      if (rows.length === 0) return { ok: true, answer: { ok: false, message: 'There is no row to take in.', errors } };
+        return { ok: true, answer: { ok: false, kind: 'refused', message: 'Nothing was taken in.', errors } };
+      if (rows.length === 0)
+        return { ok: true, answer: { ok: false, kind: 'refused', message: 'There is no row to take in.', errors } };
       const had = new Set(things.map((t) => t.id));
       const own = rows.flatMap((x) => (x.thing ? [x.thing] : []));
       await keepPantry(
@@ -129,7 +130,7 @@ export async function importPantry(input: unknown): Promise<ImportedPantry> {
       return { ok: true, answer: { ok: true, taken: rows.length, fresh: own.filter((t) => !had.has(t.id)).length } };
     },
   );
-  return r.ok ? r.answer : { ok: false, message: r.message, errors: [] };
+  return r.ok ? r.answer : { ok: false, kind: r.kind, message: r.message, errors: [] };
 }
 
 /** Keeps what a measure was weighed at. Flour by the cup: the house then fills its own way, until it says otherwise. */

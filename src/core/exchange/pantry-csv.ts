@@ -29,7 +29,13 @@ export interface PantryRead {
 /** What became of a table that was brought in. */
 export type ImportedPantry =
   | { readonly ok: true; readonly taken: number; readonly fresh: number }
-  | { readonly ok: false; readonly message: string; readonly errors: readonly RowError[] };
+  | {
+      readonly ok: false;
+      readonly message: string;
+      readonly errors: readonly RowError[];
+      /** Why nothing was taken in: the table itself, or the records. */
+      readonly kind: 'refused' | 'invalid' | 'conflict' | 'away' | 'full' | 'slow' | 'unkeepable' | 'fault';
+    };
 
 /** What a row may speak of. */
 interface KnownThings {

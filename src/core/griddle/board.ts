@@ -6,7 +6,7 @@
 import type { EndId } from '../formula/formula';
 import type { SideTimes } from '../script/on-heat';
 
-export const ACTS = ['pour', 'flip', 'pull'] as const;
+const ACTS = ['pour', 'flip', 'pull'] as const;
 /** Besides what is done to pieces: a bowl whose dry and wet have met. */
 export const TAPPED = [...ACTS, 'join'] as const;
 

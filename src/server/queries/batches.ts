@@ -34,6 +34,7 @@ import { KIND_IDS, type KindId } from '@/core/formula/kinds';
 import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
+import { doneAt } from '../db/done-at';
 import { type JsonColumn, readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
@@ -370,7 +371,7 @@ export async function insertBatch(
       b.massG,
       b.pieces,
       b.portionMl,
-      b.startedAt ?? null,
+      b.startedAt ?? doneAt(),
       b.ending,
       JSON.stringify(b.split),
       b.requestId ?? null,
@@ -472,7 +473,7 @@ export const writeOutcome = (
           v.verdict,
           v.marks,
           v.note,
-          finishedAt,
+          finishedAt ?? doneAt(),
           JSON.stringify(v.scales),
           v.waste,
           v.change,

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { careSchema } from '@/contract/house';
 import { CARES, type CareNote } from '@/core/pantry/care';
+import { doneAt } from '../db/done-at';
 import { query } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';
@@ -31,8 +32,8 @@ export const stuckIn = (batchId: string): Promise<CareNote[]> =>
 export async function noteCare(c: z.output<typeof careSchema>): Promise<ActionResult<{ readonly id: string }>> {
   const made = await rowsFrom(
     idRow,
-    `insert into care_notes (request_id, gear_id, what, note, batch_id) select $1, $2, $3, $4, $5 where $5::uuid is null or exists (select 1 from batches where id = $5) on conflict do nothing returning id`,
-    [c.requestId ?? null, c.gearId, c.what, c.note, c.batchId],
+    `insert into care_notes (request_id, gear_id, what, note, batch_id, at) select $1, $2, $3, $4, $5, coalesce($6, now()) where $5::uuid is null or exists (select 1 from batches where id = $5) on conflict do nothing returning id`,
+    [c.requestId ?? null, c.gearId, c.what, c.note, c.batchId, doneAt()],
   );
   const id =
     made[0]?.id ??

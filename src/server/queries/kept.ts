@@ -6,6 +6,7 @@ import { type ActionResult, refuse } from '@/contract/action-result';
 import type { keepLotSchema, keptGoneSchema } from '@/contract/kept';
 import { COOKED, KEPT_HOWS, KEPT_STATES, type KeptLot, type KeptUse, keptWords, type TakenIn } from '@/core/batch/kept';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { doneAt } from '../db/done-at';
 import { query, transaction } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';
@@ -185,8 +186,8 @@ export const letKeptGo = (
     if (lot.says !== null) return refuse(lot.says, { pieces: lot.says });
     const made = await rowsFrom(
       idRow,
-      'insert into kept_uses (request_id, lot_id, pieces, how, who) values ($1, $2, $3, $4, $5) returning id',
-      [u.requestId ?? null, u.lotId, u.pieces, u.how, u.who],
+      'insert into kept_uses (request_id, lot_id, pieces, how, who, at) values ($1, $2, $3, $4, $5, coalesce($6, now())) returning id',
+      [u.requestId ?? null, u.lotId, u.pieces, u.how, u.who, doneAt()],
       client,
     );
     return { ok: true, id: made[0]?.id ?? '', left: lot.left - u.pieces };

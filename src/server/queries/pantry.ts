@@ -12,6 +12,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf, Stock } from '@/core/pantry/stock';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
+import { doneAt } from '../db/done-at';
 import { type JsonColumn, readStored } from '../db/json';
 import { longTransaction, transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
@@ -190,8 +191,8 @@ export const countStock = (id: string, ingredientId: string, countedG: number, w
       )
     )[0];
     const fresh = await client.query(
-      'insert into stock_counts (id, ingredient_id, counted_g, was_g, who) values ($1, $2, $3, $4, $5) on conflict do nothing',
-      [id, ingredientId, countedG, row?.g ?? null, who],
+      'insert into stock_counts (id, ingredient_id, counted_g, was_g, who, counted_at) values ($1, $2, $3, $4, $5, coalesce($6, now())) on conflict do nothing',
+      [id, ingredientId, countedG, row?.g ?? null, who, doneAt()],
     );
     if (fresh.rowCount === 1)
       await client.query('update stock set on_hand_g = $2 where ingredient_id = $1', [ingredientId, countedG]);

@@ -7,6 +7,7 @@ import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Judged } from '@/core/judge/evidence';
 import { scoreOf, type Target } from '@/core/judge/target';
+import { act } from '../kit/answer';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
@@ -55,7 +56,9 @@ export function OutcomeForm({
 
   const submit = async (): Promise<void> => {
     const { errors: wrong, outcome } = outcomeToSend(typed);
-    const a = await form.save(wrong, ({ seen }) => save({ batchId: batch.id, ...outcome, seen }));
+    const a = await form.save(wrong, ({ seen }) =>
+      act('save-outcome', `what came out of ${batch.name}`, save, { batchId: batch.id, ...outcome, seen }),
+    );
     if (!a) return;
     toast('Written in the log');
     router.push('/log');

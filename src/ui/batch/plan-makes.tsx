@@ -86,7 +86,7 @@ export function PlanStart({
           .{s.take ? ' Started as it is, the batch takes what there is.' : ''}
         </Notice>
       ) : null}
-      <RefusalNotice text={asking.refusal ?? asking.errors.serving ?? null} />
+      <RefusalNotice text={asking.refusal ?? asking.errors.serving ?? null} waits={asking.waits} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Form act={start}>
           <Button type="submit" look="now" size="work" disabled={!ok || unread.length > 0 || asking.busy}>

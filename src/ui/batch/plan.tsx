@@ -9,6 +9,7 @@ import type { EndId, Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
+import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { useCopy } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -135,7 +136,12 @@ export function Plan({
   const start = async (): Promise<void> => {
     const what = askedNow();
     if (!what) return;
-    const a = await asking.ask((requestId) => make({ ...what, planId: saved?.id ?? null, requestId }), true);
+    const a = await asking.ask(
+      (requestId) =>
+        act('start-batch', `${formula.name}, started`, make, { ...what, planId: saved?.id ?? null, requestId }),
+      true,
+      copy.name,
+    );
     if (a?.ok) {
       copy.drop();
       router.push(`/batches/${a.batchId}/prep`);
@@ -149,7 +155,12 @@ export function Plan({
     const asked = askedNow();
     if (!asked) return;
     const [id, revision] = [saved?.id ?? null, saved?.revision ?? null];
-    const a = await asking.ask((requestId) => keep({ id, revision, asked, typed: s, requestId }));
+    const a = await asking.ask(
+      (requestId) =>
+        act('keep-plan', `the plan of ${formula.name}`, keep, { id, revision, asked, typed: s, requestId }),
+      false,
+      copy.name,
+    );
     if (!a?.ok) return;
     copy.drop();
     setSaved({ id: a.id, revision: a.revision });

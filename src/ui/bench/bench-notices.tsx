@@ -1,3 +1,4 @@
+import { RefusalNotice } from '../kit/asking';
 import { Notice } from '../kit/notice';
 import { Press } from '../kit/press';
 import { useTime } from '../kit/time';
@@ -8,9 +9,10 @@ const LINK = 'font-semibold text-rim underline';
 /** What the cook should know about the version on the bench: refused, passed by, brought back, not the newest. */
 export function BenchNotices({ saving, newest }: { readonly saving: Saving; readonly newest: number | null }) {
   const time = useTime();
-  const { refusal, passed, brought, basedOn, formulaId, dirty } = saving;
+  const { refusal, waits, passed, brought, basedOn, formulaId, dirty } = saving;
   return (
     <div className="mt-2 grid gap-2" aria-live="polite">
+      <RefusalNotice text={null} waits={waits} />
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

@@ -11,11 +11,11 @@ export interface Draft {
 }
 
 /** One draft for each version it was begun from, so that looking at an old version throws nothing away. */
-const name = (formulaId: string | null, basedOn: number | null): string =>
+export const draftName = (formulaId: string | null, basedOn: number | null): string =>
   `draft:${formulaId ?? 'new'}:${basedOn ?? 0}`;
 
 async function readOne(formulaId: string | null, basedOn: number | null): Promise<Draft | null> {
-  const draft = (await draftOf(name(formulaId, basedOn))) as Draft | null;
+  const draft = (await draftOf(draftName(formulaId, basedOn))) as Draft | null;
   // a draft of an older version of the app lacks what came since
   return draft && Array.isArray(draft.formula?.entries)
     ? { ...draft, formula: { ...EMPTY_FORMULA, ...(settingsSince(draft.formula) as Formula) } }
@@ -41,4 +41,4 @@ export async function readDraft(
 }
 
 export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): boolean =>
-  keepDraftOf(name(formulaId, basedOn), draft);
+  keepDraftOf(draftName(formulaId, basedOn), draft);

@@ -4,9 +4,9 @@ import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { type Formula, sameFormula } from '@/core/formula/formula';
 import type { Saved } from '@/core/formula/version';
-import { answerOf } from '../kit/answer';
+import { act, answerTo, whenIn } from '../kit/answer';
 import { toast } from '../kit/toast';
-import { type Draft, keepDraft, readDraft } from './draft';
+import { type Draft, draftName, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
 
 export interface SaveInput {
@@ -45,6 +45,8 @@ export interface Saving {
   readonly setNote: (note: string) => void;
   readonly errors: Readonly<Record<string, string>>;
   readonly refusal: string | null;
+  /** What was saved waits in the outbox: the server is away. */
+  readonly waits: boolean;
   readonly passed: Passed | null;
   /** When the unsaved work was left that is back on the bench. */
   readonly brought: string | null;
@@ -80,6 +82,7 @@ export function useSaving(
   const [passed, setPassed] = useState<Passed | null>(null);
   const [brought, setBrought] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [waits, setWaits] = useState(false);
   // asked for before it could be done: with these words
   const [held, setHeld] = useState<{ readonly said: string | undefined } | null>(null);
   // the same save has the same id, however often it is pressed: a retry makes no second version
@@ -112,6 +115,22 @@ export function useSaving(
     keepDraft(formulaId, base.basedOn, dirty ? draft : null);
   }, [ready, formula, base, dirty, formulaId]);
 
+  const isIn = useCallback((done: Saved, of: Formula): void => {
+    setFormulaId(done.formulaId);
+    setSaved(of);
+    setBase({ basedOn: done.number, knownNewest: done.number });
+    setBrought(null);
+    setPassed(done.passedBy ? { mine: done.number, theirs: done.passedBy.number } : null);
+  }, []);
+  // what waited since before this page was drawn is in
+  useEffect(
+    () =>
+      whenIn(draftName(formulaId, base.basedOn), ({ input, answer }) => {
+        if (answer?.ok) isIn((answer as unknown as { readonly saved: Saved }).saved, (input as SaveInput).formula);
+      }),
+    [formulaId, base.basedOn, isIn],
+  );
+
   const save = useCallback(
     async (said?: string) => {
       if (busy) return;
@@ -126,11 +145,16 @@ export function useSaving(
       const of = JSON.stringify(input);
       if (request.current?.of !== of) request.current = { id: crypto.randomUUID(), of };
       const { id: requestId } = request.current;
-      const answer = await answerOf(
-        () => ask({ ...input, requestId }),
-        'What you typed is kept in this browser: save it when it is back.',
+      const answer = await answerTo(
+        act('save-formula', formula.name || 'a formula', (i) => ask(i as SaveInput), { ...input, requestId }),
+        draftName(formulaId, base.basedOn),
+        () => {
+          setBusy(false);
+          setWaits(true);
+        },
       );
       setBusy(false);
+      setWaits(false);
       if (!answer.ok) {
         setErrors(answer.fields);
         setRefusal(answer.fields['formula.name'] ? null : answer.message);
@@ -139,19 +163,15 @@ export function useSaving(
       const done = answer.saved;
       request.current = null;
       keepDraft(formulaId, base.basedOn, null);
-      setFormulaId(done.formulaId);
-      setSaved(formula);
-      setBase({ basedOn: done.number, knownNewest: done.number });
+      isIn(done, formula);
       setNote('');
-      setBrought(null);
-      setPassed(done.passedBy ? { mine: done.number, theirs: done.passedBy.number } : null);
       toast(`Saved as version ${done.number}`);
       if (formulaId === null) {
         onBorn(done.formulaId);
         router.replace(`/formulas/${done.formulaId}`, { scroll: false });
       } else router.refresh();
     },
-    [busy, settled, ask, formulaId, base, formula, note, router, onBorn],
+    [busy, settled, ask, formulaId, base, formula, note, router, onBorn, isIn],
   );
   useEffect(() => {
     if (!held || !settled) return;
@@ -168,6 +188,7 @@ export function useSaving(
     saved,
     dirty,
     busy: busy || held !== null,
+    waits,
     note,
     setNote,
     errors,

@@ -9,7 +9,7 @@ import type { EventLog } from '@/core/day/event-log';
 import { type Clash, clashesBetween, dayList, fromNow, type OnCounter } from '@/core/day/schedule';
 import type { Step } from '@/core/day/step';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
-import { answerOf } from '../kit/answer';
+import { act, answerTo } from '../kit/answer';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
@@ -18,7 +18,6 @@ import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
 import { useNow } from '../live/clock';
-import type { Tell } from '../live/send';
 import { Trouble } from '../live/trouble';
 import { useEventLog } from '../live/use-event-log';
 import { DragArea, DragRow } from './drag-rows';
@@ -37,24 +36,24 @@ interface Props {
   /** Other batches about the same time. */
   readonly others: readonly OnCounter[];
   readonly first: EventLog;
-  readonly tell: Tell;
   readonly serve: (input: unknown) => Promise<ActionResult<Kept>>;
   /** By the server's clock, ms since 1970. */
   readonly drawnAt: number;
 }
 
 /** The time line of a batch: counted back from the plates, moved by hand, and, once the day has begun, its list. */
-export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt }: Props) {
+export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Props) {
   const [now, onNow] = useNow(5000, drawnAt);
   const time = useTime();
   const router = useRouter();
-  const log = useEventLog(batch.id, first, tell, () => router.refresh());
+  const log = useEventLog(batch.id, first, () => router.refresh());
   // what this screen has had kept last: the page knows of it a little later
   const [mine, setMine] = useState<{ readonly revision: number; readonly serving: Serving } | null>(null);
   // what is on its way to the records, or was refused by them
   const [pending, setPending] = useState<Serving | null>(null);
   const own = pending ?? (mine && mine.revision >= (batch.timelineRevision ?? 1) ? mine.serving : null);
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [waits, setWaits] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
   const revised = useRevised(batch.timelineRevision ?? 1, batch.timeline);
   // what the next change is made from: what was shown, or what came of the change before it
@@ -74,11 +73,24 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
   const list = running ? dayList(line, planned, now) : null;
 
   const send = async (to: Serving): Promise<void> => {
-    const a = await answerOf(
-      () => serve({ batchId: batch.id, serving: to, seen: { ...revised.seen, base: from.current } }),
-      'What you moved is still here: move it again when it is back.',
-    );
-    underWay.current--;
+    const input = { batchId: batch.id, serving: to, seen: { ...revised.seen, base: from.current } };
+    // while it waits in the outbox the next is moved, and goes in its place
+    await new Promise<void>((goOn) => {
+      const waits = (): void => {
+        underWay.current--;
+        failed.current = true;
+        setWaits(true);
+        goOn();
+      };
+      void answerTo(act('serve-at', `the time line of ${batch.name}`, serve, input), null, waits).then((a) => {
+        if (!failed.current) underWay.current--;
+        setWaits(false);
+        heard(a, to);
+        goOn();
+      });
+    });
+  };
+  const heard = (a: ActionResult<Kept>, to: Serving): void => {
     revised.heard(a);
     setOpenClash(!a.ok && a.conflict ? to : null);
     failed.current = !a.ok;
@@ -144,7 +156,7 @@ export function TimeLineView({ batch, steps, others, first, tell, serve, drawnAt
           Set it so
         </Button>
       ) : null}
-      <RefusalNotice text={refusal} />
+      <RefusalNotice text={refusal} waits={waits} />
       {!running && line.servedAt > serving.at + MIN ? (
         <Notice weight="look" role="status">
           Moved so, {serving.anchor === 'first' ? 'the first plates go' : 'the last plate goes'} at{' '}

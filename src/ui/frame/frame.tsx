@@ -3,6 +3,7 @@ import type { TroubleKind } from '@/contract/trouble';
 import { MarkIcon } from '../drawings/mark';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
+import { OutboxMark } from '../live/outbox-sender';
 import { RecordsAway } from './away';
 import { BottomBar } from './bottom-bar';
 import { Keys } from './keys';
@@ -53,6 +54,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
             {link('/house', 'House', here === 'house')}
           </nav>
           <div className="ml-auto flex items-center gap-2">
+            <OutboxMark />
             <span className="max-md:hidden">
               <Keys />
             </span>

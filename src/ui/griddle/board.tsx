@@ -25,6 +25,7 @@ import { asRead, portionWords } from '@/core/quantity/say';
 import { heatIn, putOnIn } from '@/core/script/read';
 import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -35,7 +36,6 @@ import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
 import { BowlClock } from '../live/bowl-clock';
 import { kitchenNow, useNow } from '../live/clock';
-import type { Tell } from '../live/send';
 import { Trouble } from '../live/trouble';
 import { type OpenEventLog, useEventLog } from '../live/use-event-log';
 import { LitPart } from '../shared/lit-part';
@@ -66,7 +66,6 @@ interface Props extends BoardFacts {
   /** Somebody has to look before bowls are joined. */
   readonly checks: boolean;
   readonly first: EventLog;
-  readonly tell: Tell;
   readonly want: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }
 
@@ -78,9 +77,9 @@ export function Board(props: Props) {
 
 /** What lies where and since when, the one next thing, and how many there still are to make. */
 function BoardAt(props: Props & { readonly now: number; readonly onNow: () => void }) {
-  const { batch, gear, ways, first, tell, now, onNow } = props;
+  const { batch, gear, ways, first, now, onNow } = props;
   const router = useRouter();
-  const log = useEventLog(batch.id, first, tell, () => router.refresh());
+  const log = useEventLog(batch.id, first, () => router.refresh());
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);
@@ -379,7 +378,13 @@ function CountPart({
   const folded = whites ? foldedAt(log.entries, progress.bowl) : undefined;
   const changeWanted = async (by: number): Promise<void> => {
     if (wanted === null || wanted + by < 1) return;
-    const a = await asking.ask((requestId) => want({ batchId: batch.id, by, requestId }));
+    const a = await asking.ask((requestId) =>
+      act('want-pieces', `${by > 0 ? by : -by} ${by > 0 ? 'more' : 'fewer'} wanted`, want, {
+        batchId: batch.id,
+        by,
+        requestId,
+      }),
+    );
     if (a?.ok) router.refresh();
   };
   return (

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { CARE_ACTS, CARE_WORDS, type Care } from '@/core/pantry/care';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
@@ -46,7 +47,10 @@ export function CareView({
     router.refresh();
   };
   const write = async (g: Thing, what: Care): Promise<void> => {
-    const a = await asking.ask((requestId) => note({ gearId: g.id, what, requestId }), true);
+    const a = await asking.ask(
+      (requestId) => act('note-care', `${g.name}: ${CARE_WORDS[what]}`, note, { gearId: g.id, what, requestId }),
+      true,
+    );
     if (!a?.ok) return;
     toastUndo(`${g.name}: ${CARE_WORDS[what]}`, () => takeBack(a.id));
     router.refresh();
@@ -54,7 +58,7 @@ export function CareView({
   return (
     <section aria-label="Care" className="mt-8">
       <h2 className="mb-2 text-2xl">Care of pans and irons</h2>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <ul className="grid gap-3 lg:grid-cols-2">
         {gear.map((g) => {
           const own = notes.filter((n) => n.gearId === g.id);

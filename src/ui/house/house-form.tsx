@@ -7,7 +7,7 @@ import { boilsAtC, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
-import { answerOf } from '../kit/answer';
+import { act, answerTo, whenIn } from '../kit/answer';
 import { draftOf, keepDraftOf } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
@@ -97,14 +97,32 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
       setWaits(true);
       setNow((n) => changed(n, had));
     });
+    // what waited since before this page was drawn is in
+    return whenIn('house', ({ input }) => {
+      const { change } = input as { readonly change: HouseChange };
+      known.current = changed(known.current, change);
+      unsent.current = null;
+      setWaits(false);
+      keepDraftOf('house', null);
+    });
   }, []);
   const send = async (asked: HouseChange): Promise<void> => {
     const change = unsent.current ? together(unsent.current, asked) : asked;
     setRefusal(null);
-    const answer = await answerOf(
-      () => save({ change, base: partsTyped(known.current, change), decided: revised.seen.decided }),
-      'It is kept in this browser: press “Keep it now” when it is back.',
-    );
+    const input = { change, base: partsTyped(known.current, change), decided: revised.seen.decided };
+    // while it waits in the outbox the next choice is made, and goes with it
+    await new Promise<void>((goOn) => {
+      const waits = (): void => {
+        holdBack(change);
+        goOn();
+      };
+      void answerTo(act('set-house', 'choices of the house', save, input), 'house', waits).then((answer) => {
+        heard(answer, change);
+        goOn();
+      });
+    });
+  };
+  const heard = (answer: ActionResult<Kept>, change: HouseChange): void => {
     revised.heard(answer);
     setOpen(!answer.ok && answer.conflict ? change : null);
     if (!answer.ok) {
@@ -160,7 +178,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
         </Notice>
       ) : waits && !open ? (
         <Notice weight="look" role="status">
-          Something chosen here is not kept yet: it stands in this browser alone.
+          What was chosen here is kept in this browser: it goes into the records by itself as soon as they are back.
         </Notice>
       ) : null}
       {waits && !open ? (

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
@@ -22,7 +23,9 @@ export function StuckPart({
   const [done, setDone] = useState<ReadonlySet<string>>(new Set(noted));
   if (gear.length === 0) return null;
   const write = async (id: string, name: string): Promise<void> => {
-    const a = await asking.ask((requestId) => note({ gearId: id, what: 'stuck', batchId, requestId }));
+    const a = await asking.ask((requestId) =>
+      act('note-care', `${name}: something stuck`, note, { gearId: id, what: 'stuck', batchId, requestId }),
+    );
     if (!a?.ok) return;
     setDone((d) => new Set([...d, id]));
     toast(`In the diary of ${name}`);
@@ -43,7 +46,7 @@ export function StuckPart({
           ),
         )}
       </p>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <Link href="/house" className="text-[15px] font-semibold text-rim underline">
         Its care, under House
       </Link>

@@ -17,6 +17,7 @@ import {
   packingOf,
 } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
+import { act } from '../kit/answer';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -66,7 +67,7 @@ export function KeepPart({
   const save = async (): Promise<void> => {
     const a = await form.ask(
       (requestId) =>
-        keep({
+        act('keep-lot', `what is over of ${batch.name}`, keep, {
           batchId: batch.id,
           state,
           cooked,
@@ -171,7 +172,7 @@ export function KeepPart({
               ),
             )}
           </ol>
-          <RefusalNotice text={Object.keys(errors).length === 0 ? form.refusal : null} />
+          <RefusalNotice text={Object.keys(errors).length === 0 ? form.refusal : null} waits={form.waits} />
           <div className="flex flex-wrap gap-2">
             <Button type="submit" look="now" size="work" disabled={form.busy}>
               Keep it

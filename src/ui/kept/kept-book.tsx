@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { HOW_WORDS, type KeptHow, type KeptLot } from '@/core/batch/kept';
 import { typedNumber } from '@/core/quantity/typed';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -44,7 +45,13 @@ export function KeptBook({
   };
   const leave = async (how: KeptHow): Promise<void> => {
     const a = await asking.ask((requestId) =>
-      go({ lotId: lot.id, pieces: typedNumber(pieces, ''), how, who: '', requestId }),
+      act('kept-gone', `${pieces.trim()} of ${lot.name}`, go, {
+        lotId: lot.id,
+        pieces: typedNumber(pieces, ''),
+        how,
+        who: '',
+        requestId,
+      }),
     );
     if (!a?.ok) return;
     setPieces('');
@@ -74,7 +81,7 @@ export function KeptBook({
           </Button>
         </Form>
       ) : null}
-      <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
+      <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} waits={asking.waits} />
       {uses.length > 0 ? (
         <ol aria-label="Book" className="divide-y divide-line border-y border-line">
           {uses.map((u) => (

@@ -1,6 +1,6 @@
 'use client';
-import { useRef, useState } from 'react';
-import { answerOf, type Refused } from './answer';
+import { useEffect, useRef, useState } from 'react';
+import { answerOf, answerTo, isAct, type Refused, type SentAct } from './answer';
 import { Notice } from './notice';
 
 export interface Asking {
@@ -8,18 +8,23 @@ export interface Asking {
   readonly errors: Readonly<Record<string, string>>;
   readonly refusal: string | null;
   readonly busy: boolean;
+  /** What was sent waits in the outbox: the server is away. */
+  readonly waits: boolean;
   /** Something was changed: what was refused is forgotten, and the next press is another one. */
   readonly touched: () => void;
   /** Errors that are found before anybody is asked; none lets it go on. @returns whether there are any */
   readonly found: (errors: Readonly<Record<string, string>>) => boolean;
   /**
-   * Asks, one at a time. The same press of a button, however often it arrives, has one id.
+   * Asks, one at a time. The same press of a button, however often it arrives, has one id. An act whose server is away
+   * waits in the outbox; the form is open meanwhile, and hears the answer when there is one.
    * @param leaves where a yes leads away: the form stays shut until it has
+   * @param draft the draft in this browser that an act was sent from
    * @returns the yes; or the no, already shown; null while another is under way
    */
   readonly ask: <A extends { readonly ok: true }>(
-    work: (requestId: string) => Promise<A | Refused>,
+    work: (requestId: string) => Promise<A | Refused> | SentAct<A | Refused>,
     leaves?: boolean,
+    draft?: string | null,
   ) => Promise<A | Refused | null>;
 }
 
@@ -28,8 +33,11 @@ export function useAsking(): Asking {
   const [errors, setErrors] = useState<Asking['errors']>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [waits, setWaits] = useState(false);
   const under = useRef(false);
   const request = useRef<string | null>(null);
+  const closes = useRef<() => void>(() => {});
+  useEffect(() => () => closes.current(), []);
   const say = (fields: Asking['errors'], message: string | null): void => {
     setErrors(fields);
     setRefusal(message);
@@ -38,6 +46,7 @@ export function useAsking(): Asking {
     errors,
     refusal,
     busy,
+    waits,
     touched: () => {
       request.current = null;
       say({}, null);
@@ -46,14 +55,22 @@ export function useAsking(): Asking {
       say(fields, null);
       return Object.keys(fields).length > 0;
     },
-    ask: async (work, leaves = false) => {
+    ask: async (work, leaves = false, draft = null) => {
       if (under.current) return null;
       under.current = true;
       setBusy(true);
       setRefusal(null);
       request.current ??= crypto.randomUUID();
       const id = request.current;
-      const answer = await answerOf(() => work(id));
+      const doing = work(id);
+      const opened = (close: () => void): void => {
+        closes.current = close;
+        under.current = false;
+        setBusy(false);
+        setWaits(true);
+      };
+      const answer = await (isAct(doing) ? answerTo(doing, draft, opened) : answerOf(() => doing));
+      setWaits(false);
       if (!answer.ok) say(answer.fields, answer.message);
       else if (!leaves) request.current = null;
       if (!answer.ok || !leaves) {
@@ -65,9 +82,18 @@ export function useAsking(): Asking {
   };
 }
 
-/** What was refused, said aloud. */
-export const RefusalNotice = ({ text }: { readonly text: string | null }) =>
-  text === null ? null : (
+/** What was sent and waits for the server. */
+const WaitsNotice = () => (
+  <Notice weight="look" role="status">
+    Kept in this browser: it goes into the records by itself as soon as they are back.
+  </Notice>
+);
+
+/** What was refused, said aloud; or that it waits. */
+export const RefusalNotice = ({ text, waits = false }: { readonly text: string | null; readonly waits?: boolean }) =>
+  waits ? (
+    <WaitsNotice />
+  ) : text === null ? null : (
     <Notice weight="stop" role="alert">
       {text}
     </Notice>

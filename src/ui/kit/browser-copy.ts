@@ -65,12 +65,12 @@ const remember = (tab: string): string => {
 
 let tab: string | null = null;
 let claimed: Promise<void> | null = null;
-const thisTab = (): string => (tab ??= remember(rememberedTab()));
+export const thisTab = (): string => (tab ??= remember(rememberedTab()));
 
 /** ms to wait for this tab's name: a reload may wake before the page it replaces has let go. */
 const LET_GO_MS = 2000;
 /** Holds this tab's name as long as it lives; a tab that was doubled with its memory takes another. */
-function claim(): Promise<void> {
+export function claimTab(): Promise<void> {
   claimed ??= (async (): Promise<void> => {
     const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
     if (!locks) return;
@@ -102,9 +102,15 @@ const keptIn = (name: string): Kept | null => {
   return typeof c === 'object' && c !== null && 'value' in c && 'at' in c ? (c as Kept) : null;
 };
 
+/** Whether a tab of that name is open. */
+export const isTabLive = async (name: string): Promise<boolean> => (await liveTabs()).has(lockOf(name));
+
+/** Keeps a tab's draft of something; null takes it away. */
+export const keepDraftIn = (name: string, of: string, value: unknown): boolean =>
+  keepCopy(`${name}@${of}`, value === null ? null : ({ at: Date.now(), value } satisfies Kept));
+
 /** Keeps this tab's draft of something; null takes it away. */
-export const keepDraftOf = (name: string, value: unknown): boolean =>
-  keepCopy(`${name}@${thisTab()}`, value === null ? null : ({ at: Date.now(), value } satisfies Kept));
+export const keepDraftOf = (name: string, value: unknown): boolean => keepDraftIn(name, thisTab(), value);
 
 /**
  * This tab's draft of something, or the newest one that a closed tab has left: it is this tab's from then on. A draft
@@ -112,7 +118,7 @@ export const keepDraftOf = (name: string, value: unknown): boolean =>
  * @param within ms after which a draft is too old to come back
  */
 export async function draftOf(name: string, within: number = Number.POSITIVE_INFINITY): Promise<unknown> {
-  await claim();
+  await claimTab();
   const fresh = (k: Kept): boolean => Date.now() - k.at <= within;
   const own = keptIn(`${name}@${thisTab()}`);
   if (own) return fresh(own) ? own.value : null;
@@ -146,6 +152,8 @@ export const ofItsShape = <T extends object>(now: T, kept: object): Partial<T> =
 
 /** A form's state with a copy in the browser. */
 export interface Copied<T> {
+  /** As it is kept under. */
+  readonly name: string;
   readonly value: T;
   readonly set: (part: Partial<T>) => void;
   /** Drops the copy: the form was sent. */
@@ -183,6 +191,7 @@ export function useCopy<T extends object>(
   }, [name, within]);
   const drop = (): void => void keepDraftOf(name, null);
   return {
+    name,
     value,
     set: (part) => {
       touched.current = true;

@@ -4,6 +4,7 @@
  * twice at a time. Where the form is over a row of the records, another screen may change that row meanwhile.
  */
 import type { ActionResult, Kept, Refusal } from '@/contract/action-result';
+import type { SentAct } from './answer';
 import { type Asking, RefusalNotice, useAsking } from './asking';
 import { useCopied } from './browser-copy';
 import { Clashes, type Revised, type RevisedSeen, useRevised } from './revised';
@@ -12,7 +13,8 @@ import { toast, toastUndo } from './toast';
 type Errors = Readonly<Record<string, string>>;
 type TextKey<T> = { [K in keyof T]: T[K] extends string ? K : never }[keyof T] & string;
 
-export interface TypedForm<T> extends Pick<Asking, 'errors' | 'busy' | 'refusal' | 'ask' | 'found' | 'touched'> {
+export interface TypedForm<T>
+  extends Pick<Asking, 'errors' | 'busy' | 'waits' | 'refusal' | 'ask' | 'found' | 'touched'> {
   readonly typed: T;
   /** Something was typed: what was refused is forgotten. */
   readonly set: (part: Partial<T>) => void;
@@ -39,6 +41,7 @@ export function useTypedForm<T extends object>(name: string, initial: () => T): 
   };
   return {
     ...asking,
+    ask: (work, leaves = false) => asking.ask(work, leaves, name),
     typed,
     set,
     sent,
@@ -66,7 +69,7 @@ export interface RowForm<T> extends TypedForm<T> {
    */
   readonly save: <A extends Partial<Kept>>(
     wrong: Errors,
-    keep: (sent: Sent) => Promise<ActionResult<A>>,
+    keep: (sent: Sent) => Promise<ActionResult<A>> | SentAct<ActionResult<A>>,
     leaves?: boolean,
   ) => Promise<(A & { readonly ok: true }) | null>;
 }
@@ -92,13 +95,18 @@ export function useRowForm<T extends object>(name: string, row: RowBefore | null
   return {
     ...(form as unknown as TypedForm<T>),
     revised,
-    save: async (wrong, keep, leaves = false) => {
+    save: async <A extends Partial<Kept>>(
+      wrong: Errors,
+      keep: (sent: Sent) => Promise<ActionResult<A>> | SentAct<ActionResult<A>>,
+      leaves = false,
+    ) => {
       if (form.found(wrong)) return null;
-      const a = await form.ask(
+      type Answer = (A & { readonly ok: true }) | Refusal;
+      const a = await form.ask<A & { readonly ok: true }>(
         (requestId) =>
-          keep(row ? { seen: { ...revised.seen, ...begun }, requestId: null } : { seen: null, requestId }) as Promise<
-            Extract<Awaited<ReturnType<typeof keep>>, { ok: true }> | Refusal
-          >,
+          keep(row ? { seen: { ...revised.seen, ...begun }, requestId: null } : { seen: null, requestId }) as
+            | Promise<Answer>
+            | SentAct<Answer>,
         leaves,
       );
       revised.heard(a);
@@ -110,10 +118,10 @@ export function useRowForm<T extends object>(name: string, row: RowBefore | null
 }
 
 /** What was refused, or what two screens have changed to different things; above the form's buttons. */
-export const RowNotices = ({ of }: { readonly of: Pick<RowForm<object>, 'revised' | 'refusal'> }) => (
+export const RowNotices = ({ of }: { readonly of: Pick<RowForm<object>, 'revised' | 'refusal' | 'waits'> }) => (
   <>
     <Clashes of={of.revised} />
-    <RefusalNotice text={of.revised.conflict ? null : of.refusal} />
+    <RefusalNotice text={of.revised.conflict ? null : of.refusal} waits={of.waits} />
   </>
 );
 

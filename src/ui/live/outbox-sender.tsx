@@ -1,42 +1,111 @@
 'use client';
-import { useEffect, useState } from 'react';
+/** The outbox on every page: it sends what waits, and the page's band says how much that is. */
+import { usePathname, useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { OUTBOX_CHANGED, tellIn } from '../kit/answer';
 import { STORE_FULL } from '../kit/browser-copy';
-import { later } from '../kit/later';
+import { later, useLater } from '../kit/later';
 import { Notice } from '../kit/notice';
-import type { Tell } from './send';
+import type { Queued } from '../kit/outbox';
+import { toast } from '../kit/toast';
+import { actWords, madeAt } from './act-words';
 
 const EVERY_MS = 5000;
 /** Looking whether something waits keeps no page from being there: it comes after it. */
 const FIRST_MS = 2000;
-const sending = later(() => Promise.all([import('./outbox'), import('./send')]));
+const line = later(() => import('./outbox-line'));
+const box = later(() => Promise.all([import('../kit/outbox'), import('../kit/send')]));
+
+/** What waits, as it was looked at last: the page's band shows it, wherever it is drawn. */
+const NOTHING: readonly Queued[] = [];
+let acts = NOTHING;
+let sendNow: () => Promise<void> = async () => {};
+const shown = new Set<() => void>();
+const lookedAt = (all: readonly Queued[]): void => {
+  if (all.length === 0 && acts.length === 0) return;
+  acts = all;
+  for (const draw of shown) draw();
+};
+const follow = (draw: () => void): (() => void) => {
+  shown.add(draw);
+  return () => void shown.delete(draw);
+};
+
+/** In the band of every page: how much is not in the records yet. Its script comes with the first that waits. */
+export function OutboxMark() {
+  const now = useSyncExternalStore(
+    follow,
+    () => acts,
+    () => NOTHING,
+  );
+  // drawn from the first that waited on, so that its list can say that all of it is in
+  const [drawn, setDrawn] = useState(false);
+  if (now.length > 0 && !drawn) setDrawn(true);
+  const part = useLater(line, drawn);
+  return part ? <part.OutboxLine acts={now} onDone={() => sendNow()} /> : null;
+}
 
 /**
- * On every page: what was told at the counter while the records were away goes in, whichever page is open when they are
- * back; and where the browser has no room to keep what is typed, that is said.
+ * On every page: what waits in the outbox goes in, whichever page is open when the records are back; and where the
+ * browser has no room to keep what is typed, that is said.
  */
-export function OutboxSender({ tell }: { readonly tell: Tell }) {
+export function OutboxSender() {
+  const router = useRouter();
+  const path = usePathname();
   const [full, setFull] = useState(false);
-  useEffect(() => {
-    let busy = false;
-    const go = async (): Promise<void> => {
-      if (busy) return;
-      busy = true;
+  const here = useRef(path);
+  here.current = path;
+  const busy = useRef(false);
+  const go = useCallback(async (): Promise<void> => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
       // its script did not come: the line is down, and it is tried again
-      const parts = await sending.load().catch(() => null);
-      // where nobody answers it is tried again, and the working screen says so
-      if (parts) for (const batchId of await parts[0].batchesWaiting()) await parts[1].sendWaiting(batchId, tell);
-      busy = false;
-    };
-    const first = setTimeout(() => void go(), FIRST_MS);
-    const timer = setInterval(() => void go(), EVERY_MS);
+      const parts = await box.load().catch(() => null);
+      if (!parts) return;
+      const [outbox, sending] = parts;
+      const look = async (): Promise<void> => lookedAt(await outbox.everyAct());
+      await look();
+      for (const of of await outbox.thingsWaiting()) {
+        const { kept } = await sending.sendWaiting(of);
+        const forms = kept.filter((w) => w.name !== 'tell-events' && !sending.wasHeard(w.seq));
+        if (forms.length === 0) continue;
+        await look();
+        const words = [...new Set(forms.map(actWords))].join(', ');
+        toast(`In the records now: ${words}`);
+        for (const w of forms) tellIn(w);
+        // on the page it was done on: what it made opens, or shows as it is now
+        const mine = forms.filter((w) => w.href.split('?')[0] === here.current);
+        const made = mine.map(madeAt).find((to) => to !== null);
+        if (made) router.replace(made);
+        else if (mine.length > 0) router.refresh();
+      }
+      await look();
+    } finally {
+      busy.current = false;
+    }
+  }, [router]);
+  useEffect(() => {
+    sendNow = go;
+    const now = (): void => void go();
+    const first = setTimeout(() => {
+      now();
+      // here before anything waits: it can't be fetched with the server away
+      void line.load().catch(() => {});
+    }, FIRST_MS);
+    const timer = setInterval(now, EVERY_MS);
     const noRoom = (): void => setFull(true);
     window.addEventListener(STORE_FULL, noRoom);
+    window.addEventListener(OUTBOX_CHANGED, now);
+    window.addEventListener('online', now);
     return () => {
       clearTimeout(first);
       clearInterval(timer);
       window.removeEventListener(STORE_FULL, noRoom);
+      window.removeEventListener(OUTBOX_CHANGED, now);
+      window.removeEventListener('online', now);
     };
-  }, [tell]);
+  }, [go]);
   return full ? (
     <div className="fixed inset-x-4 bottom-4 z-40 mx-auto max-w-2xl print:hidden">
       <Notice weight="stop" role="alert">

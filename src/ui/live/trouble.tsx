@@ -1,19 +1,8 @@
 import { CloudOff } from 'lucide-react';
-import type { Item } from '@/core/day/event-log';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { actWords } from './act-words';
 import type { OpenEventLog } from './use-event-log';
-
-const ACTS = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl combined' } as const;
-
-/** What was told, in words. */
-function toldWords(i: Item): string {
-  if (i.do === 'tap') return ACTS[i.tap.act];
-  if (i.do === 'untap') return 'a tap taken back';
-  if (i.do === 'line')
-    return typeof i.to === 'number' ? `a line weighed at ${i.to} g` : i.to ? 'a line ticked' : 'a line unticked';
-  return i.do === 'enter' ? `a note (${i.entry.act.what})` : 'a note struck out';
-}
 
 /**
  * The records are away, and what is done meanwhile is kept: told over the foot of the screen, so that nothing moves that
@@ -42,9 +31,9 @@ export const Trouble = ({ log }: { readonly log: Pick<OpenEventLog, 'trouble' | 
         </p>
         <ul className="mt-2 grid gap-2">
           {log.aside.map((s) => (
-            <li key={s.item.id} className="flex flex-wrap items-center gap-3">
+            <li key={s.seq} className="flex flex-wrap items-center gap-3">
               <span className="min-w-0 flex-1">
-                <strong>{toldWords(s.item)}</strong>: {s.why}
+                <strong>{actWords(s)}</strong>: {s.refused}
               </span>
               <Button onClick={() => log.resolve(s, true)}>Send it again</Button>
               <Button onClick={() => log.resolve(s, false)}>Drop it</Button>

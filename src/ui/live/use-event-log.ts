@@ -6,28 +6,30 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act, ActEntry } from '@/core/batch/acts';
 import { type EventLog, type Told, withItems } from '@/core/day/event-log';
-import { kitchenNow, setKitchenClock } from './clock';
 import {
   asideOf,
+  itemOf,
   keepWaiting,
-  type RefusedTelling,
-  resolveAside,
+  letGo,
+  markRefused,
+  type Queued,
   sendsItself,
   tellings,
   toldNow,
-  type Waiting,
+  type WaitingAct,
   waiting,
-} from './outbox';
-import { sendWaiting, type Tell } from './send';
+} from '../kit/outbox';
+import { sendWaiting } from '../kit/send';
+import { kitchenNow, setKitchenClock } from './clock';
 
 const FOLLOW_MS = 2000;
 
 export interface OpenEventLog extends EventLog {
   readonly trouble: string | null;
   /** What the records refused of what this browser told: the rest has gone in. */
-  readonly aside: readonly RefusedTelling[];
+  readonly aside: readonly Queued[];
   /** Drops something that was set aside, or sends it once more. */
-  readonly resolve: (s: RefusedTelling, again: boolean) => void;
+  readonly resolve: (s: Queued, again: boolean) => void;
   readonly tell: (t: Told) => void;
   /** Notes an act, now. */
   readonly enter: (act: Act) => ActEntry;
@@ -39,10 +41,10 @@ export interface OpenEventLog extends EventLog {
  * @param first the event log as the page was drawn with it
  * @param onOther the sheet, the time line or what is wanted has been changed by another hand
  */
-export function useEventLog(batchId: string, first: EventLog, send: Tell, onOther: () => void): OpenEventLog {
+export function useEventLog(batchId: string, first: EventLog, onOther: () => void): OpenEventLog {
   const [server, setServer] = useState<EventLog>(first);
-  const [queue, setQueue] = useState<readonly Waiting[]>([]);
-  const [aside, setRefused] = useState<readonly RefusedTelling[]>([]);
+  const [queue, setQueue] = useState<readonly WaitingAct[]>([]);
+  const [aside, setRefused] = useState<readonly Queued[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const sending = useRef<Promise<void> | null>(null);
   // what was told and is still on its way into the browser's store
@@ -69,15 +71,10 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
   const sendAll = useCallback((): Promise<void> => {
     sending.current ??= (async (): Promise<void> => {
       await keeping.current;
-      const { kept, trouble: why } = await sendWaiting(batchId, send);
+      const { kept, trouble: why } = await sendWaiting(batchId);
       if (kept.length > 0) {
         sent.current++;
-        setServer((s) =>
-          withItems(
-            s,
-            kept.map((w) => w.item),
-          ),
-        );
+        setServer((s) => withItems(s, kept.map(itemOf)));
       }
       setTrouble(why);
       await look();
@@ -86,7 +83,7 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
       sending.current = null;
     });
     return sending.current;
-  }, [batchId, send, look]);
+  }, [batchId, look]);
 
   useEffect(() => {
     const follow = async (): Promise<void> => {
@@ -121,18 +118,15 @@ export function useEventLog(batchId: string, first: EventLog, send: Tell, onOthe
     const w = toldNow(batchId, { ...t, id: crypto.randomUUID() });
     setQueue((q) => [...q, w]);
     tellingsNow.begin();
-    keeping.current = keeping.current.then(() => keepWaiting(w)).finally(tellingsNow.end);
+    keeping.current = keeping.current.then(() => keepWaiting(w).then(() => {})).finally(tellingsNow.end);
     // one that is on its way has not seen this: another follows it
     void (sending.current ?? Promise.resolve()).then(sendAll);
   };
   return {
-    ...withItems(
-      server,
-      queue.map((w) => w.item),
-    ),
+    ...withItems(server, queue.map(itemOf)),
     trouble,
     aside,
-    resolve: (s, again) => void resolveAside(s, again).then(sendAll),
+    resolve: (s, again) => void (again ? markRefused(s, null) : letGo([s.seq])).then(sendAll),
     tell,
     enter: (act) => {
       const entry: ActEntry = { id: crypto.randomUUID(), at: kitchenNow(), act };

@@ -8,6 +8,7 @@ import { LEAST_WEIGHINGS, MOST_WEIGHINGS } from '@/core/pantry/calibrate';
 import type { OwnMeasure } from '@/core/pantry/own';
 import { unitById } from '@/core/quantity/units';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
@@ -69,7 +70,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   };
   const keep = async (): Promise<void> => {
     if (!measure) return;
-    const a = await form.ask(() => keepWeighed(asked));
+    const a = await form.ask(() => act('keep-measure', 'a measure that was weighed', keepWeighed, asked));
     if (!a?.ok) return;
     form.sent();
     setKept({ measure: a.measure, before: house });
@@ -89,7 +90,7 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
       <Form noValidate className="grid gap-4" act={keep}>
         <WhatPart form={form} set={set} vague={vague} known={ingredient !== null} house={house} />
         <WeighingsPart form={form} set={set} />
-        <RefusalNotice text={form.refusal} />
+        <RefusalNotice text={form.refusal} waits={form.waits} />
         {kept ? (
           <div className="grid gap-2">
             <Notice weight="note" role="status">

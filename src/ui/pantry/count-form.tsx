@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
+import { act, pageName } from '../kit/answer';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -49,7 +50,12 @@ export function CountForm({
     let countId = '';
     const a = await form.ask((requestId) => {
       countId = requestId;
-      return count({ ingredientId, countedG, who, requestId });
+      return act('count-stock', `${counted} of ${pageName()} counted`, count, {
+        ingredientId,
+        countedG,
+        who,
+        requestId,
+      });
     });
     if (!a?.ok) return;
     toastUndo(`Counted ${grams(countedG ?? 0, units)}`, async () => {
@@ -72,7 +78,7 @@ export function CountForm({
       <Button type="submit" disabled={form.busy} className="justify-self-start">
         Note the count
       </Button>
-      <RefusalNotice text={Object.keys(form.errors).length === 0 ? form.refusal : null} />
+      <RefusalNotice text={Object.keys(form.errors).length === 0 ? form.refusal : null} waits={form.waits} />
       {counts.length > 0 ? (
         <ul className="text-[15px] text-soft" aria-label="Counts">
           {counts.slice(0, 5).map((c) => (

@@ -5,7 +5,8 @@ import { COLUMNS, type RowError } from '@/core/exchange/csv-row';
 import { type ImportedPantry, MOST_CSV_CHARS, type PantryRead } from '@/core/exchange/pantry-csv';
 import type { OwnThing } from '@/core/pantry/packet';
 import type { PantryApi } from '@/workers/pantry.worker';
-import { answerOf } from '../kit/answer';
+import { act, answerTo } from '../kit/answer';
+import { RefusalNotice } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
@@ -53,6 +54,7 @@ export function ImportForm({
   const [state, setState] = useState<State>({ at: 'waiting' });
   const [{ pasted }, keepPasted, sent] = useCopied('table', () => ({ pasted: '' }));
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [waits, setWaits] = useState(false);
   const [busy, setBusy] = useState(false);
   const reading = useRef<Reading | null>(null);
   const stopReading = (): void => {
@@ -98,8 +100,16 @@ export function ImportForm({
     if (busy) return;
     setBusy(true);
     setRefusal(null);
-    const a = await answerOf(() => take({ text, withoutBad }), 'Nothing was taken in, and the table is still here.');
+    const a = await answerTo<ImportedPantry>(
+      act('import-pantry', 'a table for the pantry', take, { text, withoutBad }),
+      'table',
+      () => {
+        setBusy(false);
+        setWaits(true);
+      },
+    );
     setBusy(false);
+    setWaits(false);
     if (a.ok) {
       setState({ at: 'done', taken: a.taken, fresh: a.fresh });
       sent();
@@ -156,6 +166,7 @@ export function ImportForm({
           Read it
         </Button>
       </Form>
+      <RefusalNotice text={null} waits={waits} />
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

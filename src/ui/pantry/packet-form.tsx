@@ -6,6 +6,7 @@ import type { KitchenConventions } from '@/core/pantry/conventions';
 import { ALLERGENS, allergenName, CATEGORIES, CATEGORY_NAMES } from '@/core/pantry/ingredient';
 import { energyDoubt, ingredientOf, type OwnThing } from '@/core/pantry/packet';
 import { findIngredient } from '@/core/pantry/pantry';
+import { act } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -62,7 +63,12 @@ export function PacketForm({
     setTried(true);
     if (Object.keys(typed).length > 0 || !made.ok) return;
     const a = await row.save({}, ({ seen }) =>
-      keep({ id: was?.id ?? broken?.id ?? null, name: form.name.trim(), packet, seen }),
+      act('keep-ingredient', form.name.trim(), keep, {
+        id: was?.id ?? broken?.id ?? null,
+        name: form.name.trim(),
+        packet,
+        seen,
+      }),
     );
     if (!a) return;
     toast(was ? 'Kept' : 'In the pantry');

@@ -2,6 +2,7 @@
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
 import { pricePer, type Units } from '@/core/quantity/say';
+import { act, pageName } from '../kit/answer';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
 import { Field } from '../kit/field';
@@ -33,7 +34,9 @@ export function StockForm({
   const { note, errors } = stockToSend(form.typed);
   const per = pricePerG({ ...EMPTY_STOCK, ingredientId, ...note });
   const submit = async (): Promise<void> => {
-    const a = await form.save(errors, ({ seen }) => keep({ ingredientId, ...note, seen }));
+    const a = await form.save(errors, ({ seen }) =>
+      act('keep-stock', `packs and dates of ${pageName()}`, keep, { ingredientId, ...note, seen }),
+    );
     if (a?.merged.length === 0) toast('Noted');
   };
   const day = (key: StockKey, label: string) => (

@@ -14,6 +14,7 @@ import {
 } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -55,7 +56,15 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
   const send = async (): Promise<void> => {
     if (read.error || asking.found(wrong)) return;
     const a = await asking.ask((requestId) =>
-      gone({ lotId: lot.id, bags: read.bags, kind, who, why, price: kind === 'sale' ? paid : null, requestId }),
+      act('bags-gone', `${bags} bags of lot ${lot.number}`, gone, {
+        lotId: lot.id,
+        bags: read.bags,
+        kind,
+        who,
+        why,
+        price: kind === 'sale' ? paid : null,
+        requestId,
+      }),
     );
     if (!a?.ok) return;
     toast('In the books');
@@ -112,7 +121,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
           placeholder: handed ? '' : 'torn, past its date',
         })}
       </div>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <Button
         className="justify-self-start"
         size="work"
@@ -211,7 +220,7 @@ export function LotBooks({
           );
         })}
       </ul>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <p className="mt-2 text-[15px] text-soft">
         {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing here is rubbed out.
       </p>

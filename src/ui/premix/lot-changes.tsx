@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Lot, LotChange } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -52,8 +53,16 @@ export function LotChanges({
       return;
     const a = await asking.ask(() =>
       doing === 'void'
-        ? voidIt({ lotId: lot.id, who, why, back })
-        : correct({ lotId: lot.id, bags: n, sackLots: own, checked, note, who, why }),
+        ? act('void-lot', `lot ${lot.number} voided`, voidIt, { lotId: lot.id, who, why, back })
+        : act('correct-lot', `lot ${lot.number} corrected`, correct, {
+            lotId: lot.id,
+            bags: n,
+            sackLots: own,
+            checked,
+            note,
+            who,
+            why,
+          }),
     );
     if (!a?.ok) return;
     toast(doing === 'void' ? 'The lot is voided, and kept' : 'Corrected; what it was is kept');
@@ -145,7 +154,7 @@ export function LotChanges({
               onChange={(e) => setWhy(e.target.value)}
             />
           </div>
-          <RefusalNotice text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} waits={asking.waits} />
           <div className="flex flex-wrap gap-3">
             <Button type="submit" look={doing === 'void' ? 'stop' : 'now'} disabled={asking.busy}>
               {doing === 'void' ? 'Void it' : 'Correct it'}

@@ -7,6 +7,7 @@ import { limitsOf } from '@/core/premix/keeping';
 import { MOST_SIZES } from '@/core/premix/premix';
 import { grams, gramsExact } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { useCopied } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
@@ -48,8 +49,10 @@ export function MakeLot(props: Props) {
     const take = typed.take ? (lot.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const { fills, went: sacks, restG } = lot;
     const a = await asking.ask(
-      (requestId) => make({ premixId, fills, made, sacks, restG, madeBy, checked, note, take, requestId }),
+      (requestId) =>
+        act('make-lot', 'a lot', make, { premixId, fills, made, sacks, restG, madeBy, checked, note, take, requestId }),
       true,
+      `lot:${premixId}`,
     );
     if (a?.ok) {
       drop();
@@ -119,6 +122,7 @@ export function MakeLot(props: Props) {
       )}
       <RefusalNotice
         text={lot.badSacks ? 'Something above is not clear yet: it says so at its place.' : asking.refusal}
+        waits={asking.waits}
       />
       <div className="flex flex-wrap items-center gap-4">
         <Button look="now" size="work" type="submit" disabled={asking.busy || !lot.whole}>

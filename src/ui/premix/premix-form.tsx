@@ -14,6 +14,7 @@ import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
@@ -80,7 +81,11 @@ export function PremixForm(props: Props) {
     (was.versionId !== undefined && versionId !== was.versionId);
 
   const submit = async (): Promise<void> => {
-    const a = await form.save(bad, (sent) => keep({ id, versionId, name, settings: now, ...sent }), id === null);
+    const a = await form.save(
+      bad,
+      (sent) => act('keep-premix', name, keep, { id, versionId, name, settings: now, ...sent }),
+      id === null,
+    );
     if (!a) return;
     if (a.merged.length === 0) toast('Kept');
     if (id === null) router.push(`/premix/${a.id}`);

@@ -20,7 +20,6 @@ import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Link } from '../kit/link';
-import type { Tell } from '../live/send';
 import { Trouble } from '../live/trouble';
 import { useEventLog } from '../live/use-event-log';
 import { CheckView } from './check-view';
@@ -47,7 +46,6 @@ interface Props {
   /** What sentences may name of it. */
   readonly held: HeldWords;
   readonly offers: Readonly<Record<string, readonly StandInOffer[]>>;
-  readonly tell: Tell;
   /** Works the rest of a mix anew around an over-pour. */
   readonly anew: Ask;
   /** Puts a stand-in into this batch alone. */
@@ -74,9 +72,9 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 };
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
-export function Prep({ batch: saved, house, script, held, first, offers, tell, anew, swap, part, preview }: Props) {
+export function Prep({ batch: saved, house, script, held, first, offers, anew, swap, part, preview }: Props) {
   const router = useRouter();
-  const log = useEventLog(saved.id, first, tell, () => router.refresh());
+  const log = useEventLog(saved.id, first, () => router.refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
   const done = doneIn(log);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('list');

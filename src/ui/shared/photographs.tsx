@@ -11,10 +11,12 @@ import {
   SHOWS_WORDS,
   type Shows,
 } from '@/core/judge/photographs';
+import { answerTo } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Pick } from '../kit/press';
+import { post } from '../kit/send';
 import { Switch } from '../kit/switch';
 import { toastUndo } from '../kit/toast';
 import { PhotoFigure } from './photo-figure';
@@ -26,21 +28,21 @@ interface PhotoActs {
   readonly shows: Act;
 }
 
-/** What the server says of one that it doesn't take, or null where it took it. */
-async function send(file: File, query: Readonly<Record<string, string>>): Promise<string | null> {
+/**
+ * @param isIn told when it is with the records, also where it had waited
+ * @returns what the server says of one that it doesn't take; null: it took it, or it waits in the outbox
+ */
+function send(file: File, query: Readonly<Record<string, string>>, isIn: () => void): Promise<string | null> {
   if (file.size > MOST_PHOTO_BYTES)
-    return `It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`;
-  try {
-    const r = await fetch(`/photos?${new URLSearchParams(query)}`, {
-      method: 'POST',
-      headers: { 'content-type': file.type || 'application/octet-stream' },
-      body: file,
+    return Promise.resolve(`It is larger than a photograph is taken: at most ${MOST_PHOTO_BYTES / 1e6} MB.`);
+  const photo = { name: 'keep-photo', words: `a photograph, ${file.name}`, input: query, blob: file } as const;
+  return new Promise((told) => {
+    const run = () => post({ ...photo, agoMs: 0 }, file);
+    void answerTo({ ...photo, run }, null, () => told(null)).then((a) => {
+      if (a.ok) isIn();
+      told(a.ok ? null : a.message);
     });
-    if (r.ok) return null;
-    return ((await r.json()) as { readonly detail?: string }).detail ?? 'It could not be kept.';
-  } catch {
-    return 'It did not arrive: is the server there? Choose it once more.';
-  }
+  });
 }
 
 /** Photographs, taken or dropped onto what they are of; each says what it shows. */
@@ -69,13 +71,13 @@ export function Photographs({
     setBusy(files.length);
     const said: string[] = [];
     for (const f of files) {
-      const no = await send(f, { ...of, shows, original: whole ? '1' : '0', request: crypto.randomUUID() });
+      const query = { ...of, shows, original: whole ? '1' : '0', request: crypto.randomUUID() };
+      const no = await send(f, query, () => router.refresh());
       if (no) said.push(`${f.name}: ${no}`);
       setBusy((n) => n - 1);
     }
     setBusy(0);
     setWrong(said);
-    router.refresh();
   };
   const drop = (e: DragEvent): void => {
     e.preventDefault();

@@ -6,6 +6,7 @@ import { MOST_PARTS, partsOf, type Side, sideCautions } from '@/core/batch/sides
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams, percent } from '@/core/quantity/say';
+import { act } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
@@ -64,7 +65,8 @@ export function SideForm({
     const { name, by, method } = typed;
     const a = await form.save(
       bad,
-      (sent) => keep({ id: side?.id ?? null, name, by, parts, servingG: serving, method, ...sent }),
+      (sent) =>
+        act('keep-side', name, keep, { id: side?.id ?? null, name, by, parts, servingG: serving, method, ...sent }),
       true,
     );
     if (!a) return;

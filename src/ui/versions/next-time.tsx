@@ -5,6 +5,7 @@ import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
 import type { ChangeState, LastChange, LastOutcome } from '@/core/judge/came-back';
 import type { Units } from '@/core/quantity/say';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
@@ -57,7 +58,9 @@ export function NextTime({
     ) : null;
   const { move } = next;
   const say = async (state: ChangeState): Promise<boolean> => {
-    const a = await asking.ask(() => answer({ batchId: next.batchId, state }));
+    const a = await asking.ask(() =>
+      act('answer-change', 'the answer to a change for next time', answer, { batchId: next.batchId, state }),
+    );
     if (!a?.ok) return false;
     toastUndo(SAID[state], async () => {
       const back = await answer({ batchId: next.batchId, state: a.was });
@@ -114,7 +117,7 @@ export function NextTime({
           Done
         </Button>
       </span>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Scales } from '@/core/batch/came-out';
 import type { Target } from '@/core/judge/target';
+import { act, pageName } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
@@ -40,7 +41,9 @@ export function TargetForm({
   const submit = async (): Promise<void> => {
     const { heightMm, acrossMm, errors } = measuresTyped(form.typed);
     const { scales, note } = form.typed;
-    const a = await form.save(errors, ({ seen }) => save({ formulaId, scales, heightMm, acrossMm, note, seen }));
+    const a = await form.save(errors, ({ seen }) =>
+      act('save-target', pageName(), save, { formulaId, scales, heightMm, acrossMm, note, seen }),
+    );
     if (!a) return;
     toast('The target is kept with the formula');
     router.refresh();

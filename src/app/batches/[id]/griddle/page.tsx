@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { tellBook, wantOthers } from '@/app/actions';
+import { wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
@@ -79,7 +79,6 @@ export default async function GriddlePage({ params }: { readonly params: Promise
           dials={dials}
           checks={day.ways.check === 'second'}
           first={eventLogFrom(b, taps)}
-          tell={tellBook}
           want={wantOthers}
         />
         <Cautions list={batchCautions(b, 'griddle', day.ways, house, find)} />

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { batchAgain, coversHere, serveAt, tellBook, undoSwapsHere, untakeBatch } from '@/app/actions';
+import { batchAgain, coversHere, serveAt, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { litOf } from '@/core/batch/acts';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
@@ -61,7 +61,6 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
             steps={day.steps}
             others={counter}
             first={eventLogFrom(b, taps)}
-            tell={tellBook}
             serve={serveAt}
             drawnAt={Date.now()}
           />

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { previewSwapHere, standInForPart, swapHere, tellBook, workRestAnew } from '@/app/actions';
+import { previewSwapHere, standInForPart, swapHere, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { unsettled } from '@/core/analyse-formula';
 import { waysOf } from '@/core/batch/batch';
@@ -43,7 +43,6 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
           first={eventLogFrom(batch, taps)}
           held={heldBy(batch.sheet, find)}
           offers={offers}
-          tell={tellBook}
           anew={workRestAnew}
           swap={swapHere}
           part={standInForPart}

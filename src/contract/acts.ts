@@ -1,0 +1,46 @@
+/** What screens send to the server: acts, each by its name. */
+import { z } from 'zod';
+
+/**
+ * `row`: a later act of the same thing, from the same tab, takes the place of one that still waits. `entry`: each is
+ * one of its own.
+ */
+export const SENT_ACTS = {
+  'tell-events': 'entry',
+  'save-formula': 'row',
+  'keep-cards': 'entry',
+  'start-batch': 'row',
+  'keep-plan': 'row',
+  'serve-at': 'row',
+  'save-outcome': 'row',
+  'keep-photo': 'entry',
+  'save-target': 'row',
+  'answer-change': 'row',
+  'want-pieces': 'entry',
+  'note-care': 'entry',
+  'set-house': 'row',
+  'keep-ingredient': 'row',
+  'keep-stock': 'row',
+  'count-stock': 'entry',
+  'import-pantry': 'row',
+  'keep-measure': 'entry',
+  'answer-measure': 'entry',
+  'keep-premix': 'row',
+  'make-lot': 'row',
+  'bags-gone': 'entry',
+  'correct-lot': 'entry',
+  'void-lot': 'row',
+  'keep-side': 'row',
+  'keep-lot': 'entry',
+  'kept-gone': 'entry',
+} as const satisfies Readonly<Record<string, 'row' | 'entry'>>;
+
+export type ActName = keyof typeof SENT_ACTS;
+const ACT_NAMES = Object.keys(SENT_ACTS) as [ActName, ...ActName[]];
+
+/** An act that waited, with how long ago it was done, ms: by the stopwatch of the page where that is still the same. */
+export const sentActSchema = z.object({
+  name: z.enum(ACT_NAMES),
+  input: z.unknown(),
+  agoMs: z.number().min(0).default(0),
+});

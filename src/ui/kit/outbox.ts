@@ -1,0 +1,246 @@
+/**
+ * The one outbox: acts that the server has not confirmed yet, kept in this browser (IndexedDB) in the order they were
+ * done. An act is a form that was sent, a photograph, or what was told at the counter. What the server refuses stays,
+ * with why, until the cook sends it again or drops it.
+ */
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type ActName, SENT_ACTS } from '@/contract/acts';
+import { type Item, toldAt } from '@/core/day/event-log';
+import { copiesNamed, copyOf, keepCopy, STORE_FULL } from './browser-copy';
+
+export interface WaitingAct {
+  readonly name: ActName;
+  /** The thing it is about: acts of one thing go in in their order. Of what is told at the counter: the batch's id. */
+  readonly of: string;
+  /** The tab it was done in: its form hears the answer, and a later press of it may take its place. */
+  readonly tab: string;
+  /** What it is, as a cook calls it: "the price of flour"; empty where the input says it. */
+  readonly words: string;
+  /** The page it was done on. */
+  readonly href: string;
+  /** The draft in this browser that it was sent from, which goes when it is in. */
+  readonly draft: string | null;
+  readonly input: unknown;
+  /** Bytes that go with it. */
+  readonly blob: Blob | null;
+  /** This device's clock when it was done; and its stopwatch, which nobody can set back, with the page whose it is. */
+  readonly at: number;
+  readonly mono: number;
+  readonly page: string;
+  /** Why the records refused it; null: it waits. */
+  readonly refused: string | null;
+}
+export type Queued = WaitingAct & { readonly seq: number };
+
+/** Versions of the app before this one kept what was told at the counter alone. */
+interface OlderTelling {
+  readonly batchId: string;
+  readonly item: Item;
+  readonly at?: number;
+  readonly why?: string;
+}
+interface Store extends DBSchema {
+  acts: { key: number; value: WaitingAct };
+}
+const OLDER = ['book', 'aside'] as const;
+
+const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
+// where the browser keeps nothing the page itself remembers, as long as it is open
+let memory: Queued[] = [];
+let memorySeq = -1;
+let db: Promise<IDBPDatabase<Store> | null> | null = null;
+
+const olderAct = (o: OlderTelling): WaitingAct => ({
+  ...toldNow(o.batchId, o.item),
+  at: o.at ?? toldAt(o.item) ?? Date.now(),
+  page: '',
+  refused: o.why ?? null,
+});
+
+function store(): Promise<IDBPDatabase<Store> | null> {
+  // a browser that keeps nothing may not even know the word
+  db ??= Promise.resolve()
+    .then(() =>
+      openDB<Store>('even-crumb', 2, {
+        async upgrade(d, _, __, tx) {
+          const acts = d.createObjectStore('acts', { autoIncrement: true });
+          const older = d as unknown as IDBPDatabase;
+          for (const name of OLDER) {
+            if (!older.objectStoreNames.contains(name)) continue;
+            const told = await (tx as unknown as { objectStore: (n: string) => { getAll: () => Promise<unknown[]> } })
+              .objectStore(name)
+              .getAll();
+            for (const o of told as OlderTelling[]) void acts.add(olderAct(o));
+            older.deleteObjectStore(name);
+          }
+        },
+        blocking: (_, __, e) => (e.target as IDBDatabase).close(),
+        terminated: () => {
+          db = null;
+        },
+      }),
+    )
+    .then(async (d) => {
+      await adoptOlder(d);
+      return d;
+    })
+    .catch(() => null);
+  return db;
+}
+
+/** What the first versions of the app had left in the other store. */
+async function adoptOlder(d: IDBPDatabase<Store>): Promise<void> {
+  for (const name of copiesNamed('book:')) {
+    const items = copyOf(name);
+    if (Array.isArray(items))
+      for (const item of items as Item[]) await d.add('acts', olderAct({ batchId: name.slice('book:'.length), item }));
+    keepCopy(name, null);
+  }
+}
+
+/** An act as it is done now: noted with both clocks. */
+export const doneNow = (
+  a: Pick<WaitingAct, 'name' | 'of' | 'input'> & Partial<Pick<WaitingAct, 'tab' | 'words' | 'href' | 'draft' | 'blob'>>,
+): WaitingAct => ({
+  tab: '',
+  words: '',
+  href: '',
+  draft: null,
+  blob: null,
+  ...a,
+  at: Date.now(),
+  mono: performance.now(),
+  page: PAGE,
+  refused: null,
+});
+
+/** What is told of a batch at the counter, now. */
+export const toldNow = (batchId: string, item: Item): WaitingAct =>
+  doneNow({ name: 'tell-events', of: batchId, input: item });
+export const itemOf = (a: WaitingAct): Item => a.input as Item;
+
+/** How long ago it was done, ms: by the stopwatch of this page, else by the device's clock. */
+export const agoOf = (w: Pick<WaitingAct, 'page' | 'mono' | 'at'>): number =>
+  Math.max(0, w.page === PAGE ? performance.now() - w.mono : Date.now() - w.at);
+
+const requestIn = (input: unknown): unknown =>
+  typeof input === 'object' && input !== null && 'requestId' in input ? input.requestId : null;
+/** The press that a later one of the same form takes the place of, by its id; both where neither has one. */
+const inPlaceOf = (now: WaitingAct, was: WaitingAct): boolean =>
+  was.name === now.name &&
+  was.of === now.of &&
+  was.tab === now.tab &&
+  (SENT_ACTS[now.name] === 'row' || (requestIn(now.input) !== null && requestIn(now.input) === requestIn(was.input)));
+
+async function all(of?: string): Promise<readonly Queued[]> {
+  const d = await store().catch(() => null);
+  const mine = memory.filter((w) => of === undefined || w.of === of);
+  if (!d) return mine;
+  try {
+    const out: Queued[] = [];
+    const acts = d.transaction('acts').store;
+    for (let c = await acts.openCursor(); c; c = await c.continue())
+      if (of === undefined || c.value.of === of) out.push({ ...c.value, seq: c.primaryKey });
+    return [...out, ...mine];
+  } catch {
+    return mine;
+  }
+}
+
+/** All acts that are not in the records, the oldest first. */
+export const everyAct = (): Promise<readonly Queued[]> => all();
+
+/** What of a thing is still to be sent, the oldest first. */
+export const waiting = async (of: string): Promise<readonly Queued[]> =>
+  (await all(of)).filter((w) => w.refused === null);
+
+/** What of a thing was refused. */
+export const asideOf = async (of: string): Promise<readonly Queued[]> =>
+  (await all(of)).filter((w) => w.refused !== null);
+
+/**
+ * Keeps an act until it is sent. Where there is no room it is kept as long as the page is open, and the window is told.
+ * @returns its number in the outbox, below 0 where only this page keeps it
+ */
+export async function keepWaiting(w: WaitingAct): Promise<number> {
+  try {
+    const d = await store();
+    if (!d) throw new Error('no store');
+    const before = w.name === 'tell-events' ? [] : (await waiting(w.of)).filter((was) => inPlaceOf(w, was));
+    const first = before[0] && requestIn(before[0].input);
+    // the press it takes the place of may be in the records already, unanswered: it keeps that one's id
+    const input = typeof first === 'string' ? { ...(w.input as object), requestId: first } : w.input;
+    await letGo(before.map((b) => b.seq));
+    return await d.add('acts', { ...w, input });
+  } catch {
+    const seq = memorySeq--;
+    memory.push({ ...w, seq });
+    window.dispatchEvent?.(new Event(STORE_FULL));
+    return seq;
+  }
+}
+
+/** Things with something to send. */
+export const thingsWaiting = async (): Promise<readonly string[]> => [
+  ...new Set((await all()).flatMap((w) => (w.refused === null && !open.has(w.of) ? [w.of] : []))),
+];
+
+/** Takes acts out: they have arrived, or the cook drops them. */
+export async function letGo(seqs: readonly number[]): Promise<void> {
+  memory = memory.filter((w) => !seqs.includes(w.seq));
+  const stored = seqs.filter((s) => s > 0);
+  const d = stored.length > 0 ? await store().catch(() => null) : null;
+  if (!d) return;
+  const tx = d.transaction('acts', 'readwrite');
+  for (const s of stored) void tx.store.delete(s);
+  await tx.done;
+}
+
+/** Marks an act as refused, so that the rest goes on; or as waiting again. */
+export async function markRefused(w: Queued, refused: string | null): Promise<void> {
+  const { seq, ...act } = w;
+  const told = { ...act, refused };
+  memory = memory.map((m) => (m.seq === seq ? { ...told, seq } : m));
+  const d = seq > 0 ? await store().catch(() => null) : null;
+  await d?.put('acts', told, seq);
+}
+
+interface Tellings {
+  /** Something is told and goes into the store; and it is in. */
+  readonly begin: () => void;
+  readonly end: () => void;
+  /** The store is read from now on. @returns whether what was read is still all there is */
+  readonly reading: () => () => boolean;
+}
+
+/**
+ * What is told while the store is read is not in what was read: shown, it would take a tap off the screen for a moment,
+ * and the next press would be for the wrong piece.
+ */
+export function tellings(): Tellings {
+  let told = 0;
+  let going = 0;
+  return {
+    begin: () => {
+      told++;
+      going++;
+    },
+    end: () => {
+      going--;
+    },
+    reading: () => {
+      const before = told;
+      const quiet = going === 0;
+      return () => quiet && told === before;
+    },
+  };
+}
+
+const open = new Set<string>();
+/** A working screen sends its batch's itself. @returns to be called when it closes */
+export function sendsItself(batchId: string): () => void {
+  open.add(batchId);
+  return () => {
+    open.delete(batchId);
+  };
+}
