@@ -9,6 +9,7 @@ import { Toasts } from '@/ui/kit/toasts';
 import { TypedEarly } from '@/ui/kit/typed-early';
 import { UnitsProvider } from '@/ui/kit/units';
 import { UnreadableNotice } from '@/ui/kit/unreadable';
+import { Follower } from '@/ui/live/follower';
 import { OutboxSender } from '@/ui/live/outbox-sender';
 import './globals.css';
 
@@ -30,6 +31,7 @@ export const viewport: Viewport = {
 };
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
+  const drawnAt = Date.now();
   const r = await reach(loadHouse);
   const house = r.up ? r.value : lastHouse();
   const units = house?.units ?? FRESH_UNITS;
@@ -43,6 +45,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
         <UnderWayBar />
         <FocusKeeper />
         <OutboxSender />
+        <Follower drawnAt={drawnAt} />
         <Toasts />
         <TypedEarly />
       </body>

@@ -156,6 +156,8 @@ export interface Copied<T> {
   readonly name: string;
   readonly value: T;
   readonly set: (part: Partial<T>) => void;
+  /** What it stands over is another now: nobody has typed it, so that it is no draft. */
+  readonly follow: (part: Partial<T>) => void;
   /** Drops the copy: the form was sent. */
   readonly drop: () => void;
   /** Drops the copy and begins as the form first opened; null where nothing was brought back. */
@@ -198,6 +200,10 @@ export function useCopy<T extends object>(
       // several changes of one press add up
       put({ ...latest.current, ...part });
       keepDraftOf(name, latest.current);
+    },
+    follow: (part) => {
+      put({ ...latest.current, ...part });
+      if (touched.current) keepDraftOf(name, latest.current);
     },
     drop,
     startOver: broughtBack

@@ -1,19 +1,19 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import { Button } from './button';
+import { useRefresh } from './refresh';
 
 const RETRY_MS = 4000;
 
 /** Asks for the page anew every few seconds, and when it is pressed. */
 export function LookAgain() {
-  const router = useRouter();
+  const refresh = useRefresh();
   useEffect(() => {
-    const again = setInterval(() => router.refresh(), RETRY_MS);
+    const again = setInterval(refresh, RETRY_MS);
     return () => clearInterval(again);
-  }, [router]);
+  }, [refresh]);
   return (
-    <Button look="now" size="work" className="mt-5" onClick={() => router.refresh()}>
+    <Button look="now" size="work" className="mt-5" onClick={refresh}>
       Look again now
     </Button>
   );

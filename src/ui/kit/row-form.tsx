@@ -3,10 +3,11 @@
  * The state of a form: what is typed outlives a reload, what the server refuses stands at its field, nothing is sent
  * twice at a time. Where the form is over a row of the records, another screen may change that row meanwhile.
  */
+import { useEffect, useRef } from 'react';
 import type { ActionResult, Kept, Refusal } from '@/contract/action-result';
 import type { SentAct } from './answer';
 import { type Asking, RefusalNotice, useAsking } from './asking';
-import { useCopied } from './browser-copy';
+import { useCopy } from './browser-copy';
 import { Clashes, type Revised, type RevisedSeen, useRevised } from './revised';
 import { toast, toastUndo } from './toast';
 
@@ -27,13 +28,15 @@ export interface TypedForm<T>
     readonly error: string | undefined;
     readonly onChange: (e: { readonly target: { readonly value: string } }) => void;
   };
+  /** What it stands over is another now. */
+  readonly follow: (part: Partial<T>) => void;
   /** It was sent: the copy in the browser goes. */
   readonly sent: () => void;
 }
 
 /** @param name of the copy in the browser @param initial what stands in it when it is opened */
 export function useTypedForm<T extends object>(name: string, initial: () => T): TypedForm<T> {
-  const [typed, change, sent] = useCopied<T>(name, initial);
+  const { value: typed, set: change, follow, drop: sent } = useCopy<T>(name, initial);
   const asking = useAsking();
   const set = (part: Partial<T>): void => {
     asking.touched();
@@ -44,6 +47,7 @@ export function useTypedForm<T extends object>(name: string, initial: () => T): 
     ask: (work, leaves = false) => asking.ask(work, leaves, name),
     typed,
     set,
+    follow,
     sent,
     text: (key, at = key) => ({
       value: typed[key] as string,
@@ -85,12 +89,31 @@ interface Begun {
   readonly begun: { readonly revision: number; readonly base: unknown };
 }
 
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 export function useRowForm<T extends object>(name: string, row: RowBefore | null, initial: () => T): RowForm<T> {
   const form = useTypedForm<T & Begun>(name, () => ({
     ...initial(),
     begun: { revision: row?.revision ?? 1, base: row?.base ?? null },
   }));
   const { begun } = form.typed;
+  const shown = useRef(initial());
+  // another hand has changed the row: what nobody has typed here follows it, and what is typed stays
+  // biome-ignore lint/correctness/useExhaustiveDependencies: followed once for each revision
+  useEffect(() => {
+    if (row?.revision === undefined || row.revision === begun.revision) return;
+    const now = initial();
+    const was = shown.current;
+    shown.current = now;
+    const typed = form.typed as T;
+    const own = (Object.keys(now) as (keyof T & string)[]).filter(
+      (k) => !same(typed[k], was[k]) && !same(typed[k], now[k]),
+    );
+    const rest = Object.fromEntries(Object.entries(now).filter(([k]) => !own.includes(k as keyof T & string)));
+    // what is typed is against what was seen: the save finds what both have changed
+    const anew = own.length === 0 ? { begun: { revision: row.revision, base: row.base } } : {};
+    form.follow({ ...rest, ...anew } as Partial<T & Begun>);
+  }, [row?.revision]);
   const revised = useRevised(begun.revision, begun.base);
   return {
     ...(form as unknown as TypedForm<T>),

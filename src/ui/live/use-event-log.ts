@@ -20,9 +20,12 @@ import {
   waiting,
 } from '../kit/outbox';
 import { sendWaiting } from '../kit/send';
+import { isFollowing, onChanged } from './changes';
 import { kitchenNow, setKitchenClock } from './clock';
 
 const FOLLOW_MS = 2000;
+/** Where changes are told as they come it is asked once in so many times. */
+const QUIET_TIMES = 10;
 
 export interface OpenEventLog extends EventLog {
   readonly trouble: string | null;
@@ -46,6 +49,8 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
   const [queue, setQueue] = useState<readonly WaitingAct[]>([]);
   const [aside, setRefused] = useState<readonly Queued[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
+  // something waits: it is tried again soon
+  const held = useRef(false);
   const sending = useRef<Promise<void> | null>(null);
   // what was told and is still on its way into the browser's store
   const keeping = useRef<Promise<void>>(Promise.resolve());
@@ -77,6 +82,7 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
         setServer((s) => withItems(s, kept.map(itemOf)));
       }
       setTrouble(why);
+      held.current = why !== null;
       await look();
     })().finally(() => {
       // after it was set, also where there was nothing to send
@@ -86,7 +92,7 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
   }, [batchId, look]);
 
   useEffect(() => {
-    const follow = async (): Promise<void> => {
+    const ask = async (): Promise<void> => {
       await sendAll();
       const before = sent.current;
       const whole = tellingsNow.reading();
@@ -109,9 +115,28 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
         // sending says that the server is away; following goes on when it is back
       }
     };
-    void follow();
-    const timer = setInterval(() => void follow(), FOLLOW_MS);
-    return () => clearInterval(timer);
+    let asking: Promise<void> | null = null;
+    let again = false;
+    const follow = (): void => {
+      again = asking !== null;
+      asking ??= ask().finally(() => {
+        asking = null;
+        if (again) follow();
+      });
+    };
+    follow();
+    let quiet = 0;
+    const timer = setInterval(() => {
+      // changes are told as they come: it is asked now and then all the same
+      if (isFollowing() && !held.current && ++quiet < QUIET_TIMES) return;
+      quiet = 0;
+      follow();
+    }, FOLLOW_MS);
+    const off = onChanged((thing) => thing === `batch:${batchId}`, follow);
+    return () => {
+      off();
+      clearInterval(timer);
+    };
   }, [batchId, sendAll, tellingsNow]);
 
   const tell = (t: Told): void => {

@@ -36,9 +36,8 @@ export function PacketForm({
   readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
 }) {
   const router = useRouter();
-  // a copy of an ingredient that was changed since is no copy of this one
   const row = useRowForm<PacketFields>(
-    `packet:${was ? `${was.id}:${JSON.stringify(was.packet)}` : (broken?.id ?? `new${named}`)}`,
+    `packet:${was?.id ?? broken?.id ?? `new${named}`}`,
     was && { revision: was.revision, base: { name: was.name, packet: was.packet } },
     () => ({
       ...formOf(was, house),

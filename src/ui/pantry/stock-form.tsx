@@ -26,10 +26,8 @@ export function StockForm({
   readonly units: Units;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
-  const form = useRowForm(
-    `stock:${ingredientId}:${stock?.revision ?? 0}`,
-    { revision: stock?.revision, base: stockNoteOf(stock) },
-    () => stockFieldsOf(stock),
+  const form = useRowForm(`stock:${ingredientId}`, { revision: stock?.revision, base: stockNoteOf(stock) }, () =>
+    stockFieldsOf(stock),
   );
   const { note, errors } = stockToSend(form.typed);
   const per = pricePerG({ ...EMPTY_STOCK, ingredientId, ...note });

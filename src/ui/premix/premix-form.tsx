@@ -64,7 +64,7 @@ export function PremixForm(props: Props) {
   const { id, versionId, formula, was, anew = false, hasLots, house, shelf, keep, drop, keepThing } = props;
   const router = useRouter();
   const form = useRowForm<PremixDraft>(
-    `premix:${id ?? versionId}:${anew ? versionId : (was.revision ?? 1)}`,
+    `premix:${id ?? versionId}${anew ? `:${versionId}` : ''}`,
     id === null ? null : { revision: was.revision, base: { name: was.name, settings: was.settings } },
     () => ({
       name: was.name,

@@ -46,7 +46,7 @@ export function SideForm({
     method: side.method,
   };
   const form = useRowForm<SideTyped>(
-    side ? `side:${side.id}:${side.revision ?? 1}` : 'side:new',
+    side ? `side:${side.id}` : 'side:new',
     side && { revision: side.revision, base },
     () => sideTyped(side, nameOf),
   );

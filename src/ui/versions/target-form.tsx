@@ -32,7 +32,7 @@ export function TargetForm({
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
   const router = useRouter();
-  const form = useRowForm<Fields>(`target:${formulaId}:${revision}`, { revision, base: target }, () => ({
+  const form = useRowForm<Fields>(`target:${formulaId}`, { revision, base: target }, () => ({
     scales: target.scales,
     height: target.heightMm === null ? '' : String(target.heightMm),
     across: target.acrossMm === null ? '' : String(target.acrossMm),

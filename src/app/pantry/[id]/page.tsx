@@ -77,13 +77,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
             count={countOnHand}
             uncount={uncountOnHand}
           />
-          <StockForm
-            key={`${id} ${noted?.revision ?? 0}`}
-            ingredientId={id}
-            stock={noted}
-            units={house.units}
-            keep={keepStock}
-          />
+          <StockForm key={id} ingredientId={id} stock={noted} units={house.units} keep={keepStock} />
         </div>
       </div>
       {thing ? (
@@ -99,7 +93,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
               packet={thing.packet}
             />
           </div>
-          <PacketForm key={thing.revision} was={thing} house={house.conventions} keep={keepThing} />
+          <PacketForm key={thing.id} was={thing} house={house.conventions} keep={keepThing} />
         </section>
       ) : null}
     </Frame>

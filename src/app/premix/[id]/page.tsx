@@ -170,7 +170,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         {newest ? `Bag and bench, of version ${newest.number} of the formula` : 'Bag and bench'}
       </h2>
       <PremixForm
-        key={`${premix.revision} ${newest?.versionId ?? ''}`}
+        key={newest?.versionId ?? premix.id}
         id={premix.id}
         versionId={newest?.versionId ?? premix.versionId}
         formula={newest?.formula ?? version.formula}

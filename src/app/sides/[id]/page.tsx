@@ -25,7 +25,7 @@ export default async function SidePage({ params }: { readonly params: Promise<{ 
         {side?.name ?? 'New sauce, butter, filling or topping'}
       </h1>
       <UnreadableNotice list={side?.unreadable} />
-      <SideForm key={side?.revision ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
+      <SideForm key={side?.id ?? 'new'} side={side} house={house} keep={keepBeside} drop={dropBeside} />
     </Frame>
   );
 }

@@ -47,7 +47,7 @@ export default async function TargetPage({ params }: { readonly params: Promise<
         shows whether it comes nearer.
       </p>
       <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <TargetForm key={revision} formulaId={id} target={target} revision={revision} save={saveTargetHere} />
+        <TargetForm formulaId={id} target={target} revision={revision} save={saveTargetHere} />
         <div className="grid gap-4">
           {last && wantsAnything(target) ? (
             <TargetScore

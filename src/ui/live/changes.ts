@@ -1,0 +1,90 @@
+/**
+ * What other hands change, as it changes: one stream a browser, held by one of its tabs and told to the others. Where
+ * there is none, screens ask every few seconds as before.
+ */
+import { ANYTHING, type Heard } from '@/contract/changes';
+
+type Hear = (c: Heard) => void;
+
+const NAME = 'even-crumb:changes';
+/** The tab that holds the stream says that it does, so often; unheard for longer, nobody does, ms. */
+const ALIVE_MS = 5000;
+const GONE_MS = 12_000;
+
+const hears = new Set<Hear>();
+let alive = Number.NEGATIVE_INFINITY;
+let begun = false;
+
+const tell = (c: Heard): void => {
+  for (const hear of hears) hear(c);
+};
+
+/** Whether changes are told as they come. */
+export const isFollowing = (): boolean => Date.now() - alive < GONE_MS;
+
+/** Holds the stream. @param others where what comes is told to the other tabs @param after what is told is later */
+function hold(others: BroadcastChannel | null, after: number): void {
+  const here = (): void => {
+    alive = Date.now();
+    others?.postMessage(null);
+  };
+  const told = (c: Heard): void => {
+    here();
+    tell(c);
+    others?.postMessage(c);
+  };
+  const stream = new EventSource(`/api/changes?after=${after}`);
+  stream.onmessage = (e: MessageEvent<string>) => told(JSON.parse(e.data) as Heard);
+  setInterval(() => {
+    if (stream.readyState === EventSource.OPEN) here();
+    else alive = Number.NEGATIVE_INFINITY;
+  }, ALIVE_MS);
+}
+
+/** Begins to follow, once a tab. @param after when the page was drawn, by the server's clock */
+export function beginFollowing(after: number): void {
+  if (begun || typeof EventSource === 'undefined') return;
+  begun = true;
+  if (typeof BroadcastChannel === 'undefined' || !navigator.locks) {
+    hold(null, after);
+    return;
+  }
+  const others = new BroadcastChannel(NAME);
+  others.onmessage = (e: MessageEvent<Heard | null>) => {
+    alive = Date.now();
+    if (e.data) tell(e.data);
+  };
+  // held as long as the tab lives; the next in line takes over then
+  void navigator.locks.request(NAME, () => {
+    hold(others, after);
+    return new Promise(() => {});
+  });
+}
+
+/** Hears of every change that concerns it. @returns what stops it */
+export function onChanged(concerns: (thing: string) => boolean, hear: Hear): () => void {
+  const mine: Hear = (c) => {
+    if (c.thing === ANYTHING || concerns(c.thing)) hear(c);
+  };
+  hears.add(mine);
+  return () => void hears.delete(mine);
+}
+
+/** What the pages under an address show, besides what they follow themselves. */
+const SHOWN: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/^\/$/, ['batches', 'formulas', 'plans', 'pantry', 'premix', 'kept', 'house']],
+  [/^\/log/, ['batches', 'photos']],
+  [/^\/(?:pantry|on-hand)/, ['pantry', 'batches', 'house']],
+  [/^\/premix/, ['premix', 'pantry']],
+  [/^\/sides/, ['sides', 'pantry']],
+  [/^\/kept/, ['kept']],
+  [/^\/house/, ['house', 'pantry']],
+  [/^\/formulas\/[^/]+\/plan/, ['formulas', 'plans', 'pantry', 'premix', 'kept', 'sides', 'house']],
+  [/^\/formulas/, ['formulas', 'photos', 'house', 'pantry']],
+  [/^\/batches\/[^/]+\/outcome/, ['photos', 'kept']],
+];
+
+/** Whether a page shows something. */
+export const pageShows = (path: string, thing: string): boolean =>
+  SHOWN.find(([re]) => re.test(path))?.[1].includes(thing) === true ||
+  (thing.startsWith('batch:') && path === `/batches/${thing.slice('batch:'.length)}/outcome`);

@@ -1,0 +1,53 @@
+'use client';
+/**
+ * On every page: what another hand has changed shows without being asked for. A page is drawn anew only while nobody
+ * touches it, so that nothing moves that a finger is about to press; what is typed stays as it is.
+ */
+import { usePathname } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+import { useRefresh } from '../kit/refresh';
+import { beginFollowing, onChanged, pageShows } from './changes';
+
+/** A page that nobody has touched for so long is at rest, ms. */
+const REST_MS = 1500;
+
+/** @param drawnAt when the server drew the page, by its clock: what it heard of before that is on it */
+export function Follower({ drawnAt }: { readonly drawnAt: number }) {
+  const refresh = useRefresh();
+  const path = usePathname();
+  const drawn = useRef(drawnAt);
+  drawn.current = Math.max(drawn.current, drawnAt);
+  useEffect(() => {
+    let touched = 0;
+    let changed = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const touch = (): void => {
+      touched = performance.now();
+    };
+    const look = (): void => {
+      timer = undefined;
+      const rested = performance.now() - touched;
+      if (rested < REST_MS) timer = setTimeout(look, REST_MS - rested);
+      else if (changed > drawn.current) {
+        changed = 0;
+        refresh();
+      }
+    };
+    const off = onChanged(
+      (thing) => pageShows(path, thing),
+      (c) => {
+        changed = Math.max(changed, c.at);
+        timer ??= setTimeout(look, REST_MS);
+      },
+    );
+    beginFollowing(drawn.current);
+    const kinds = ['pointerdown', 'keydown', 'input', 'touchstart', 'wheel'] as const;
+    for (const kind of kinds) window.addEventListener(kind, touch, { capture: true, passive: true });
+    return () => {
+      off();
+      clearTimeout(timer);
+      for (const kind of kinds) window.removeEventListener(kind, touch, { capture: true });
+    };
+  }, [path, refresh]);
+  return null;
+}
