@@ -240,3 +240,85 @@ test('from navigation to all of it working, with a hand moving', async ({ page, 
       );
     }
 });
+
+/** So many screens follow one batch, and so many ask. */
+const FOLLOWING = 50;
+const ASKING = 10;
+const TAPS = 60;
+const TAP_MS = 150;
+const ASK_MS = 2000;
+
+test('what one screen does on another: beside it, and with many that follow', async ({ page, browser, kitchen }) => {
+  const { batch } = await pagesOf(page);
+  const id = batch.split('/').at(-1) ?? '';
+  const context = await browser.newContext({ baseURL: kitchen.url });
+  const other = await context.newPage();
+  await Promise.all([page.goto(`${batch}/prep`), other.goto(`${batch}/prep`)]);
+  // both follow by now
+  await page.waitForTimeout(5000);
+  const seen: number[] = [];
+  for (let n = 0; n < 20; n++) {
+    const [mine, theirs] = [page.getByRole('checkbox').first(), other.getByRole('checkbox').first()];
+    const to = !(await mine.isChecked());
+    const heard = other.waitForFunction(
+      (on) => (document.querySelector('[role=checkbox],input[type=checkbox]') as HTMLInputElement).checked === on,
+      to,
+      { polling: 5 },
+    );
+    const from = performance.now();
+    await mine.setChecked(to, { force: true });
+    await heard;
+    seen.push(performance.now() - from);
+    await expect(theirs).toBeChecked({ checked: to });
+  }
+  seen.sort((a, b) => a - b);
+  print('a tick on another screen', `${at(seen, 0.5).toFixed(0).padStart(5)} ms, at most ${at(seen, 1).toFixed(0)} ms`);
+  await context.close();
+
+  const late: number[] = [];
+  let sentAt = 0;
+  const over = new AbortController();
+  const streams = Array.from({ length: FOLLOWING }, async () => {
+    const r = await fetch(`${kitchen.url}/api/changes?after=${Date.now()}`, { signal: over.signal });
+    const text = new TextDecoder();
+    for await (const part of r.body ?? [])
+      if (sentAt > 0 && text.decode(part as Uint8Array).includes(`batch:${id}`)) late.push(performance.now() - sentAt);
+  });
+  const askers = Array.from({ length: ASKING }, async () => {
+    while (!over.signal.aborted) {
+      await fetch(`${kitchen.url}/api/batches/${id}/events`, { signal: over.signal });
+      await new Promise((r) => setTimeout(r, ASK_MS));
+    }
+  });
+  await new Promise((r) => setTimeout(r, 1000));
+  const from = performance.now();
+  for (let n = 0; n < TAPS; n++) {
+    const tap = crypto.randomUUID();
+    sentAt = performance.now();
+    await fetch(`${kitchen.url}/acts`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        name: 'tell-events',
+        input: {
+          batchId: id,
+          items: [
+            {
+              item: { id: tap, do: 'tap', tap: { id: tap, act: 'pour', surface: 'g', slot: 0, at: Date.now() } },
+              agoMs: 0,
+            },
+          ],
+        },
+      }),
+    });
+    await new Promise((r) => setTimeout(r, TAP_MS));
+  }
+  const took = (performance.now() - from) / 1000;
+  over.abort();
+  await Promise.allSettled([...streams, ...askers]);
+  late.sort((a, b) => a - b);
+  print(
+    `${FOLLOWING} screens follow, ${ASKING} ask, ${(TAPS / took).toFixed(1)} taps a second`,
+    `${at(late, 0.5).toFixed(0).padStart(5)} ms, p99 ${at(late, 0.99).toFixed(0)} ms, ${late.length} of ${FOLLOWING * TAPS} told`,
+  );
+});

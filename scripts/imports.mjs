@@ -51,6 +51,7 @@ export const ORDER = [
   { at: 'src/core/griddle' },
   { at: 'src/core/day' },
   { at: 'src/core/premix' },
+  { at: 'src/core/morning' },
   { at: 'src/core/judge' },
   { at: 'src/core/exchange' },
   { at: 'src/core/testing' },

@@ -1,260 +1,35 @@
 'use server';
-/**
- * What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place.
- */
-import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
-import {
-  againSchema,
-  changeSchema,
-  coversSchema,
-  dropPlanSchema,
-  keepPlanSchema,
-  outcomeSchema,
-  partSchema,
-  putAwaySchema,
-  putBackSchema,
-  rebalanceSchema,
-  servingSchema,
-  startBatchSchema,
-  swapSchema,
-  takeUpSchema,
-  targetSchema,
-  unswapSchema,
-  wantSchema,
-} from '@/contract/batch';
-import { itemSchema, tellSchema } from '@/contract/event-log';
-import { fieldErrors, seen } from '@/contract/fields';
-import {
-  cardsSchema,
-  copySchema,
-  type KnownCard,
-  keepCardsSchema,
-  putFormulaSchema,
-  saveSchema,
-  takeCardsBackSchema,
-} from '@/contract/formula';
-import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
-import { nothingSchema } from '@/contract/records';
-import type { StandInPreview } from '@/core/batch/changes';
-import type { Serving } from '@/core/batch/serving';
-import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
-import type { Saved } from '@/core/formula/version';
-import type { ChangeState } from '@/core/judge/came-back';
-import type { Target } from '@/core/judge/target';
-import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
-import { answerChange } from '@/server/queries/came-back';
-import { noteCare, takeCareBack } from '@/server/queries/care';
-import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
-import { copyFormula, putFormula } from '@/server/queries/formulas';
-import { wantPieces } from '@/server/queries/griddle';
-import { changeHouse } from '@/server/queries/house';
-import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
-import { GONE, type OpenedRow } from '@/server/queries/revised';
-import { saveTarget } from '@/server/queries/targets';
-import {
-  changeCovers,
-  endBatch,
-  makeAgain,
-  previewSwap,
-  putAway,
-  putBack,
-  standInPart,
-  swapInBatch,
-  takeUp,
-  undoSwaps,
-} from '@/server/usecases/change-batch';
-import { startTogether } from '@/server/usecases/headcount';
-import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
-import { clearDemo, lookAround } from '@/server/usecases/look-around';
-import { rebalanceMix } from '@/server/usecases/rebalance';
-import { acted } from './acted';
+/** What pages call of it: the work itself is a plain module, so that the outbox's route can do it too. */
+import * as work from '@/app/acts/kitchen';
 
-export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
-  acted('save-formula', saveSchema, input, keepFormula, 'nothing');
-
-/** What of cards that are about to be kept is in this kitchen already. */
-export const lookAtCards = async (input: unknown): Promise<ActionResult<{ readonly known: readonly KnownCard[] }>> =>
-  acted('look-at-cards', cardsSchema, input, async ({ cards }) => ({ ok: true, known: await knownCards(cards) }));
-
-/** Many cards at once, each as a formula of its own. */
-export const keepCards = async (input: unknown): Promise<ActionResult<{ readonly kept: readonly string[] }>> =>
-  acted('keep-cards', keepCardsSchema, input, keepMany);
-
-/** Takes cards back that were kept together. */
-export const takeCardsBack = async (input: unknown): Promise<ActionResult> =>
-  acted('take-cards-back', takeCardsBackSchema, input, takeBack);
-
-/** Loads the demo into an empty kitchen. */
-export const lookAroundHere = async (): Promise<ActionResult> => acted('look-around', nothingSchema, {}, lookAround);
-
-/** Clears a demo kitchen away, for one of the cook's own. */
-export const clearDemoHere = async (): Promise<ActionResult<{ readonly file: string }>> =>
-  acted('clear-demo', nothingSchema, {}, clearDemo);
-
-/** A copy of a version as a formula of its own; its history begins with what it is a copy of. */
-export const copyOfFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
-  acted('copy-formula', copySchema, input, async (c) => copyFormula(c.formulaId, c.number, c.requestId));
-
-/** Puts a formula away, deletes it, or brings it back. */
-export const putAwayFormula = async (input: unknown): Promise<ActionResult> =>
-  acted('put-formula', putFormulaSchema, input, async ({ formulaId, ...to }) =>
-    (await putFormula(formulaId, to)) ? { ok: true } : refuse(GONE),
-  );
-
-export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
-  acted('start-batch', startBatchSchema, input, async (b) => {
-    const started = await startTogether(b);
-    if (started.ok && b.planId) await planStarted(b.planId, started.id);
-    return started.ok
-      ? { ok: true, batchId: started.id }
-      : refuse(started.message, { [started.path]: started.message });
-  });
-
-/** Keeps a plan for later: nothing is begun, nothing leaves the shelf. */
-export const keepPlanHere = async (
-  input: unknown,
-): Promise<ActionResult<{ readonly id: string; readonly revision: number }>> =>
-  acted('keep-plan', keepPlanSchema, input, keepPlan);
-
-export const dropPlanHere = async (input: unknown): Promise<ActionResult> =>
-  acted('drop-plan', dropPlanSchema, input, async ({ id }) => ((await dropPlan(id)) ? { ok: true } : refuse(GONE)));
-
-export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
-  acted('put-back', putBackSchema, input, async ({ batchId }) =>
-    (await putBack(batchId))
-      ? { ok: true }
-      : refuse('That batch is finished, or not in this kitchen: what it took stays taken.'),
-  );
-
-/**
- * What a screen tells of a batch. Each item is answered by itself; how long ago it was told makes the time it happened,
- * by the kitchen's clock and not the screen's.
- */
-export const tellBook = async (input: unknown): Promise<ActionResult<{ readonly answers: readonly ItemAnswer[] }>> =>
-  acted(
-    'tell-events',
-    tellSchema,
-    input,
-    async ({ batchId, items }) => {
-      const now = Date.now();
-      const checked = items.map(({ item, agoMs }) => {
-        const r = itemSchema.safeParse(item);
-        if (!r.success)
-          return { id: item.id, item: null, why: Object.values(fieldErrors(r.error))[0] ?? 'It is not well formed.' };
-        const told = r.data as Item;
-        const at = toldAt(told);
-        return { id: item.id, item: at === null ? told : toldOf(told, happenedAt(at, agoMs, now)), why: '' };
-      });
-      const kept = await keepItems(
-        batchId,
-        checked.flatMap((c) => (c.item ? [c.item] : [])),
-      );
-      const answers = checked.map(
-        (c): ItemAnswer => (c.item ? kept.find((k) => k.id === c.id) : null) ?? { id: c.id, ok: false, message: c.why },
-      );
-      return { ok: true, answers };
-    },
-    'nothing',
-  );
-
-export const serveAt = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('serve-at', servingSchema.extend({ seen }), input, ({ batchId, serving, seen }) =>
-    setServing(batchId, serving, seen as OpenedRow<Serving | null> | null),
-  );
-
-export const swapHere = async (input: unknown): Promise<ActionResult> =>
-  acted('swap-in-batch', swapSchema, input, async (s) => {
-    const r = await swapInBatch(s.batchId, s.lineKey, s.to, s.with);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
-
-export const previewSwapHere = async (input: unknown): Promise<ActionResult<{ readonly preview: StandInPreview }>> =>
-  acted('preview-swap', swapSchema, input, async (s) => {
-    const r = await previewSwap(s.batchId, s.lineKey, s.to, s.with);
-    return r.ok ? r : refuse(r.message);
-  });
-
-export const standInForPart = async (input: unknown): Promise<ActionResult> =>
-  acted('stand-in-part', partSchema, input, async (s) => {
-    const r = await standInPart(s.batchId, s.lineKey, s.hasG, s.to, s.with);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
-
-export const undoSwapsHere = async (input: unknown): Promise<ActionResult> =>
-  acted('undo-swaps', unswapSchema, input, async ({ batchId, nth }) => {
-    const r = await undoSwaps(batchId, nth);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
-
-export const coversHere = async (input: unknown): Promise<ActionResult<{ readonly stays: readonly string[] }>> =>
-  acted('change-covers', coversSchema, input, async ({ batchId, pieces }) => {
-    const r = await changeCovers(batchId, pieces);
-    return r.ok ? r : refuse(r.message);
-  });
-
-/** Ends a batch that was made, without an outcome. */
-export const endBatchHere = async (input: unknown): Promise<ActionResult> =>
-  acted('end-batch', putBackSchema, input, async ({ batchId }) =>
-    (await endBatch(batchId)) ? { ok: true } : refuse('That batch is finished already, or not in this kitchen.'),
-  );
-
-/** Takes up again what was given up or ended. */
-export const takeUpBatch = async (input: unknown): Promise<ActionResult> =>
-  acted('take-up', takeUpSchema, input, async ({ batchId }) => takeUp(batchId));
-
-export const putAwayBatch = async (input: unknown): Promise<ActionResult> =>
-  acted('put-away', putAwaySchema, input, async ({ batchId, back }) =>
-    (await putAway(batchId, back)) ? { ok: true } : refuse('That batch is finished already, or not in this kitchen.'),
-  );
-
-export const batchAgain = async (input: unknown): Promise<ActionResult<{ readonly batchId: string }>> =>
-  acted('make-again', againSchema, input, async ({ batchId, requestId }) => {
-    const r = await makeAgain(batchId, requestId ?? null);
-    return r.ok ? { ok: true, batchId: r.id } : refuse(r.message);
-  });
-
-export const workRestAnew = async (input: unknown): Promise<ActionResult> =>
-  acted('rebalance', rebalanceSchema, input, async ({ batchId, mix, how }) =>
-    (await rebalanceMix(batchId, mix, how))
-      ? { ok: true }
-      : refuse('That batch is finished, or its sheet can’t be read whole: it stays as it is.'),
-  );
-
-export const wantOthers = async (input: unknown): Promise<ActionResult> =>
-  acted(
-    'want-pieces',
-    wantSchema,
-    input,
-    ({ batchId, by, requestId }) => wantPieces(batchId, by, requestId),
-    'nothing',
-  );
-
-/** A change for next time is tried, put off, or done; or none of it again. */
-export const answerNextTime = async (input: unknown): Promise<ActionResult<{ readonly was: ChangeState | null }>> =>
-  acted('answer-change', changeSchema, input, async ({ batchId, state }) => answerChange(batchId, state));
-
-export const saveOutcome = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted(
-    'save-outcome',
-    outcomeSchema.extend({ seen }),
-    input,
-    ({ batchId, seen, ...outcome }) => writeOutcome(batchId, outcome, seen as OpenedRow<WholeOutcome> | null),
-    'nothing',
-  );
-
-/** What is wanted of a formula. */
-export const saveTargetHere = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('save-target', targetSchema.extend({ seen }), input, ({ seen, ...target }) =>
-    saveTarget(target, seen as OpenedRow<Target> | null),
-  );
-
-/** An entry in a pan's diary, and its taking back. */
-export const noteCareHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> =>
-  acted('note-care', careSchema, input, noteCare);
-export const careBackHere = async (input: unknown): Promise<ActionResult> =>
-  acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
-
-export const setHouse = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('set-house', houseSaveSchema, input, ({ change, base, decided }) =>
-    changeHouse(change, base ?? undefined, decided),
-  );
+export const saveFormula = async (input: unknown) => work.saveFormula(input);
+export const lookAtCards = async (input: unknown) => work.lookAtCards(input);
+export const keepCards = async (input: unknown) => work.keepCards(input);
+export const takeCardsBack = async (input: unknown) => work.takeCardsBack(input);
+export const lookAroundHere = async () => work.lookAroundHere();
+export const clearDemoHere = async () => work.clearDemoHere();
+export const copyOfFormula = async (input: unknown) => work.copyOfFormula(input);
+export const putAwayFormula = async (input: unknown) => work.putAwayFormula(input);
+export const makeBatch = async (input: unknown) => work.makeBatch(input);
+export const keepPlanHere = async (input: unknown) => work.keepPlanHere(input);
+export const dropPlanHere = async (input: unknown) => work.dropPlanHere(input);
+export const untakeBatch = async (input: unknown) => work.untakeBatch(input);
+export const tellBook = async (input: unknown) => work.tellBook(input);
+export const serveAt = async (input: unknown) => work.serveAt(input);
+export const swapHere = async (input: unknown) => work.swapHere(input);
+export const previewSwapHere = async (input: unknown) => work.previewSwapHere(input);
+export const standInForPart = async (input: unknown) => work.standInForPart(input);
+export const undoSwapsHere = async (input: unknown) => work.undoSwapsHere(input);
+export const coversHere = async (input: unknown) => work.coversHere(input);
+export const endBatchHere = async (input: unknown) => work.endBatchHere(input);
+export const takeUpBatch = async (input: unknown) => work.takeUpBatch(input);
+export const putAwayBatch = async (input: unknown) => work.putAwayBatch(input);
+export const batchAgain = async (input: unknown) => work.batchAgain(input);
+export const workRestAnew = async (input: unknown) => work.workRestAnew(input);
+export const wantOthers = async (input: unknown) => work.wantOthers(input);
+export const answerNextTime = async (input: unknown) => work.answerNextTime(input);
+export const saveOutcome = async (input: unknown) => work.saveOutcome(input);
+export const saveTargetHere = async (input: unknown) => work.saveTargetHere(input);
+export const noteCareHere = async (input: unknown) => work.noteCareHere(input);
+export const careBackHere = async (input: unknown) => work.careBackHere(input);
+export const setHouse = async (input: unknown) => work.setHouse(input);

@@ -1,5 +1,4 @@
 /** What screens send to the server: acts, each by its name. */
-import { z } from 'zod';
 
 /**
  * `row`: a later act of the same thing, from the same tab, takes the place of one that still waits. `entry`: each is
@@ -36,11 +35,3 @@ export const SENT_ACTS = {
 } as const satisfies Readonly<Record<string, 'row' | 'entry'>>;
 
 export type ActName = keyof typeof SENT_ACTS;
-const ACT_NAMES = Object.keys(SENT_ACTS) as [ActName, ...ActName[]];
-
-/** An act that waited, with how long ago it was done, ms: by the stopwatch of the page where that is still the same. */
-export const sentActSchema = z.object({
-  name: z.enum(ACT_NAMES),
-  input: z.unknown(),
-  agoMs: z.number().min(0).default(0),
-});

@@ -5,7 +5,9 @@ import { VESSELS } from '@/core/card/parts';
 import { FACTS, TAKEN } from '@/core/card/told/clause';
 import { CLAIMS } from '@/core/card/words';
 import { KIND_IDS, KINDS, RAILS } from '@/core/formula/kinds';
+import { ROLES, SURFACE_KINDS } from '@/core/morning/morning';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
+import { ALLERGENS } from '@/core/pantry/ingredient';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
 import { ACT_ASKS, ACT_VESSELS, FROM, VERBS } from '@/core/script/act';
 
@@ -114,6 +116,149 @@ export const proposeRequest = z
   })
   .refine(oneOf, ONE)
   .superRefine(schoolFits);
+
+/** "07:30", or with its day: "2026-11-29T07:30". */
+const localTime = z
+  .string()
+  .regex(
+    /^(?:\d{4}-\d{2}-\d{2}T)?(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?$/,
+    'A local time: "07:30", or "2026-11-29T07:30".',
+  );
+const someName = z.string().trim().min(1).max(80);
+const places = z.number().int().min(1).max(500);
+
+export const morningRequest = z
+  .object({
+    date: z.iso.date(),
+    waves: z
+      .array(z.object({ at: localTime, covers: z.number().int().min(1).max(10_000) }))
+      .min(1)
+      .max(24),
+    dishes: z
+      .array(
+        z
+          .object({
+            text: text.optional(),
+            formulaId: z.uuid().optional(),
+            name: someName.optional(),
+            kind: kind.optional().describe('Of a formula: its own where left out'),
+            portion_ml: z.number().positive().max(5000).optional(),
+            each: z.number().positive().max(100).default(1).describe('Pieces on a plate'),
+            share: z.number().min(0).max(1).optional().describe('Of the covers of each wave'),
+            count: z.number().int().min(1).max(100_000).optional().describe('Plates in all'),
+            without: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).default([]),
+          })
+          .refine(
+            (d) => (d.text === undefined) !== (d.formulaId === undefined),
+            'Give a text or a formulaId, one of them.',
+          )
+          .refine((d) => (d.share === undefined) !== (d.count === undefined), 'Give a share or a count, one of them.')
+          .refine((d) => d.formulaId !== undefined || d.kind !== undefined, {
+            path: ['kind'],
+            message: 'A text needs its kind beside it.',
+          }),
+      )
+      .min(1)
+      .max(12),
+    people: z
+      .array(z.object({ name: someName, role: z.enum(ROLES), from: localTime, to: localTime }))
+      .min(1)
+      .max(40),
+    surfaces: z
+      .array(
+        z.object({
+          name: someName,
+          kind: z.enum(SURFACE_KINDS),
+          places,
+          from: localTime.optional(),
+          to: localTime.optional(),
+        }),
+      )
+      .max(40),
+    ovens: z.number().int().min(0).max(20).default(1),
+    hob: z.number().int().min(0).max(40).default(4),
+    bell: localTime.optional(),
+    kept: z
+      .array(
+        z.object({
+          dish: z.number().int().min(0).describe('Which dish, from 0'),
+          pieces: z.number().int().min(1).max(10_000),
+          state: z.enum(['frozen', 'chilled']),
+        }),
+      )
+      .max(40)
+      .default([]),
+    sides: z
+      .array(z.object({ name: someName, minutes: z.number().positive().max(600), hob: z.boolean().default(false) }))
+      .max(40)
+      .default([]),
+    eveningBefore: z.boolean().default(false).describe('What can be weighed the evening before is'),
+  })
+  .superRefine((m, ctx) => {
+    const shared = m.dishes.reduce((a, d) => a + (d.share ?? 0), 0);
+    if (shared > 0 && Math.abs(shared - 1) > 1e-6)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['dishes'],
+        message: `Shares sum to 1; these sum to ${Number(shared.toFixed(3))}.`,
+      });
+    for (const [n, k] of m.kept.entries())
+      if (k.dish >= m.dishes.length)
+        ctx.addIssue({ code: 'custom', path: ['kept', n, 'dish'], message: 'There is no such dish.' });
+    for (const list of ['people', 'surfaces'] as const) {
+      const names = m[list].map((x) => x.name);
+      const twice = names.findIndex((x, n) => names.indexOf(x) < n);
+      if (twice >= 0)
+        ctx.addIssue({ code: 'custom', path: [list, twice, 'name'], message: 'That name is there already.' });
+    }
+  });
+
+const localMoment = z.string().describe('ISO, local');
+const allergens = z.array(z.enum(ALLERGENS));
+export const morningResponse = z.object({
+  batches: z.array(
+    z.object({
+      id: z.string(),
+      dish: z.number().int().describe('Which dish, from 0'),
+      pieces: z.number(),
+      waves: z.array(z.number().int()).describe('Which waves it serves, from 0'),
+      allergens,
+    }),
+  ),
+  steps: z.array(
+    z.object({
+      id: z.string(),
+      batch: z.string().nullable(),
+      name: z.string(),
+      from: localMoment,
+      to: localMoment,
+      by: z.string().nullable(),
+      hands: z.boolean(),
+      on: z.string().nullable(),
+      places: z.number(),
+      oven: z.number().nullable().describe('Degrees C'),
+      keepsMin: z.number().nullable(),
+      allergens,
+      needs: z.array(z.string()),
+    }),
+  ),
+  plates: z.array(
+    z.object({
+      wave: z.number().int().describe('Which wave, from 0'),
+      dish: z.number().int().describe('Which dish, from 0'),
+      ready: z.number().describe('Plates by the time of the wave'),
+      wanted: z.number(),
+      at: localMoment.nullable().describe('When all of them are; null: some never are'),
+    }),
+  ),
+  unmet: z.array(
+    z.object({
+      what: z.string(),
+      by: z.number().describe('Minutes; pieces where something has no place at all'),
+      waysOut: z.array(z.object({ label: z.string(), effect: z.string() })),
+    }),
+  ),
+});
 
 const twice = z.array(z.number()).length(2).describe('Before and after');
 

@@ -1,15 +1,23 @@
 /** Acts that waited in a browser, and what is told at the counter: each goes in as if its page sent it. */
 
+import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { type ActName, sentActSchema } from '@/contract/acts';
+import { type ActName, SENT_ACTS } from '@/contract/acts';
 import { invalid } from '@/contract/fields';
 import { json, limitedBytes, problem } from '@/server/api/problem';
 import { doneAgo } from '@/server/db/done-at';
-import * as kitchen from '../actions';
-import * as kept from '../kept/actions';
-import * as pantry from '../pantry/actions';
-import * as premix from '../premix/actions';
-import * as sides from '../sides/actions';
+import * as kept from './kept';
+import * as kitchen from './kitchen';
+import * as pantry from './pantry';
+import * as premix from './premix';
+import * as sides from './sides';
+
+/** An act that waited, with how long ago it was done, ms: by the stopwatch of the page where that is still the same. */
+const sentActSchema = z.object({
+  name: z.enum(Object.keys(SENT_ACTS) as [ActName, ...ActName[]]),
+  input: z.unknown(),
+  agoMs: z.number().min(0).default(0),
+});
 
 type Work = (input: unknown) => Promise<ActionResult>;
 

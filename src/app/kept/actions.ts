@@ -1,15 +1,7 @@
 'use server';
-/** What the pages of kept lots ask the server to do. */
-import { acted } from '@/app/acted';
-import type { ActionResult } from '@/contract/action-result';
-import { keepLotSchema, keptGoneSchema, keptUndoSchema } from '@/contract/kept';
-import { keep, letKeptGo, takeKeptBack } from '@/server/queries/kept';
+/** What pages call of it: the work itself is a plain module, so that the outbox's route can do it too. */
+import * as work from '@/app/acts/kept';
 
-export const keepHere = async (input: unknown): Promise<ActionResult<{ readonly id: string }>> =>
-  acted('keep-lot', keepLotSchema, input, keep);
-
-export const keptGone = async (input: unknown): Promise<ActionResult<{ readonly id: string; readonly left: number }>> =>
-  acted('kept-gone', keptGoneSchema, input, letKeptGo);
-
-export const keptBack = async (input: unknown): Promise<ActionResult> =>
-  acted('kept-back', keptUndoSchema, input, async ({ useId }) => takeKeptBack(useId));
+export const keepHere = async (input: unknown) => work.keepHere(input);
+export const keptGone = async (input: unknown) => work.keptGone(input);
+export const keptBack = async (input: unknown) => work.keptBack(input);

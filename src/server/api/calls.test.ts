@@ -3,11 +3,19 @@
 import fc from 'fast-check';
 import { z } from 'zod';
 import { POST as analysePost } from '@/app/api/v1/analyse/route';
+import { POST as morningPost } from '@/app/api/v1/morning/route';
 import { GET as openapiGet } from '@/app/api/v1/openapi.json/route';
 import { POST as proposePost } from '@/app/api/v1/propose/route';
 import { POST as readPost } from '@/app/api/v1/read/route';
 import { POST as scalePost } from '@/app/api/v1/scale/route';
-import { analyseResponse, problemResponse, proposeResponse, readResponse, scaleResponse } from '@/contract/api';
+import {
+  analyseResponse,
+  morningResponse,
+  problemResponse,
+  proposeResponse,
+  readResponse,
+  scaleResponse,
+} from '@/contract/api';
 import type { TroubleKind } from '@/contract/trouble';
 import { FRESH_WAYS } from '@/core/formula/ways';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
@@ -297,7 +305,7 @@ test('the OpenAPI document names the calls and is made from the same schemas', a
   };
   expect(doc.openapi).toBe('3.1.0');
   expect(Object.keys(doc.paths)).toEqual([
-    ...['read', 'analyse', 'propose', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map(
+    ...['read', 'analyse', 'propose', 'morning', 'scale', 'formulas', 'formulas/{id}', 'batches', 'pantry'].map(
       (p) => `/api/v1/${p}`,
     ),
     '/api/health',
@@ -419,4 +427,82 @@ test('trouble of the records is told by its kind, each with its status', async (
     '5',
   ]);
   expect((await told('unkeepable'))[0]).toBe(422);
+});
+
+const MORNING = {
+  date: '2026-11-29',
+  waves: [
+    { at: '08:00', covers: 6 },
+    { at: '2026-11-29T08:45', covers: 4 },
+  ],
+  dishes: [
+    {
+      text: '250 g flour\n300 g buttermilk\n2 eggs\n8 g baking powder\n3 g salt',
+      kind: 'griddle',
+      each: 3,
+      share: 0.5,
+    },
+    {
+      text: '250 g rice flour\n300 g milk\n2 eggs\n10 g baking powder\n3 g salt',
+      kind: 'griddle',
+      each: 2,
+      share: 0.5,
+      without: ['wheat'],
+    },
+  ],
+  people: [
+    { name: 'Ada', role: 'lead', from: '06:00', to: '10:00' },
+    { name: 'Ben', role: 'helper', from: '06:30', to: '10:00' },
+  ],
+  surfaces: [
+    { name: 'long griddle', kind: 'griddle', places: 8 },
+    { name: 'small griddle', kind: 'griddle', places: 6 },
+  ],
+  ovens: 1,
+  hob: 2,
+};
+
+test('a morning in, a schedule out: local times, hands apart from what goes by itself, plates by the shares', async () => {
+  const r = await call(morningPost, MORNING);
+  expect(r.status).toBe(200);
+  const m = morningResponse.parse(r.answer);
+  expect(m.unmet).toEqual([]);
+  expect(m.plates).toEqual(
+    [0, 1].flatMap((dish) =>
+      [3, 2].map((wanted, wave) => expect.objectContaining({ wave, dish, ready: wanted, wanted })),
+    ),
+  );
+  expect(m.plates.filter((p) => p.wave === 1).every((p) => (p.at ?? '') <= '2026-11-29T08:45:00')).toBe(true);
+  expect(m.batches.map((b) => [b.dish, b.allergens.includes('wheat')])).toEqual(
+    m.batches.map((b) => [b.dish, b.dish === 0]),
+  );
+  const ids = m.steps.map((s) => s.id);
+  expect(new Set(ids).size).toBe(ids.length);
+  for (const s of m.steps) {
+    expect(s.from <= s.to).toBe(true);
+    expect(s.hands).toBe(s.by !== null);
+    for (const n of s.needs) expect(ids).toContain(n);
+    for (const n of s.needs) expect((m.steps.find((x) => x.id === n)?.to ?? '9') <= s.from).toBe(true);
+  }
+  // the rest goes by itself; the rice cakes lie where no wheat has lain
+  expect(m.steps.filter((s) => s.name.startsWith('Rest')).every((s) => !s.hands && s.by === null)).toBe(true);
+  const rice = m.batches.filter((b) => b.dish === 1).map((b) => b.id);
+  const on = new Set(m.steps.filter((s) => s.on !== null && rice.includes(s.batch ?? '')).map((s) => s.on));
+  expect(m.steps.filter((s) => on.has(s.on) && s.allergens.includes('wheat'))).toEqual([]);
+});
+
+test('a morning that is not well formed says where', async () => {
+  const at = async (part: object) => (await refused(morningPost, { ...MORNING, ...part })).p.errors;
+  expect(await at({ dishes: MORNING.dishes.slice(0, 1) })).toMatchObject([
+    { path: 'dishes', message: 'Shares sum to 1; these sum to 0.5.' },
+  ]);
+  expect(await at({ waves: [{ at: '8 o’clock', covers: 4 }] })).toMatchObject([{ path: 'waves.0.at' }]);
+  expect(await at({ people: [MORNING.people[0], { ...MORNING.people[0] }] })).toMatchObject([
+    { path: 'people.1.name' },
+  ]);
+  expect(await at({ people: [{ ...MORNING.people[0], to: '05:00' }] })).toMatchObject([{ path: 'people.0.to' }]);
+  expect(await at({ kept: [{ dish: 5, pieces: 2, state: 'frozen' }] })).toMatchObject([{ path: 'kept.0.dish' }]);
+  expect(await at({ dishes: [{ formulaId: '00000000-0000-4000-8000-000000000000', share: 1 }] })).toMatchObject([
+    { path: 'dishes.0.formulaId' },
+  ]);
 });

@@ -25,7 +25,7 @@ import { type Line, readLine } from '@/core/card/line';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard, withCard } from '@/core/formula/from-card';
-import { kindById, type Rail, railOf } from '@/core/formula/kinds';
+import { type KindId, kindById, type Rail, railOf } from '@/core/formula/kinds';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { FRESH_CONVENTIONS, type KitchenConventions } from '@/core/pantry/conventions';
 import { ownFill } from '@/core/pantry/fill';
@@ -40,9 +40,16 @@ import { type ApiLine, outLine } from '../reading/card-out';
 import { inReader } from '../reading/reader';
 import { problem } from './problem';
 
-type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+export type CallAnswer<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly response: Response };
 
-const refuse = (status: number, path: string, message: string, more = {}): { ok: false; response: Response } => ({
+export const refuseCall = (
+  status: number,
+  path: string,
+  message: string,
+  more = {},
+): { ok: false; response: Response } => ({
   ok: false,
   response: problem(status, message, [{ path, message }], more),
 });
@@ -53,7 +60,7 @@ type ConventionsIn = z.infer<typeof readRequest>['conventions'];
 const SAID_BY_CALLS = ['cup', 'flourFill', 'egg', 'salt', 'powder'];
 
 /** The conventions a call is read in: what it says itself, else the house's own, as it is or was last known. */
-async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
+async function house(c: ConventionsIn): Promise<CallAnswer<KitchenConventions>> {
   const given = Object.fromEntries(Object.entries(c ?? {}).filter(([, v]) => v !== undefined));
   const kept = await reach(loadHouse);
   const house = kept.up ? kept.value : lastHouse();
@@ -68,15 +75,15 @@ async function house(c: ConventionsIn): Promise<Answer<KitchenConventions>> {
     };
   const value: KitchenConventions = { ...(house?.conventions ?? FRESH_CONVENTIONS), ...given };
   if (value.flourFill === 'own' && c?.flourFill === 'own' && !ownFill(value))
-    return refuse(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
+    return refuseCall(422, 'conventions.flourFill', 'This kitchen has no calibrated cup of its own yet.');
   return { ok: true, value };
 }
 
-export async function read(body: z.infer<typeof readRequest>): Promise<Answer<z.infer<typeof readResponse>>> {
+export async function read(body: z.infer<typeof readRequest>): Promise<CallAnswer<z.infer<typeof readResponse>>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
   const read = await inReader('card', body.text, h.value);
-  return read.ok ? read : refuse(422, 'text', read.error.message);
+  return read.ok ? read : refuseCall(422, 'text', read.error.message);
 }
 
 type Source = Pick<z.infer<typeof analyseRequest>, 'text' | 'lines' | 'conventions'>;
@@ -90,12 +97,12 @@ interface Worked {
   readonly notes: string;
 }
 
-async function linesOf(body: Source): Promise<Answer<Worked>> {
+async function linesOf(body: Source): Promise<CallAnswer<Worked>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
-    if (!card.ok) return refuse(422, 'text', card.error.message);
+    if (!card.ok) return refuseCall(422, 'text', card.error.message);
     const { lines } = card.value;
     const out = lines.map((l) => outLine(l, l.lineNumber));
     return { ok: true, value: { house: h.value, lines, out, written: lines, notes: notesOn(card.value) } };
@@ -103,7 +110,7 @@ async function linesOf(body: Source): Promise<Answer<Worked>> {
   const lines: ReturnType<typeof apiLine>[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
     const stranger = strangerIn(l, h.value);
-    if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
+    if (stranger) return refuseCall(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
     lines.push(apiLine(l, n + 1, h.value));
   }
   return {
@@ -214,7 +221,7 @@ function suspectsOf(body: z.infer<typeof analyseRequest>, w: Worked): z.infer<ty
 
 export async function analyseCall(
   body: z.infer<typeof analyseRequest>,
-): Promise<Answer<z.infer<typeof analyseResponse>>> {
+): Promise<CallAnswer<z.infer<typeof analyseResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
   const { lines, notes } = worked.value;
@@ -224,7 +231,7 @@ export async function analyseCall(
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
     const path = body.text === undefined ? 'lines' : 'text';
     const findings = a.findings.map((f) => ({ ...f }));
-    return refuse(
+    return refuseCall(
       422,
       path,
       a.findings.find((f) => f.code === 'no-flour')?.message ?? 'There is nothing to work with.',
@@ -259,20 +266,32 @@ export async function analyseCall(
   };
 }
 
+/** A card as a formula of a kind. @returns the formula, or why the card can't be read */
+export function cardFormula(
+  text: string,
+  kind: KindId,
+  school: string,
+  conventions: KitchenConventions,
+  begun: Formula = EMPTY_FORMULA,
+): { readonly ok: true; readonly value: Formula } | { readonly ok: false; readonly message: string } {
+  const card = entriesFromCard(text, conventions);
+  return card.ok
+    ? { ok: true, value: { ...withCard(begun, card.value), kind, school } }
+    : { ok: false, message: card.message };
+}
+
 /** The formula of a call on the Bench: a card as it is read, or lines in grams. */
-function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenConventions): Answer<Formula> {
+function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenConventions): CallAnswer<Formula> {
   const school = body.school === undefined ? kindById(body.kind).schools[0].id : schoolId(body.school);
   const begun: Formula = { ...EMPTY_FORMULA, conventions: { ...body.conventions }, kind: body.kind, school };
   if (body.text !== undefined) {
-    const card = entriesFromCard(body.text, conventions);
-    return card.ok
-      ? { ok: true, value: { ...withCard(begun, card.value), kind: body.kind, school } }
-      : refuse(422, 'text', card.message);
+    const made = cardFormula(body.text, body.kind, school, conventions, begun);
+    return made.ok ? made : refuseCall(422, 'text', made.message);
   }
   const entries: Entry[] = [];
   for (const [n, l] of (body.lines ?? []).entries()) {
     const stranger = strangerIn(l, conventions);
-    if (stranger) return refuse(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
+    if (stranger) return refuseCall(400, `lines.${n}.${stranger.path}`, `"${stranger.id}" is not in the pantry.`);
     if (l.ingredientId === null || l.grams === null || l.use === 'side') continue;
     const named = nameFor(l.ingredientId, conventions);
     const to = l.use === 'pan' ? ' for the pan' : l.use === 'topping' ? ' to serve' : '';
@@ -287,7 +306,7 @@ function formulaOf(body: z.infer<typeof proposeRequest>, conventions: KitchenCon
 
 export async function proposeCall(
   body: z.infer<typeof proposeRequest>,
-): Promise<Answer<z.infer<typeof proposeResponse>>> {
+): Promise<CallAnswer<z.infer<typeof proposeResponse>>> {
   const h = await house(body.conventions);
   if (!h.ok) return h;
   const formula = formulaOf(body, h.value);
@@ -299,7 +318,7 @@ export async function proposeCall(
   };
   const was = workedOn(b);
   if (!(was.analysis.tally.flourG > 0))
-    return refuse(
+    return refuseCall(
       422,
       body.text === undefined ? 'lines' : 'text',
       'There is no flour in this formula, so no ratio can be worked.',
@@ -351,19 +370,21 @@ function driverOf(to: z.infer<typeof scaleTo>): Driver {
   return { by: 'ingredient', ingredientId: to.ingredientId, grams: to.grams };
 }
 
-export async function scaleCall(body: z.infer<typeof scaleRequest>): Promise<Answer<z.infer<typeof scaleResponse>>> {
+export async function scaleCall(
+  body: z.infer<typeof scaleRequest>,
+): Promise<CallAnswer<z.infer<typeof scaleResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
   const to = driverOf(body.to);
   const begun = timesOf(worked.value.lines, to, body.kind ?? null);
-  if (!begun.ok) return refuse(422, begun.error.path, begun.error.message);
+  if (!begun.ok) return refuseCall(422, begun.error.path, begun.error.message);
   const drawer = lastHouse()?.drawer ?? FRESH_DRAWER;
   const how =
     body.measure === 'kitchen'
       ? inKitchen(worked.value.lines, begun.value.factor, { conventions: worked.value.house, drawer }).taken
       : body.measure;
   const s = scale(worked.value.lines, to, how, body.kind ?? null);
-  if (!s.ok) return refuse(422, s.error.path, s.error.message);
+  if (!s.ok) return refuseCall(422, s.error.path, s.error.message);
   return {
     ok: true,
     value: {

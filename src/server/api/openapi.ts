@@ -126,6 +126,11 @@ export const openapi = (): unknown => ({
       'ProposeRequest',
       'ProposeResponse',
     ),
+    '/api/v1/morning': post(
+      'A whole morning in one schedule: waves, people, surfaces, ovens; what can’t be met, and the ways out',
+      'MorningRequest',
+      'MorningResponse',
+    ),
     '/api/v1/scale': post('Scale a formula', 'ScaleRequest', 'ScaleResponse'),
     '/api/v1/formulas': {
       get: list('Formulas, those used lately first', 'FormulasResponse', [
@@ -197,6 +202,8 @@ export const openapi = (): unknown => ({
       ReadResponse: schemaOf(api.readResponse, 'output'),
       AnalyseRequest: schemaOf(api.analyseRequest, 'input'),
       AnalyseResponse: schemaOf(api.analyseResponse, 'output'),
+      MorningRequest: schemaOf(api.morningRequest, 'input'),
+      MorningResponse: schemaOf(api.morningResponse, 'output'),
       ProposeRequest: schemaOf(api.proposeRequest, 'input'),
       ProposeResponse: schemaOf(api.proposeResponse, 'output'),
       ScaleRequest: schemaOf(api.scaleRequest, 'input'),

@@ -6,6 +6,7 @@ import type { OpenRecipe, Recipes, Unread } from '@/core/exchange/open-recipe';
 import { readAs } from '@/core/exchange/read-file';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { type MorningAsked, solveMorning } from '@/core/morning/solve';
 import type { KitchenConventions } from '@/core/pantry/conventions';
 import type { Result } from '@/core/result';
 import { cardOut } from './card-out';
@@ -15,6 +16,8 @@ const JOBS = {
   recipes: (format: Format, words: string): Recipes => readAs(format, words),
   /** A card's text: its lines, facts and acts. */
   card: (text: string, house: KitchenConventions) => cardOut(text, house),
+  /** A morning as programs send it: solved, with its ways out. */
+  morning: (asked: MorningAsked) => solveMorning(asked),
   /** A recipe as a formula; one of ours that it carries whole is checked first. */
   formula: (r: OpenRecipe, house: Kitchen): Result<Imported, Unread> => {
     const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);

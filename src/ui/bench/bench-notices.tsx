@@ -1,5 +1,4 @@
-import { RefusalNotice } from '../kit/asking';
-import { Notice } from '../kit/notice';
+import { Notice, WaitsNotice } from '../kit/notice';
 import { Press } from '../kit/press';
 import { useTime } from '../kit/time';
 import type { Saving } from './use-saving';
@@ -12,7 +11,7 @@ export function BenchNotices({ saving, newest }: { readonly saving: Saving; read
   const { refusal, waits, passed, brought, basedOn, formulaId, dirty } = saving;
   return (
     <div className="mt-2 grid gap-2" aria-live="polite">
-      <RefusalNotice text={null} waits={waits} />
+      {waits ? <WaitsNotice /> : null}
       {refusal ? (
         <Notice weight="stop" role="alert">
           {refusal}

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { answerOf, answerTo, isAct, type Refused, type SentAct } from './answer';
-import { Notice } from './notice';
+import { Notice, WaitsNotice } from './notice';
 
 export interface Asking {
   /** By field. */
@@ -81,13 +81,6 @@ export function useAsking(): Asking {
     },
   };
 }
-
-/** What was sent and waits for the server. */
-const WaitsNotice = () => (
-  <Notice weight="look" role="status">
-    Kept in this browser: it goes into the records by itself as soon as they are back.
-  </Notice>
-);
 
 /** What was refused, said aloud; or that it waits. */
 export const RefusalNotice = ({ text, waits = false }: { readonly text: string | null; readonly waits?: boolean }) =>

@@ -191,7 +191,10 @@ export function useCopy<T extends object>(
       setBroughtBack(true);
     });
   }, [name, within]);
-  const drop = (): void => void keepDraftOf(name, null);
+  const drop = (): void => {
+    touched.current = false;
+    keepDraftOf(name, null);
+  };
   return {
     name,
     value,

@@ -28,3 +28,10 @@ export function Notice({
     </div>
   );
 }
+
+/** What was sent and waits for the server. */
+export const WaitsNotice = () => (
+  <Notice weight="look" role="status">
+    Kept in this browser: it goes into the records by itself as soon as they are back.
+  </Notice>
+);

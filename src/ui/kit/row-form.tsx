@@ -97,7 +97,7 @@ export function useRowForm<T extends object>(name: string, row: RowBefore | null
     begun: { revision: row?.revision ?? 1, base: row?.base ?? null },
   }));
   const { begun } = form.typed;
-  const shown = useRef(initial());
+  const shown = useRef<T>(initial());
   // another hand has changed the row: what nobody has typed here follows it, and what is typed stays
   // biome-ignore lint/correctness/useExhaustiveDependencies: followed once for each revision
   useEffect(() => {
@@ -135,6 +135,8 @@ export function useRowForm<T extends object>(name: string, row: RowBefore | null
       revised.heard(a);
       if (!a?.ok) return null;
       form.sent();
+      // what was sent is as good as read: where the records have it otherwise, the form follows them
+      shown.current = form.typed as T;
       return a;
     },
   };

@@ -1,5 +1,6 @@
 /** Acts in a cook's words, and where what they made is. */
-import { itemOf, type WaitingAct } from '../kit/outbox';
+import type { Item } from '@/core/day/event-log';
+import type { WaitingAct } from '../kit/outbox';
 import type { ActIn } from '../kit/send';
 
 const TAPPED = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl combined' } as const;
@@ -7,7 +8,7 @@ const TAPPED = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join
 /** What an act is, as a cook calls it: a form says it itself, of what is told at the counter the item does. */
 export function actWords(a: WaitingAct): string {
   if (a.name !== 'tell-events') return a.words;
-  const i = itemOf(a);
+  const i = a.input as Item;
   if (i.do === 'tap') return TAPPED[i.tap.act];
   if (i.do === 'untap') return 'a tap taken back';
   if (i.do === 'line')

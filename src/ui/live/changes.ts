@@ -22,17 +22,30 @@ const tell = (c: Heard): void => {
 /** Whether changes are told as they come. */
 export const isFollowing = (): boolean => Date.now() - alive < GONE_MS;
 
+/** What a tab tells the others: that the stream is held, what came, or what it would hear of again. */
+type Said = { readonly alive: true } | { readonly heard: Heard } | { readonly ask: number };
+/** So much of what came is remembered, for a tab that begins later. */
+const MOST_RECENT = 200;
+
 /** Holds the stream. @param others where what comes is told to the other tabs @param after what is told is later */
 function hold(others: BroadcastChannel | null, after: number): void {
+  const say = (s: Said): void => others?.postMessage(s);
+  const recent: Heard[] = [{ thing: ANYTHING, at: after }];
   const here = (): void => {
     alive = Date.now();
-    others?.postMessage(null);
+    say({ alive: true });
   };
   const told = (c: Heard): void => {
     here();
     tell(c);
-    others?.postMessage(c);
+    say({ heard: c });
+    recent.push(c);
+    if (recent.length > MOST_RECENT) recent.splice(0, 2, { thing: ANYTHING, at: recent[1]?.at ?? c.at });
   };
+  others?.addEventListener('message', (e: MessageEvent<Said>) => {
+    const { data } = e;
+    if ('ask' in data) for (const c of recent) if (c.at > data.ask) say({ heard: c });
+  });
   const stream = new EventSource(`/api/changes?after=${after}`);
   stream.onmessage = (e: MessageEvent<string>) => told(JSON.parse(e.data) as Heard);
   setInterval(() => {
@@ -50,10 +63,13 @@ export function beginFollowing(after: number): void {
     return;
   }
   const others = new BroadcastChannel(NAME);
-  others.onmessage = (e: MessageEvent<Heard | null>) => {
+  others.addEventListener('message', (e: MessageEvent<Said>) => {
+    if ('ask' in e.data) return;
     alive = Date.now();
-    if (e.data) tell(e.data);
-  };
+    if ('heard' in e.data) tell(e.data.heard);
+  });
+  // who holds it says what this page has missed
+  others.postMessage({ ask: after } satisfies Said);
   // held as long as the tab lives; the next in line takes over then
   void navigator.locks.request(NAME, () => {
     hold(others, after);

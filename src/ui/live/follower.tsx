@@ -5,11 +5,15 @@
  */
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { later, whenHere } from '../kit/later';
 import { useRefresh } from '../kit/refresh';
-import { beginFollowing, onChanged, pageShows } from './changes';
 
+/** The stream keeps no page from being there: it comes after it, and tells what was meanwhile, ms. */
+const FIRST_MS = 2000;
 /** A page that nobody has touched for so long is at rest, ms. */
 const REST_MS = 1500;
+
+const changes = later(() => import('./changes'));
 
 /** @param drawnAt when the server drew the page, by its clock: what it heard of before that is on it */
 export function Follower({ drawnAt }: { readonly drawnAt: number }) {
@@ -33,18 +37,29 @@ export function Follower({ drawnAt }: { readonly drawnAt: number }) {
         refresh();
       }
     };
-    const off = onChanged(
-      (thing) => pageShows(path, thing),
-      (c) => {
-        changed = Math.max(changed, c.at);
-        timer ??= setTimeout(look, REST_MS);
+    let off = (): void => {};
+    let stop = (): void => {};
+    const begin = setTimeout(
+      () => {
+        stop = whenHere(changes, ({ beginFollowing, onChanged, pageShows }) => {
+          off = onChanged(
+            (thing) => pageShows(path, thing),
+            (c) => {
+              changed = Math.max(changed, c.at);
+              timer ??= setTimeout(look, REST_MS);
+            },
+          );
+          beginFollowing(drawn.current);
+        });
       },
+      changes.here() === null ? FIRST_MS : 0,
     );
-    beginFollowing(drawn.current);
     const kinds = ['pointerdown', 'keydown', 'input', 'touchstart', 'wheel'] as const;
     for (const kind of kinds) window.addEventListener(kind, touch, { capture: true, passive: true });
     return () => {
+      stop();
       off();
+      clearTimeout(begin);
       clearTimeout(timer);
       for (const kind of kinds) window.removeEventListener(kind, touch, { capture: true });
     };

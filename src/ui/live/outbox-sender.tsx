@@ -1,20 +1,16 @@
 'use client';
 /** The outbox on every page: it sends what waits, and the page's band says how much that is. */
 import { usePathname, useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { OUTBOX_CHANGED, tellIn } from '../kit/answer';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { STORE_FULL } from '../kit/browser-copy';
-import { later, useLater } from '../kit/later';
+import { later, useLater, whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
 import type { Queued } from '../kit/outbox';
-import { toast } from '../kit/toast';
-import { actWords, madeAt } from './act-words';
 
-const EVERY_MS = 5000;
 /** Looking whether something waits keeps no page from being there: it comes after it. */
 const FIRST_MS = 2000;
 const line = later(() => import('./outbox-line'));
-const box = later(() => Promise.all([import('../kit/outbox'), import('../kit/send')]));
+const work = later(() => import('./outbox-work'));
 
 /** What waits, as it was looked at last: the page's band shows it, wherever it is drawn. */
 const NOTHING: readonly Queued[] = [];
@@ -55,57 +51,26 @@ export function OutboxSender() {
   const [full, setFull] = useState(false);
   const here = useRef(path);
   here.current = path;
-  const busy = useRef(false);
-  const go = useCallback(async (): Promise<void> => {
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      // its script did not come: the line is down, and it is tried again
-      const parts = await box.load().catch(() => null);
-      if (!parts) return;
-      const [outbox, sending] = parts;
-      const look = async (): Promise<void> => lookedAt(await outbox.everyAct());
-      await look();
-      for (const of of await outbox.thingsWaiting()) {
-        const { kept } = await sending.sendWaiting(of);
-        const forms = kept.filter((w) => w.name !== 'tell-events' && !sending.wasHeard(w.seq));
-        if (forms.length === 0) continue;
-        await look();
-        const words = [...new Set(forms.map(actWords))].join(', ');
-        toast(`In the records now: ${words}`);
-        for (const w of forms) tellIn(w);
-        // on the page it was done on: what it made opens, or shows as it is now
-        const mine = forms.filter((w) => w.href.split('?')[0] === here.current);
-        const made = mine.map(madeAt).find((to) => to !== null);
-        if (made) router.replace(made);
-        else if (mine.length > 0) router.refresh();
-      }
-      await look();
-    } finally {
-      busy.current = false;
-    }
-  }, [router]);
   useEffect(() => {
-    sendNow = go;
-    const now = (): void => void go();
+    let stop = (): void => {};
+    const page = { path: () => here.current, refresh: () => router.refresh(), go: (to: string) => router.replace(to) };
     const first = setTimeout(() => {
-      now();
+      stop = whenHere(work, ({ sending }) => {
+        const s = sending(page, lookedAt);
+        sendNow = s.now;
+        stop = s.stop;
+      });
       // here before anything waits: it can't be fetched with the server away
       void line.load().catch(() => {});
     }, FIRST_MS);
-    const timer = setInterval(now, EVERY_MS);
     const noRoom = (): void => setFull(true);
     window.addEventListener(STORE_FULL, noRoom);
-    window.addEventListener(OUTBOX_CHANGED, now);
-    window.addEventListener('online', now);
     return () => {
       clearTimeout(first);
-      clearInterval(timer);
+      stop();
       window.removeEventListener(STORE_FULL, noRoom);
-      window.removeEventListener(OUTBOX_CHANGED, now);
-      window.removeEventListener('online', now);
     };
-  }, [go]);
+  }, [router]);
   return full ? (
     <div className="fixed inset-x-4 bottom-4 z-40 mx-auto max-w-2xl print:hidden">
       <Notice weight="stop" role="alert">

@@ -1,0 +1,63 @@
+/** What the premix pages ask the server to do. */
+import { acted } from '@/app/acted';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
+import { requestId, seen } from '@/contract/fields';
+import {
+  bagsGoneSchema,
+  correctLotSchema,
+  dropPremixSchema,
+  fromBagsSchema,
+  lotSchema,
+  premixSchema,
+  undoUseSchema,
+  voidLotSchema,
+} from '@/contract/premix';
+import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
+import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
+import { GONE, type OpenedRow } from '@/server/queries/revised';
+import { versionById } from '@/server/queries/versions';
+import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
+
+type Said =
+  | { readonly ok: true; readonly id: string }
+  | { readonly ok: false; readonly path: string; readonly message: string };
+type WithId = ActionResult<{ readonly id: string }>;
+const answered = (a: Said): WithId => (a.ok ? { ok: true, id: a.id } : refuse(a.message, { [a.path]: a.message }));
+
+export const keepMix = async (input: unknown): Promise<ActionResult<Kept & { readonly id: string }>> =>
+  acted('keep-premix', premixSchema.extend({ seen, requestId }), input, async ({ seen, requestId, ...p }) => {
+    if (!(await versionById(p.versionId))) return refuse(GONE);
+    if (p.id) await freezeOld(p.id);
+    return keepPremix(p, seen as OpenedRow<PremixFields> | null, requestId);
+  });
+
+export const dropMix = async (input: unknown): Promise<ActionResult> =>
+  acted('drop-premix', dropPremixSchema, input, async ({ id }) =>
+    (await dropPremix(id)) ? { ok: true } : refuse('Lots were made of it: it stays, for their books.'),
+  );
+
+export const makeMixLot = async (input: unknown): Promise<WithId> =>
+  acted('make-lot', lotSchema, input, async (l) => answered(await makeLot(l)));
+
+export const useBags = async (input: unknown): Promise<WithId> =>
+  acted('use-bags', fromBagsSchema, input, async (f) => answered(await startFromBags(f)));
+
+export const bagsGone = async (input: unknown): Promise<WithId> =>
+  acted('bags-gone', bagsGoneSchema, input, async ({ lotId, requestId, ...l }) =>
+    answered(await letBagsGo(lotId, l, requestId)),
+  );
+
+export const undoGone = async (input: unknown): Promise<WithId> =>
+  acted('undo-gone', undoUseSchema, input, async ({ useId, who, why, requestId }) =>
+    answered(await undoUse(useId, who, why, requestId)),
+  );
+
+export const correctTheLot = async (input: unknown): Promise<WithId> =>
+  acted('correct-lot', correctLotSchema, input, async ({ lotId, who, why, ...to }) =>
+    answered(await correctLot(lotId, to, who, why)),
+  );
+
+export const voidTheLot = async (input: unknown): Promise<WithId> =>
+  acted('void-lot', voidLotSchema, input, async ({ lotId, who, why, back }) =>
+    answered(await voidLot(lotId, who, why, back)),
+  );

@@ -1,0 +1,245 @@
+/** Laws of a morning's schedule, on mornings drawn at random and on the regatta of the boathouse. */
+import fc from 'fast-check';
+import { EMPTY_FORMULA, type Formula } from '../formula/formula';
+import { entriesFromCard, withCard } from '../formula/from-card';
+import { type KindId, kindById } from '../formula/kinds';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import type { Allergen } from '../pantry/ingredient';
+import { cases } from '../testing/share';
+import { clockOf, type Morning, platesWanted } from './morning';
+import type { PlacedStep } from './schedule';
+import { solveMorning } from './solve';
+import type { DishMade } from './work';
+
+const made = (text: string, kind: KindId): Formula => {
+  const card = entriesFromCard(text, FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.message);
+  return { ...withCard(EMPTY_FORMULA, card.value), kind, school: kindById(kind).schools[0].id };
+};
+const CARDS: readonly (readonly [string, KindId, string, readonly Allergen[]])[] = [
+  [
+    'Griddle cakes',
+    'griddle',
+    '250 g flour\n300 g buttermilk\n2 eggs\n30 g sugar\n8 g baking powder\n3 g salt\n40 g butter, melted',
+    [],
+  ],
+  ['Waffles', 'waffle', '300 g flour\n400 g milk\n2 eggs\n12 g baking powder\n90 g butter, melted\n4 g salt', []],
+  ['Crepes', 'crepe', '250 g flour\n500 g milk\n4 eggs\n50 g butter, melted\n3 g salt', []],
+  [
+    'Rice cakes',
+    'griddle',
+    '250 g rice flour\n300 g milk\n2 eggs\n10 g baking powder\n30 g sugar\n3 g salt',
+    ['wheat'],
+  ],
+  [
+    'Oat cakes',
+    'griddle',
+    '200 g flour\n60 g oats\n300 g oat drink\n10 g baking powder\n30 g oil\n3 g salt',
+    ['egg', 'milk'],
+  ],
+  ['Big one', 'oven', '4 eggs\n240 g milk\n125 g flour\n3 g salt', []],
+];
+const FORMULAS = CARDS.map(([, kind, text]) => made(text, kind));
+const dishOf = (n: number, of: DishMade['of'], each = 2): DishMade => {
+  const [name, kind, , without] = CARDS[n] as (typeof CARDS)[number];
+  return { id: `d${n}`, name, kind, each, of, without, formula: FORMULAS[n] as Formula, portionMl: null };
+};
+const h = (time: string): number => {
+  const [hour = 0, min = 0] = time.split(':').map(Number);
+  return 60 * hour + min;
+};
+
+type Asked = Morning & { readonly dishes: readonly DishMade[] };
+const solved = (m: Asked, before = false, withWays = true) => {
+  const asked = { morning: m, dishes: m.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before };
+  const r = solveMorning(asked, withWays);
+  if (!r.ok) throw new Error(r.error.message);
+  return r.value;
+};
+
+/** A morning of up to four dishes, three waves, four people and five surfaces. */
+const mornings = fc
+  .record({
+    dishes: fc.uniqueArray(fc.integer({ min: 0, max: 5 }), { minLength: 1, maxLength: 4 }),
+    shares: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 4, maxLength: 4 }),
+    waves: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 3 }),
+    covers: fc.integer({ min: 2, max: 24 }),
+    people: fc.array(fc.constantFrom('lead', 'cook', 'helper', 'child'), { minLength: 0, maxLength: 3 }),
+    surfaces: fc.array(fc.tuple(fc.constantFrom('griddle', 'iron', 'pan'), fc.integer({ min: 1, max: 10 })), {
+      minLength: 1,
+      maxLength: 5,
+    }),
+    ovens: fc.integer({ min: 0, max: 2 }),
+    hob: fc.integer({ min: 1, max: 2 }),
+    from: fc.integer({ min: 300, max: 420 }),
+  })
+  .map((x): Asked => {
+    const sum = x.dishes.reduce((a, _, n) => a + (x.shares[n] ?? 1), 0);
+    return {
+      waves: [...x.waves].sort((a, b) => a - b).map((w) => ({ at: 450 + 25 * w, covers: x.covers })),
+      dishes: x.dishes.map((d, n) => dishOf(d, { share: (x.shares[n] ?? 1) / sum })),
+      people: ['lead' as const, ...x.people].map((role, n) => ({ name: `p${n}`, role, from: x.from, to: 720 })),
+      surfaces: x.surfaces.map(([kind, places], n) => ({ name: `s${n}`, kind, places, from: null, to: null })),
+      ovens: x.ovens,
+      hob: x.hob,
+      bell: null,
+    };
+  });
+
+const meet = (a: { from: number; to: number }, b: { from: number; to: number }): boolean =>
+  a.from < b.to - 0.001 && b.from < a.to - 0.001;
+const handsOf = (s: PlacedStep) => ({ from: s.from, to: s.from + s.handsMin });
+const holds = (a: readonly Allergen[], b: readonly Allergen[]): boolean => a.some((x) => b.includes(x));
+
+test('no hand, place, oven or pan twice at once; nothing before what it needs; no allergen where it may not be', () => {
+  fc.assert(
+    fc.property(mornings, (m) => {
+      const { steps, plates, bowls } = solved(m, false, false);
+      const byId = new Map(steps.map((s) => [s.id, s]));
+      for (const [n, a] of steps.entries())
+        for (const b of steps.slice(n + 1)) {
+          if (a.by !== null && a.by === b.by) expect(meet(handsOf(a), handsOf(b))).toBe(false);
+          if (a.oven !== null && a.oven === b.oven && a.ovenC !== b.ovenC) expect(meet(a, b)).toBe(false);
+          // what has to be without lies beside none, and after none but where it was cleaned between
+          if (a.on !== null && a.on === b.on && a.oven === null) {
+            const [first, then] = a.from <= b.from ? [a, b] : [b, a];
+            if (!holds(first.allergens, then.without)) continue;
+            expect(meet(a, b)).toBe(false);
+            const clean = (c: PlacedStep): boolean =>
+              c.id.startsWith('clean ') && c.on === a.on && c.from >= first.to - 0.001 && c.to <= then.from + 0.001;
+            expect(steps.some(clean)).toBe(true);
+          }
+        }
+      for (const s of m.surfaces)
+        for (const at of steps.filter((x) => x.on === s.name)) {
+          const beside = steps.filter((x) => x.on === s.name && x.from <= at.from + 0.001 && x.to > at.from + 0.001);
+          expect(beside.reduce((a, x) => a + x.places, 0)).toBeLessThanOrEqual(s.places);
+        }
+      for (const at of steps.filter((x) => x.hob))
+        expect(
+          steps.filter((x) => x.hob && x.from <= at.from + 0.001 && x.to > at.from + 0.001).length,
+        ).toBeLessThanOrEqual(m.hob);
+      for (const s of steps)
+        for (const need of s.needs) {
+          const before = byId.get(need);
+          if (before) expect(before.to).toBeLessThanOrEqual(s.from + 0.001);
+        }
+      for (const s of steps)
+        if (s.by !== null) expect(s.from).toBeGreaterThanOrEqual(Math.min(...m.people.map((p) => p.from)) - 0.001);
+      // what is made is what is wanted, or it is told what is not
+      for (const d of m.dishes) {
+        const wanted = plates.filter((p) => p.dish === d.id).reduce((a, p) => a + Math.ceil(p.wanted * d.each), 0);
+        expect(bowls.filter((b) => b.dish === d.id).reduce((a, b) => a + b.pieces, 0)).toBe(wanted);
+        const lies = steps.filter((s) => s.dish === d.id && s.wave !== null).reduce((a, s) => a + s.places, 0);
+        const all = plates.filter((p) => p.dish === d.id).every((p) => p.at !== null);
+        if (all) expect(lies).toBe(wanted);
+        else expect(lies).toBeLessThan(wanted);
+      }
+    }),
+    { numRuns: cases(60) },
+  );
+}, 120_000);
+
+test('what is not ready is told, and what is told is not ready; the same morning gives the same schedule', () => {
+  fc.assert(
+    fc.property(mornings, (m) => {
+      const s = solved(m, false, false);
+      const short = s.plates.filter((p) => p.ready < p.wanted);
+      for (const p of short) {
+        const name = m.dishes.find((d) => d.id === p.dish)?.name ?? '?';
+        expect(s.unmet.some((u) => u.what.startsWith(`${name} for ${clockOf(m.waves[p.wave]?.at ?? 0)}`))).toBe(true);
+      }
+      for (const u of s.unmet) expect(u.by).toBeGreaterThan(0);
+      expect(solved(m, false, false)).toEqual(s);
+    }),
+    { numRuns: cases(24) },
+  );
+}, 120_000);
+
+const REGATTA: Asked = {
+  waves: ['7:30', '8:20', '9:10'].map((at) => ({ at: h(at), covers: 28 })),
+  dishes: [
+    dishOf(0, { share: 0.4 }, 3),
+    dishOf(1, { share: 0.3 }, 1),
+    dishOf(2, { share: 0.15 }),
+    dishOf(3, { share: 0.1 }, 3),
+    dishOf(4, { share: 0.05 }, 3),
+  ],
+  people: [
+    { name: 'Ada', role: 'lead', from: h('5:30'), to: h('11:00') },
+    { name: 'Ben', role: 'cook', from: h('6:00'), to: h('11:00') },
+    { name: 'Cleo', role: 'helper', from: h('6:30'), to: h('11:00') },
+    { name: 'Dot', role: 'helper', from: h('6:30'), to: h('11:00') },
+  ],
+  surfaces: [
+    { name: 'griddle 1', kind: 'griddle', places: 12, from: null, to: null },
+    { name: 'griddle 2', kind: 'griddle', places: 8, from: null, to: null },
+    { name: 'iron 1', kind: 'iron', places: 2, from: null, to: null },
+    { name: 'iron 2', kind: 'iron', places: 2, from: null, to: null },
+  ],
+  ovens: 1,
+  hob: 2,
+  bell: null,
+};
+
+test('plates of a wave sum to its covers, by the shares', () => {
+  const wanted = platesWanted(REGATTA);
+  // 28 times 0.4, 0.3, 0.15, 0.1, 0.05: 11.2, 8.4, 4.2, 2.8, 1.4
+  expect(wanted.map((d) => d[0])).toEqual([11, 9, 4, 3, 1]);
+  for (const w of [0, 1, 2]) expect(wanted.reduce((a, d) => a + (d[w] ?? 0), 0)).toBe(28);
+  expect(platesWanted({ ...REGATTA, dishes: [dishOf(0, { count: 10 })] })).toEqual([[4, 3, 3]]);
+});
+
+test('a regatta: rice cakes have a griddle of their own, and every way out ends what it is offered for', () => {
+  const s = solved(REGATTA);
+  const rice = s.steps.filter((x) => x.dish === 'd3');
+  expect(new Set(rice.map((x) => x.on))).toEqual(new Set(['griddle 2']));
+  expect(s.steps.filter((x) => x.on === 'griddle 2' && x.dish !== null && x.allergens.includes('wheat'))).toEqual([]);
+  // batter with powder is combined for each wave, an hour apart: never one bowl for three
+  expect(s.bowls.filter((b) => b.dish === 'd1').map((b) => b.waves)).toEqual([[0], [1], [2]]);
+  expect(s.unmet.length).toBeGreaterThan(0);
+  for (const u of s.unmet) expect(u.waysOut.length).toBeGreaterThan(0);
+  const before = solved(REGATTA, true);
+  const evening = s.unmet.filter((u) =>
+    u.waysOut.some((w) => w.label.startsWith('Weigh the evening before') && w.effect.startsWith('ends it')),
+  );
+  expect(evening.length).toBeGreaterThan(0);
+  for (const u of evening) expect(before.unmet.map((x) => x.what.split(':')[0])).not.toContain(u.what.split(':')[0]);
+});
+
+test('nothing is lit that waffles can be made on: told, with the way out; a lone cook with one dish is told nothing', () => {
+  const [w] = [dishOf(1, { share: 1 }, 1)];
+  const none = solved({ ...REGATTA, dishes: [w], surfaces: [] });
+  expect(none.unmet[0]?.what).toContain('nothing is lit that they can be made on');
+  expect(none.unmet[0]?.waysOut.map((x) => x.label)).toContain('Light an iron');
+  const lone = solved({
+    waves: [{ at: h('9:00'), covers: 4 }],
+    dishes: [dishOf(0, { share: 1 }, 3)],
+    people: [{ name: 'Ada', role: 'lead', from: h('6:00'), to: h('11:00') }],
+    surfaces: [{ name: 'griddle', kind: 'griddle', places: 6, from: null, to: null }],
+    ovens: 1,
+    hob: 1,
+    bell: null,
+  });
+  expect(lone.unmet).toEqual([]);
+  expect(lone.plates).toEqual([{ wave: 0, dish: 'd0', wanted: 4, ready: 4, at: h('9:00') }]);
+});
+
+test('kept pieces are heated for the waves that want them, and so many fewer are poured', () => {
+  const m: Asked = { ...REGATTA, dishes: [dishOf(1, { share: 1 }, 1)], waves: [{ at: h('8:00'), covers: 10 }] };
+  const r = solveMorning({
+    morning: m,
+    dishes: m.dishes,
+    sides: [],
+    kept: [{ dish: 'd1', pieces: 6, state: 'frozen' }],
+    house: FRESH_KITCHEN,
+    before: false,
+  });
+  if (!r.ok) throw new Error();
+  expect(r.value.bowls.map((b) => b.pieces)).toEqual([4]);
+  const again = r.value.steps.find((s) => s.id.startsWith('reheat'));
+  expect(again?.name).toContain('6 kept Waffles');
+  expect(again?.to).toBeLessThanOrEqual(h('8:00'));
+  expect(r.value.plates[0]).toMatchObject({ wanted: 10, ready: 10 });
+});

@@ -1,0 +1,113 @@
+/**
+ * A morning: who comes when, what is made for them, by whom and on what. Times are minutes from the midnight with which
+ * its day begins; pieces and covers are counted.
+ */
+import type { KindId } from '../formula/kinds';
+import type { Allergen } from '../pantry/ingredient';
+
+/** So many covers at one time. */
+export interface Wave {
+  readonly at: number;
+  readonly covers: number;
+}
+
+export const ROLES = ['lead', 'cook', 'helper', 'child'] as const;
+export type MorningRole = (typeof ROLES)[number];
+
+export interface Person {
+  readonly name: string;
+  readonly role: MorningRole;
+  readonly from: number;
+  readonly to: number;
+}
+
+export const SURFACE_KINDS = ['griddle', 'iron', 'pan', 'oven'] as const;
+export type SurfaceKind = (typeof SURFACE_KINDS)[number];
+
+/** What pieces lie on. */
+export interface MorningSurface {
+  readonly name: string;
+  readonly kind: SurfaceKind;
+  /** Pieces at once. */
+  readonly places: number;
+  /** From when to when it is there; null: all morning. */
+  readonly from: number | null;
+  readonly to: number | null;
+}
+
+/** What a kind of piece can be made on, the best first. */
+export const SURFACES_FOR: Readonly<Record<KindId, readonly SurfaceKind[]>> = {
+  griddle: ['griddle', 'pan'],
+  small: ['griddle', 'pan'],
+  foam: ['griddle', 'pan'],
+  ball: ['pan'],
+  crepe: ['pan', 'griddle'],
+  waffle: ['iron'],
+  oven: ['oven'],
+};
+
+/** Plates of one thing, as they are asked for. */
+export interface Dish {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: KindId;
+  /** Pieces on a plate. */
+  readonly each: number;
+  /** Of all covers, 0 to 1; or so many plates in all. */
+  readonly of: { readonly share: number } | { readonly count: number };
+  /** It has to be without these. */
+  readonly without: readonly Allergen[];
+}
+
+export interface Morning {
+  readonly waves: readonly Wave[];
+  readonly dishes: readonly Dish[];
+  readonly people: readonly Person[];
+  readonly surfaces: readonly MorningSurface[];
+  /** Ovens in all: those that stand among the surfaces too. */
+  readonly ovens: number;
+  /** Pans that the hob takes at once. */
+  readonly hob: number;
+  /** When all has to be over; null: nobody rings. */
+  readonly bell: number | null;
+}
+
+/** Whole numbers that sum to `total`, as near to the shares as whole numbers come; the first of two equal ones gains. */
+function apportioned(total: number, shares: readonly number[]): readonly number[] {
+  const sum = shares.reduce((a, s) => a + s, 0);
+  if (sum <= 0) return shares.map(() => 0);
+  const exact = shares.map((s) => (total * s) / sum);
+  const whole = exact.map(Math.floor);
+  let left = total - whole.reduce((a, n) => a + n, 0);
+  const order = exact.map((x, n) => ({ n, rest: x - Math.floor(x) })).sort((a, b) => b.rest - a.rest || a.n - b.n);
+  for (const { n } of order) {
+    if (left <= 0) break;
+    whole[n] = (whole[n] ?? 0) + 1;
+    left--;
+  }
+  return whole;
+}
+
+/** Plates that are wanted: by dish, in the order of the dishes, of each wave. Shares of a wave sum to its covers. */
+export function platesWanted(m: Pick<Morning, 'waves' | 'dishes'>): readonly (readonly number[])[] {
+  const shared = m.dishes.map((d) => ('share' in d.of ? d.of.share : 0));
+  const byWave = m.waves.map((w) => {
+    const all = shared.reduce((a, s) => a + s, 0);
+    // shares that leave some covers without are as they are asked
+    return apportioned(Math.round(w.covers * Math.min(1, all)), shared);
+  });
+  return m.dishes.map((d, n) =>
+    'count' in d.of
+      ? apportioned(
+          d.of.count,
+          m.waves.map((w) => w.covers),
+        )
+      : byWave.map((b) => b[n] ?? 0),
+  );
+}
+
+/** "07:28", also past midnight. */
+export function clockOf(min: number): string {
+  const m = ((Math.round(min) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`;
+}

@@ -1,0 +1,529 @@
+/**
+ * One schedule over a whole morning: every step as late as what follows lets it, and no pair of hands, place, oven or
+ * pan twice at once. What has to be without an allergen lies on no place that has had it. Minutes from midnight.
+ */
+import type { Allergen } from '../pantry/ingredient';
+import { clockOf, type Morning, type MorningRole, type MorningSurface, type Person } from './morning';
+import { type Pour, plateId, type Task, type Work } from './work';
+
+export interface PlacedStep {
+  readonly id: string;
+  readonly batch: string | null;
+  readonly dish: string | null;
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+  /** Whose hands, from the beginning; null: none. */
+  readonly by: string | null;
+  readonly handsMin: number;
+  readonly on: string | null;
+  readonly places: number;
+  readonly ovenC: number | null;
+  readonly oven: string | null;
+  readonly hob: boolean;
+  readonly keepsMin: number | null;
+  readonly allergens: readonly Allergen[];
+  readonly without: readonly Allergen[];
+  readonly needs: readonly string[];
+  /** Pieces of a wave that are off the heat with it. */
+  readonly wave: number | null;
+}
+
+/** What found no place: it stands where it would be wanted, with nobody to do it or nothing to lie on. */
+interface Homeless {
+  readonly id: string;
+  readonly batch: string | null;
+  readonly dish: string | null;
+  readonly wave: number | null;
+  readonly what: 'hands' | 'surface' | 'allergen' | 'early';
+  /** How much earlier than anybody is there it would have to begin, min; 0 where that is not what it lacks. */
+  readonly shortMin: number;
+  readonly pieces: number;
+}
+
+export interface Scheduled {
+  readonly steps: readonly PlacedStep[];
+  readonly homeless: readonly Homeless[];
+  /** When each plate step ends, by its id. */
+  readonly plated: ReadonlyMap<string, number>;
+}
+
+interface Busy {
+  readonly from: number;
+  readonly to: number;
+}
+interface OnSurface extends Busy {
+  readonly places: number;
+  readonly allergens: readonly Allergen[];
+  readonly without: readonly Allergen[];
+}
+interface InOven extends Busy {
+  readonly c: number;
+  readonly places: number;
+}
+
+const EPS = 1e-6;
+const meet = (a: Busy, from: number, to: number): boolean => a.from < to - EPS && from < a.to - EPS;
+const holdsAny = (a: readonly Allergen[], b: readonly Allergen[]): boolean => a.some((x) => b.includes(x));
+
+/** Who may do it, the best first: what is a cook's a helper does only where there is no cook. */
+const CAN: Readonly<Record<Task['who'], readonly MorningRole[]>> = {
+  cook: ['cook', 'lead'],
+  helper: ['helper', 'cook', 'lead'],
+  child: ['child', 'helper', 'cook', 'lead'],
+};
+/** Scraped, washed, wiped and hot again, min. Ours; whether that is enough the house and the local code decide. */
+const CLEAN_MIN = 10;
+const MINUTES_TO_HEAT = { griddle: 15, iron: 10, pan: 15, oven: 25 } as const;
+const PANS_IN_AN_OVEN = 1;
+
+/** Everything that is shared: who and what is bound when. */
+class Counter {
+  private readonly hands: Map<Person, Busy[]>;
+  private readonly on: Map<MorningSurface, OnSurface[]>;
+  private readonly ovens: { readonly name: string; readonly places: number; readonly uses: InOven[] }[];
+  private readonly pans: Busy[] = [];
+  private readonly cleanings = new Map<MorningSurface, Busy[]>();
+  private readonly noCook: boolean;
+
+  constructor(private readonly m: Morning) {
+    this.hands = new Map(m.people.map((p) => [p, []]));
+    this.on = new Map(m.surfaces.filter((s) => s.kind !== 'oven').map((s) => [s, []]));
+    const named = m.surfaces.filter((s) => s.kind === 'oven');
+    this.ovens = [
+      ...named.map((s) => ({ name: s.name, places: s.places, uses: [] })),
+      ...Array.from({ length: Math.max(0, m.ovens - named.length) }, (_, n) => ({
+        name: `oven ${named.length + n + 1}`,
+        places: PANS_IN_AN_OVEN,
+        uses: [],
+      })),
+    ];
+    this.noCook = !m.people.some((p) => p.role === 'cook' || p.role === 'lead');
+  }
+
+  /** Whose hands are free, the best first; a child only does what is a child's. */
+  whose(who: Task['who'], from: number, handsMin: number): Person | null {
+    const roles = who === 'cook' && this.noCook ? [...CAN.cook, 'helper' as const] : CAN[who];
+    for (const role of roles) {
+      const free = [...this.hands]
+        .filter(
+          ([p, busy]) =>
+            p.role === role &&
+            p.from <= from + EPS &&
+            from + handsMin <= p.to + EPS &&
+            !busy.some((b) => meet(b, from, from + handsMin)),
+        )
+        // of two the one who has done less
+        .sort(([, a], [, b]) => a.reduce((x, y) => x + y.to - y.from, 0) - b.reduce((x, y) => x + y.to - y.from, 0));
+      if (free[0]) return free[0][0];
+    }
+    return null;
+  }
+  bindHands(p: Person, from: number, handsMin: number): void {
+    this.hands.get(p)?.push({ from, to: from + handsMin });
+  }
+
+  oven(c: number, from: number, to: number, places: number): (typeof this.ovens)[number] | null {
+    return (
+      this.ovens.find((o) => {
+        const at = o.uses.filter((u) => meet(u, from, to));
+        return (
+          at.every((u) => u.c === c) && at.reduce((a, u) => a + u.places, 0) + places <= Math.max(o.places, places)
+        );
+      }) ?? null
+    );
+  }
+  bindOven(name: string, use: InOven): void {
+    this.ovens.find((o) => o.name === name)?.uses.push(use);
+  }
+
+  /** A pan on the hob is free. */
+  hob(from: number, to: number): boolean {
+    return this.pans.filter((b) => meet(b, from, to)).length < this.m.hob;
+  }
+  bindHob(from: number, to: number): void {
+    this.pans.push({ from, to });
+  }
+
+  /** Why a load does not lie there; null: it does; a number: it does where the place is cleaned from then on. */
+  lies(s: MorningSurface, p: Pour, from: number, to: number, places: number): 'surface' | 'allergen' | number | null {
+    if ((s.from ?? Number.NEGATIVE_INFINITY) > from + EPS || to > (s.to ?? Number.POSITIVE_INFINITY) + EPS)
+      return 'surface';
+    const all = this.on.get(s) ?? [];
+    const beside = all.filter((b) => meet(b, from, to));
+    if (beside.reduce((a, b) => a + b.places, 0) + places > s.places) return 'surface';
+    const apart = (b: OnSurface): boolean => holdsAny(b.allergens, p.without) || holdsAny(p.allergens, b.without);
+    if (beside.some(apart)) return 'allergen';
+    // what lay there before it, and what will lie there after it, with no cleaning between
+    const cleaned = (a: number, b: number): boolean =>
+      (this.cleanings.get(s) ?? []).some((c) => c.from >= a - EPS && c.to <= b + EPS);
+    const had = all.some((b) => b.to <= from + EPS && holdsAny(b.allergens, p.without) && !cleaned(b.to, from));
+    const will = all
+      .filter((b) => b.from >= to - EPS && holdsAny(p.allergens, b.without) && !cleaned(to, b.from))
+      .map((b) => b.from);
+    if (!had && will.length === 0) return null;
+    const until = will.length > 0 ? Math.min(...will) : from;
+    const clean = until - CLEAN_MIN;
+    if (had && will.length > 0) return 'allergen';
+    const lastBefore = had ? Math.max(...all.filter((b) => b.to <= from + EPS).map((b) => b.to)) : to;
+    return clean >= lastBefore - EPS && !all.some((b) => meet(b, clean, until)) ? clean : 'allergen';
+  }
+  clean(s: MorningSurface, from: number): void {
+    this.cleanings.set(s, [...(this.cleanings.get(s) ?? []), { from, to: from + CLEAN_MIN }]);
+    this.on.get(s)?.push({ from, to: from + CLEAN_MIN, places: s.places, allergens: [], without: [] });
+  }
+  bindSurface(s: MorningSurface, load: OnSurface): void {
+    this.on.get(s)?.push(load);
+  }
+
+  /** Moments at which something of so long could begin later than before: just before what is bound already. */
+  edges(lengths: readonly number[], before: number): readonly number[] {
+    const ends = [
+      ...[...this.hands].flatMap(([p, busy]) => [p.to, ...busy.map((b) => b.from)]),
+      ...[...this.on].flatMap(([s, loads]) => [...(s.to === null ? [] : [s.to]), ...loads.map((b) => b.from)]),
+      ...this.ovens.flatMap((o) => o.uses.map((b) => b.from)),
+      ...this.pans.map((b) => b.from),
+    ];
+    const out = new Set([before]);
+    for (const e of ends) for (const l of lengths) if (e - l < before) out.add(e - l);
+    return [...out].sort((a, b) => b - a);
+  }
+}
+
+/**
+ * Surfaces of their own for what has to be without an allergen that others bring: the smallest there is, where the
+ * others have another one. @returns for which dishes a surface is kept
+ */
+function reserved(work: Work, m: Morning): ReadonlyMap<MorningSurface, ReadonlySet<string>> {
+  const out = new Map<MorningSurface, Set<string>>();
+  const dishes = [...new Map(work.pours.map((p) => [p.dish, p])).values()];
+  const apart = (a: Pour, b: Pour): boolean => holdsAny(a.allergens, b.without) || holdsAny(b.allergens, a.without);
+  for (const d of dishes) {
+    const against = dishes.filter((o) => o.dish !== d.dish && apart(d, o));
+    if (d.without.length === 0 || against.length === 0) continue;
+    const own = m.surfaces
+      .filter((s) => d.on.includes(s.kind) && s.kind !== 'oven')
+      .sort((a, b) => a.places - b.places)
+      .find((s) => {
+        const others = m.surfaces.filter((x) => x !== s && !out.has(x));
+        const mates = out.get(s);
+        if (mates) return [...mates].every((id) => dishes.every((o) => o.dish !== id || !apart(o, d)));
+        return against.every((o) => !o.on.includes(s.kind) || others.some((x) => o.on.includes(x.kind)));
+      });
+    if (!own) continue;
+    const friends = dishes.filter((o) => o.dish === d.dish || !apart(o, d)).map((o) => o.dish);
+    out.set(own, new Set(out.get(own) ? [...(out.get(own) ?? [])].filter((x) => friends.includes(x)) : friends));
+  }
+  return out;
+}
+
+/** Of a pour, what is left to lie on the heat. */
+interface Open {
+  readonly pour: Pour;
+  left: number;
+  loads: number;
+}
+
+/** Where and when a load lies, and who is at it. */
+interface Spot {
+  readonly from: number;
+  readonly on: MorningSurface | null;
+  readonly oven: string | null;
+  readonly who: Person;
+  readonly places: number;
+  /** The place is cleaned before it, or after it, from then on. */
+  readonly clean: { readonly from: number; readonly who: Person } | null;
+}
+
+/** Places a morning's work from its end: what can be latest has the first choice of hands. */
+class Placing {
+  readonly placed: PlacedStep[] = [];
+  readonly homeless: Homeless[] = [];
+  readonly plated = new Map<string, number>();
+  private readonly counter: Counter;
+  private readonly earliest: number;
+  private readonly startOf = new Map<string, number>();
+  private readonly tasks: Set<Task>;
+  private readonly open: readonly Open[];
+  private readonly firstOn = new Map<string, number>();
+  private readonly needing = new Map<string, string[]>();
+  private readonly kept: ReadonlyMap<MorningSurface, ReadonlySet<string>>;
+  private readonly ovenPlaces: number;
+
+  constructor(
+    work: Work,
+    private readonly m: Morning,
+    private readonly plateBy: ReadonlyMap<string, number>,
+  ) {
+    this.counter = new Counter(m);
+    this.earliest = Math.min(...m.people.map((p) => p.from));
+    this.tasks = new Set(work.tasks);
+    this.open = work.pours.map((pour) => ({ pour, left: pour.pieces, loads: 0 }));
+    for (const x of [...work.tasks, ...work.pours])
+      for (const n of x.needs) this.needing.set(n, [...(this.needing.get(n) ?? []), x.id]);
+    this.kept = reserved(work, m);
+    this.ovenPlaces = Math.max(PANS_IN_AN_OVEN, ...m.surfaces.filter((x) => x.kind === 'oven').map((x) => x.places));
+  }
+
+  run(): void {
+    let heated = false;
+    for (;;) {
+      if (!heated && this.open.every((o) => o.left <= 0)) {
+        heated = true;
+        this.heats();
+      }
+      const next = this.latestOpen();
+      if (!next) break;
+      if ('pour' in next.x) this.load(next.x, next.by);
+      else {
+        this.tasks.delete(next.x);
+        this.place(next.x, next.by);
+      }
+    }
+    this.placed.sort((a, b) => a.from - b.from || a.to - b.to || (a.id < b.id ? -1 : 1));
+  }
+
+  /** When something has to be over; null: what follows it has no place yet. */
+  private boundOf(id: string): number | null {
+    let by = this.plateBy.get(id) ?? Number.POSITIVE_INFINITY;
+    for (const a of this.needing.get(id) ?? []) {
+      const start = this.startOf.get(a);
+      if (start === undefined) return null;
+      by = Math.min(by, start);
+    }
+    return by === Number.POSITIVE_INFINITY ? Math.max(...this.plateBy.values()) : by;
+  }
+
+  /** Of what has all that follows it placed, the one that can be latest. */
+  private latestOpen(): { readonly by: number; readonly x: Open | Task } | undefined {
+    let best: { readonly by: number; readonly x: Open | Task } | undefined;
+    const look = (by: number | null | undefined, x: Open | Task): void => {
+      if (by !== null && by !== undefined && (best === undefined || by > best.by)) best = { by, x };
+    };
+    for (const o of this.open) if (o.left > 0) look(this.startOf.get(plateId(o.pour.dish, o.pour.wave)), o);
+    // a pour is over when all of it lies: until then what it needs has no bound
+    for (const t of this.tasks)
+      if (!this.open.some((o) => o.left > 0 && o.pour.needs.includes(t.id))) look(this.boundOf(t.id), t);
+    return best;
+  }
+
+  /** Surfaces are heated for their first load. */
+  private heats(): void {
+    for (const s of this.m.surfaces) {
+      const first = this.firstOn.get(s.name);
+      if (first === undefined) continue;
+      const id = `heat ${s.name}`;
+      this.tasks.add({
+        id,
+        batch: null,
+        name: `Heat ${s.name}`,
+        who: 'helper',
+        min: MINUTES_TO_HEAT[s.kind],
+        handsMin: 1,
+        ovenC: null,
+        hob: false,
+        needs: [],
+        keepsMin: 30,
+        ahead: false,
+        allergens: [],
+      });
+      this.needing.set(id, [`first on ${s.name}`]);
+      this.startOf.set(`first on ${s.name}`, first);
+    }
+  }
+
+  /** Whose hands do a task from then on; null: none are needed; false: it does not go. */
+  private fits(t: Task, from: number): Person | null | false {
+    const to = from + t.min;
+    if (t.handsMin > 0 && from < this.earliest - EPS) return false;
+    if (t.ovenC !== null && !this.counter.oven(t.ovenC, from, to, 0)) return false;
+    if (t.hob && !this.counter.hob(from, to)) return false;
+    return t.handsMin <= 0 ? null : (this.counter.whose(t.who, from, t.handsMin) ?? false);
+  }
+
+  private place(t: Task, by: number): void {
+    const wanted = by - t.min;
+    let from = wanted;
+    let who: Person | null | false = false;
+    for (const at of this.counter.edges([t.min, t.handsMin], wanted)) {
+      who = this.fits(t, at);
+      if (who === false) continue;
+      from = at;
+      break;
+    }
+    if (who === false) {
+      const shortMin = Math.max(0, this.earliest - wanted);
+      const what = shortMin > 0 ? 'early' : 'hands';
+      this.homeless.push({
+        id: t.id,
+        batch: t.batch,
+        dish: null,
+        wave: null,
+        what,
+        shortMin: Math.max(1, shortMin),
+        pieces: 0,
+      });
+      who = null;
+    }
+    const to = from + t.min;
+    if (who) this.counter.bindHands(who, from, t.handsMin);
+    const oven = t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
+    if (oven !== null && t.ovenC !== null) this.counter.bindOven(oven, { from, to, c: t.ovenC, places: 0 });
+    if (t.hob) this.counter.bindHob(from, to);
+    this.startOf.set(t.id, from);
+    if (this.plateBy.has(t.id)) this.plated.set(t.id, to);
+    const { id, batch, name, handsMin, ovenC, hob, keepsMin, allergens, needs } = t;
+    this.placed.push({
+      ...NOTHING,
+      id,
+      batch,
+      name,
+      from,
+      to,
+      by: who?.name ?? null,
+      handsMin,
+      ovenC,
+      oven,
+      hob,
+      keepsMin,
+      allergens,
+      needs,
+    });
+  }
+
+  /** Where a load could lie from then on; or why it does not. */
+  private spotAt(o: Open, from: number, surfaces: readonly MorningSurface[]): Spot | 'hands' | 'surface' | 'allergen' {
+    const { pour: p } = o;
+    const who = this.counter.whose('helper', from, p.handsMin);
+    if (!who) return 'hands';
+    if (p.ovenC !== null) {
+      const oven = this.counter.oven(p.ovenC, from, from + p.cycleMin, Math.min(o.left, this.ovenPlaces));
+      const places = oven ? Math.min(o.left, oven.places) : 0;
+      return oven ? { from, on: null, oven: oven.name, who, places, clean: null } : 'surface';
+    }
+    let best: Spot | null = null;
+    let cleaned: Spot | null = null;
+    let why: 'surface' | 'allergen' = 'surface';
+    for (const on of surfaces) {
+      const places = Math.min(o.left, on.places);
+      const no = this.counter.lies(on, p, from, from + p.cycleMin, places);
+      if (no === 'allergen') why = no;
+      if (no === null && (best === null || places > best.places))
+        best = { from, on, oven: null, who, places, clean: null };
+      if (typeof no === 'number' && !cleaned && !meet({ from, to: from + p.handsMin }, no, no + CLEAN_MIN)) {
+        const by = this.counter.whose('helper', no, CLEAN_MIN);
+        if (by) cleaned = { from, on, oven: null, who, places, clean: { from: no, who: by } };
+      }
+    }
+    return best ?? cleaned ?? why;
+  }
+
+  /** One load of a pour, as late as it can lie somewhere; a place that has to be cleaned for it comes last. */
+  private load(o: Open, by: number): void {
+    const { pour: p } = o;
+    const surfaces = this.m.surfaces.filter((s) => p.on.includes(s.kind) && (this.kept.get(s)?.has(p.dish) ?? true));
+    const reasons = new Set<string>();
+    let spot: Spot | null = null;
+    let fallback: Spot | null = null;
+    for (const from of this.counter.edges([p.cycleMin, p.handsMin], by - p.cycleMin)) {
+      if (from < this.earliest - EPS) break;
+      const at = this.spotAt(o, from, surfaces);
+      if (typeof at === 'string') reasons.add(at);
+      else if (at.clean) fallback ??= at;
+      else {
+        spot = at;
+        break;
+      }
+    }
+    const found = spot ?? fallback;
+    if (found) {
+      this.bind(o, found);
+      return;
+    }
+    const what = reasons.has('allergen')
+      ? 'allergen'
+      : surfaces.length > 0 && reasons.has('hands')
+        ? 'hands'
+        : 'surface';
+    this.homeless.push({
+      id: `${p.id} round ${o.loads + 1}`,
+      batch: p.batch,
+      dish: p.dish,
+      wave: p.wave,
+      what,
+      shortMin: 0,
+      pieces: o.left,
+    });
+    o.left = 0;
+    // what it needs is wanted when it would have been
+    if (!this.startOf.has(p.id)) this.startOf.set(p.id, by - p.cycleMin);
+  }
+
+  private bind(o: Open, { from, on, oven, who, places, clean }: Spot): void {
+    const { pour: p } = o;
+    const to = from + p.cycleMin;
+    if (on && clean) {
+      this.counter.clean(on, clean.from);
+      this.counter.bindHands(clean.who, clean.from, CLEAN_MIN);
+      const id = `clean ${on.name} ${clockOf(clean.from)}`;
+      const name = `Clean ${on.name}, scraped and washed`;
+      const span = { from: clean.from, to: clean.from + CLEAN_MIN, by: clean.who.name, handsMin: CLEAN_MIN };
+      this.placed.push({ ...NOTHING, id, name, ...span, on: on.name, places: on.places });
+    }
+    this.counter.bindHands(who, from, p.handsMin);
+    if (on) {
+      this.counter.bindSurface(on, { from, to, places, allergens: p.allergens, without: p.without });
+      this.firstOn.set(on.name, Math.min(this.firstOn.get(on.name) ?? from, from));
+    } else if (oven !== null) this.counter.bindOven(oven, { from, to, c: p.ovenC ?? 0, places });
+    o.left -= places;
+    o.loads++;
+    this.startOf.set(p.id, Math.min(this.startOf.get(p.id) ?? from, from));
+    this.placed.push({
+      ...NOTHING,
+      id: `${p.id} round ${o.loads}`,
+      batch: p.batch,
+      dish: p.dish,
+      name: p.name,
+      from,
+      to,
+      by: who.name,
+      handsMin: p.handsMin,
+      on: on?.name ?? oven,
+      places,
+      ovenC: p.ovenC,
+      oven,
+      allergens: p.allergens,
+      without: p.without,
+      needs: on ? [...p.needs, `heat ${on.name}`] : p.needs,
+      wave: p.wave,
+    });
+  }
+}
+
+/** A step that binds nothing. */
+const NOTHING: Omit<PlacedStep, keyof Busy | 'id' | 'name'> = {
+  batch: null,
+  dish: null,
+  by: null,
+  handsMin: 0,
+  on: null,
+  places: 0,
+  ovenC: null,
+  oven: null,
+  hob: false,
+  keepsMin: null,
+  allergens: [],
+  without: [],
+  needs: [],
+  wave: null,
+};
+
+/**
+ * @param plateBy when each plate has to be over, by the id of its step
+ * @returns every step placed; what found no place, and why
+ */
+export function scheduled(work: Work, m: Morning, plateBy: ReadonlyMap<string, number>): Scheduled {
+  const p = new Placing(work, m, plateBy);
+  p.run();
+  return { steps: p.placed, homeless: p.homeless, plated: p.plated };
+}

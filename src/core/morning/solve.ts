@@ -1,0 +1,440 @@
+/**
+ * A morning solved: the schedule, the plates of each wave as they will be, what can't be met, and for each of that the
+ * cheapest ways out, worked. Minutes from midnight.
+ */
+
+import type { KindId } from '../formula/kinds';
+import { HOLD_MIN } from '../griddle/hold';
+import type { Result } from '../result';
+import { clockOf, type Morning, platesWanted, SURFACES_FOR } from './morning';
+import { type PlacedStep, type Scheduled, scheduled } from './schedule';
+import { type KnownBowls, type MorningBowl, plateId, type Task, type Work, type WorkAsked, workOf } from './work';
+
+export interface MorningAsked extends WorkAsked {
+  /** What can be done the evening before is done then. */
+  readonly before: boolean;
+}
+
+interface PlatesOf {
+  /** From 0. */
+  readonly wave: number;
+  readonly dish: string;
+  readonly wanted: number;
+  /** By the wave's time. */
+  readonly ready: number;
+  /** When all of them are; null: some never are. */
+  readonly at: number | null;
+}
+
+interface WayOut {
+  readonly label: string;
+  readonly effect: string;
+}
+
+interface Unmet {
+  readonly what: string;
+  /** How far, min: how late, how much too long, how much too early; pieces where something has no place at all. */
+  readonly by: number;
+  readonly waysOut: readonly WayOut[];
+}
+
+interface Solved {
+  readonly bowls: readonly MorningBowl[];
+  readonly steps: readonly PlacedStep[];
+  readonly plates: readonly PlatesOf[];
+  readonly unmet: readonly Unmet[];
+}
+
+const PLATE_MIN = 2;
+/** Off the heat pieces are as they should be for so long, min: in a low oven, or under a cloth. Ours. */
+const HOLDS_MIN: Readonly<Record<KindId, number>> = {
+  griddle: HOLD_MIN,
+  small: HOLD_MIN,
+  foam: 5,
+  ball: 15,
+  crepe: 45,
+  waffle: 15,
+  oven: 3,
+};
+const HOLD_C = 93;
+const HOLD_WARM_MIN = 15;
+/** Pieces wait so long without a low oven, min. */
+const UNDER_A_CLOTH_MIN = 8;
+const MOST_ROUNDS = 24;
+/** Later and later without a gain, it is given up. */
+const MOST_IDLE = 8;
+const MOST_APART = 3;
+const LATER_BY = 5;
+
+interface Told {
+  readonly key: string;
+  readonly what: string;
+  readonly by: number;
+  readonly dish: string | null;
+  readonly wave: number | null;
+}
+
+interface Attempt {
+  readonly work: Work;
+  readonly scheduled: Scheduled;
+  /** Minutes that a wave's plates of a dish go later, by the plate's id. */
+  readonly late: ReadonlyMap<string, number>;
+}
+
+/** Schedules it, later and later where it does not go, until it does. */
+function attempt(work: Work, m: Morning): Attempt {
+  const late = new Map<string, number>();
+  const plates = work.tasks.filter((t) => t.id.startsWith('plate '));
+  const waveOf = (id: string): number => Number(id.split(' ').at(-1)) - 1;
+  const by = (): ReadonlyMap<string, number> =>
+    new Map(plates.map((p) => [p.id, (m.waves[waveOf(p.id)]?.at ?? 0) + (late.get(p.id) ?? 0)]));
+  /** How much has no place: pieces, and minutes that steps would begin too early. */
+  const lost = (s: Scheduled): number => s.homeless.reduce((a, h) => a + h.pieces + h.shortMin, 0);
+  let now = scheduled(work, m, by());
+  let best = { scheduled: now, late: new Map(late) };
+  for (let round = 0, idle = 0; round < MOST_ROUNDS && idle <= MOST_IDLE && now.homeless.length > 0; round++) {
+    const moves = new Map<string, number>();
+    for (const h of now.homeless) {
+      // the first wave that hangs on it goes later
+      const bowl = work.bowls.find((b) => b.id === h.batch);
+      const wave = h.wave ?? (bowl ? Math.min(...bowl.waves) : null);
+      const dish = h.dish ?? bowl?.dish;
+      if (wave === null || dish === undefined) continue;
+      const id = plateId(dish, wave);
+      moves.set(
+        id,
+        Math.max(
+          moves.get(id) ?? 0,
+          h.what === 'early' ? Math.max(1, h.shortMin) : LATER_BY * (1 + Math.floor(idle / 2)),
+        ),
+      );
+    }
+    if (moves.size === 0) break;
+    for (const [id, min] of moves) late.set(id, (late.get(id) ?? 0) + min);
+    now = scheduled(work, m, by());
+    if (lost(now) < lost(best.scheduled)) {
+      best = { scheduled: now, late: new Map(late) };
+      idle = 0;
+    } else idle++;
+  }
+  return { work, ...best };
+}
+
+const READY = / (?:join|rest|whip)1$/;
+
+/** How much longer than it may a bowl stands before its last is on the heat, min. */
+function overstands(b: MorningBowl, { work, scheduled: s }: Pick<Attempt, 'work' | 'scheduled'>): number {
+  if (b.standsMin === null) return 0;
+  const ready = work.tasks.filter((t) => t.batch === b.id && READY.test(t.id)).map((t) => t.id);
+  const made = Math.max(...s.steps.filter((x) => ready.includes(x.id)).map((x) => x.to));
+  const last = Math.max(...s.steps.filter((x) => x.batch === b.id && x.wave !== null).map((x) => x.from));
+  return last - made - b.standsMin;
+}
+
+function solvedOnce(
+  q: MorningAsked,
+  known: KnownBowls,
+): Result<
+  { readonly tried: Attempt; readonly told: readonly Told[] },
+  { readonly dish: number; readonly message: string }
+> {
+  const apart = new Map<string, number>();
+  for (let round = 0; ; round++) {
+    const w = workOf(q, known, apart);
+    if (!w.ok) return w;
+    const done = (t: Task): boolean => q.before && t.ahead;
+    const work: Work = {
+      ...w.value,
+      tasks: w.value.tasks
+        .filter((t) => !done(t))
+        .map((t) => ({ ...t, needs: t.needs.filter((n) => !w.value.tasks.some((x) => x.id === n && done(x))) })),
+    };
+    const tried = attempt(work, q.morning);
+    const over = work.bowls.filter((b) => overstands(b, tried) > 0.5);
+    const more = over.filter((b) => (apart.get(b.dish) ?? 0) < MOST_APART);
+    if (more.length === 0 || round >= MOST_APART) return { ok: true, value: { tried, told: toldOf(q, tried) } };
+    for (const b of new Set(more.map((x) => x.dish))) apart.set(b, (apart.get(b) ?? 0) + 1);
+  }
+}
+
+/** Plates of each wave and dish as the schedule has them. */
+function platesOf(q: MorningAsked, { work, scheduled: s, late }: Attempt): readonly PlatesOf[] {
+  const m = q.morning;
+  return q.dishes.flatMap((d, n) =>
+    (platesWanted(m)[n] ?? []).flatMap((wanted, wave): PlatesOf[] => {
+      if (wanted === 0) return [];
+      const id = plateId(d.id, wave);
+      const at = m.waves[wave]?.at ?? 0;
+      const loads = s.steps.filter((x) => x.dish === d.id && x.wave === wave);
+      const lost = s.homeless.filter((h) => h.dish === d.id && h.wave === wave).reduce((a, h) => a + h.pieces, 0);
+      const over = s.plated.get(id) ?? at + (late.get(id) ?? 0);
+      const onTime = lost === 0 && over <= at + 0.5;
+      const pieces = loads.filter((x) => x.to <= at - PLATE_MIN + 0.5).reduce((a, x) => a + x.places, 0);
+      const made = work.tasks.some((x) => x.id === id);
+      return [
+        {
+          wave,
+          dish: d.id,
+          wanted,
+          ready: !made ? 0 : onTime ? wanted : Math.min(wanted, Math.floor(pieces / d.each + 1e-9)),
+          at: lost > 0 || !made ? null : over,
+        },
+      ];
+    }),
+  );
+}
+
+/** What is not as it should be of the plates of one wave and dish. */
+function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told[] {
+  const d = q.dishes.find((x) => x.id === p.dish);
+  if (!d) return [];
+  const at = q.morning.waves[p.wave]?.at ?? 0;
+  const one = { dish: p.dish, wave: p.wave };
+  const key = `${p.dish} ${p.wave}`;
+  const title = `${d.name} for ${clockOf(at)}`;
+  const told: Told[] = [];
+  if (p.ready < p.wanted && p.at !== null)
+    told.push({
+      ...one,
+      key: `late ${key}`,
+      what: `${title}: ${p.ready} of ${p.wanted} plates by then, the last at ${clockOf(p.at)}.`,
+      by: p.at - at,
+    });
+  else if (p.ready < p.wanted) {
+    const lost = s.homeless.filter((h) => h.dish === p.dish && h.wave === p.wave);
+    const pieces = lost.reduce((a, h) => a + h.pieces, 0);
+    const lit = q.morning.surfaces.some((x) => SURFACES_FOR[d.kind].includes(x.kind)) || d.kind === 'oven';
+    const why = lost.some((h) => h.what === 'allergen')
+      ? 'no place for them that has had none of what they have to be without'
+      : lit
+        ? 'no place and no hands for them in time'
+        : 'nothing is lit that they can be made on';
+    told.push({ ...one, key: `place ${key}`, what: `${title}: ${pieces} pieces, ${why}.`, by: pieces });
+  }
+  const holds = HOLDS_MIN[d.kind];
+  const waits = s.steps
+    .filter((x) => x.dish === p.dish && x.wave === p.wave)
+    .map((x) => ({ places: x.places, min: (p.at ?? at) - PLATE_MIN - x.to }));
+  const longest = Math.max(0, ...waits.map((w) => w.min));
+  if (longest > holds + 0.5) {
+    const pieces = waits.filter((w) => w.min > holds).reduce((a, w) => a + w.places, 0);
+    told.push({
+      ...one,
+      key: `held ${key}`,
+      what: `${pieces} pieces of ${title} are off the heat up to ${Math.round(longest)} min before; they hold for ${holds}.`,
+      by: longest - holds,
+    });
+  }
+  return told;
+}
+
+/** What is not as it should be, worst first. */
+function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
+  const m = q.morning;
+  const s = t.scheduled;
+  const whole = { dish: null, wave: null };
+  const told: Told[] = platesOf(q, t).flatMap((p) => toldOfPlates(q, s, p));
+  for (const h of s.homeless.filter((x) => x.dish === null)) {
+    const task = t.work.tasks.find((x) => x.id === h.id);
+    const what =
+      h.what === 'early'
+        ? `${task?.name} would have to begin ${Math.round(h.shortMin)} min before anybody is there.`
+        : `Nobody has a hand free for it in time: ${task?.name}.`;
+    if (task) told.push({ ...whole, key: `hands ${h.id}`, what, by: h.shortMin });
+  }
+  for (const b of t.work.bowls) {
+    const over = overstands(b, t);
+    const name = q.dishes.find((d) => d.id === b.dish)?.name;
+    if (over > 0.5)
+      told.push({
+        key: `stands ${b.id}`,
+        dish: b.dish,
+        wave: b.waves[0] ?? null,
+        what: `A bowl of ${name} would stand ${Math.round(over)} min longer than its rise keeps.`,
+        by: over,
+      });
+  }
+  const end = Math.max(...s.steps.map((x) => x.to));
+  if (m.bell !== null && end > m.bell + 0.5)
+    told.push({
+      ...whole,
+      key: 'bell',
+      what: `The last of it is over at ${clockOf(end)}, after the bell at ${clockOf(m.bell)}.`,
+      by: end - m.bell,
+    });
+  if (holdStep(q, t) === 'none')
+    told.push({ ...whole, key: 'hold', what: 'No oven is free to keep what is done warm until its plates.', by: 1 });
+  return told.sort((a, b) => b.by - a.by);
+}
+
+/** The low oven, where pieces wait; 'none': they wait, and no oven is free for it; null: nothing waits. */
+function holdStep(q: MorningAsked, { scheduled: s }: Attempt): PlacedStep | 'none' | null {
+  const m = q.morning;
+  const waits = s.steps
+    .filter((x) => x.dish !== null && x.wave !== null && x.ovenC === null)
+    .filter((x) => {
+      const plate = s.plated.get(plateId(x.dish ?? '', x.wave ?? 0)) ?? x.to;
+      return plate - PLATE_MIN - x.to > UNDER_A_CLOTH_MIN;
+    });
+  if (waits.length === 0) return null;
+  const from = Math.min(...waits.map((x) => x.to)) - HOLD_WARM_MIN;
+  const to = Math.max(...waits.map((x) => s.plated.get(plateId(x.dish ?? '', x.wave ?? 0)) ?? x.to));
+  const others = s.steps.filter((x) => x.oven !== null && x.from < to && from < x.to);
+  const named = m.surfaces.filter((x) => x.kind === 'oven').map((x) => x.name);
+  const all = [
+    ...named,
+    ...Array.from({ length: Math.max(0, m.ovens - named.length) }, (_, n) => `oven ${named.length + n + 1}`),
+  ];
+  const oven = all.find((name) => !others.some((x) => x.oven === name && x.ovenC !== HOLD_C));
+  if (oven === undefined) return 'none';
+  return {
+    id: 'hold',
+    batch: null,
+    dish: null,
+    name: `Low oven, ${HOLD_C} °C, for what waits`,
+    from,
+    to,
+    by: null,
+    handsMin: 0,
+    on: oven,
+    places: 0,
+    ovenC: HOLD_C,
+    oven,
+    hob: false,
+    keepsMin: null,
+    allergens: [],
+    without: [],
+    needs: [],
+    wave: null,
+  };
+}
+
+/** Another way to have the morning: what is changed, in words, and how much it costs whoever cooks. */
+interface Way {
+  readonly label: string;
+  readonly cost: number;
+  readonly asked: MorningAsked;
+}
+
+function waysFor(q: MorningAsked, t: Told): readonly Way[] {
+  const m = q.morning;
+  const with_ = (part: Partial<Morning>): MorningAsked => ({ ...q, morning: { ...m, ...part } });
+  const first = Math.min(...m.people.map((p) => p.from));
+  const last = Math.max(...m.people.map((p) => p.to));
+  const dish = q.dishes.find((d) => d.id === t.dish);
+  const kind = dish ? SURFACES_FOR[dish.kind][0] : undefined;
+  const there = m.surfaces.find((s) => s.kind === kind);
+  const out: Way[] = [];
+  if (!q.before) out.push({ label: 'Weigh the evening before what can be', cost: 1, asked: { ...q, before: true } });
+  out.push({
+    label: 'Begin half an hour earlier',
+    cost: 2,
+    asked: with_({ people: m.people.map((p) => (p.from === first ? { ...p, from: p.from - 30 } : p)) }),
+  });
+  if (kind && kind !== 'oven')
+    out.push({
+      label: there ? `Light another ${kind} like ${there.name}` : `Light ${kind === 'iron' ? 'an' : 'a'} ${kind}`,
+      cost: 3,
+      asked: with_({
+        surfaces: [...m.surfaces, { name: `another ${kind}`, kind, places: there?.places ?? 4, from: null, to: null }],
+      }),
+    });
+  if (dish?.kind === 'oven' || t.key === 'hold')
+    out.push({ label: 'Use one more oven', cost: 3, asked: with_({ ovens: m.ovens + 1 }) });
+  out.push({
+    label: 'One more pair of hands',
+    cost: 4,
+    asked: with_({ people: [...m.people, { name: 'one more', role: 'cook', from: first, to: last }] }),
+  });
+  if (dish && t.wave !== null && m.waves.length > 0) {
+    const at = m.waves[t.wave]?.at ?? 0;
+    if (dish.each > 1)
+      out.push({
+        label: `${dish.each - 1} on a plate of ${dish.name} instead of ${dish.each}`,
+        cost: 5,
+        asked: {
+          ...q,
+          dishes: q.dishes.map((d) => (d.id === dish.id ? { ...d, each: d.each - 1 } : d)),
+          morning: { ...m, dishes: m.dishes.map((d) => (d.id === dish.id ? { ...d, each: d.each - 1 } : d)) },
+        },
+      });
+    out.push({
+      label: `The ${clockOf(at)} plates ten minutes later`,
+      cost: 6,
+      asked: with_({ waves: m.waves.map((w, n) => (n === t.wave ? { ...w, at: w.at + 10 } : w)) }),
+    });
+  }
+  return out;
+}
+
+/** What is worked once for a morning and all its ways out. */
+interface Worked {
+  readonly bowls: KnownBowls;
+  readonly ways: Map<string, readonly Told[] | null>;
+}
+
+const MOST_WAYS = 3;
+
+/** @returns the cheapest ways that end it, or else make it less; each worked whole */
+function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked): readonly WayOut[] {
+  const sum = (all: readonly Told[]): number => all.reduce((a, x) => a + x.by, 0);
+  return waysFor(q, t)
+    .flatMap((w) => {
+      // the same way out helps in several places: it is worked once
+      const now =
+        worked.ways.get(w.label) ??
+        (() => {
+          const s = solvedOnce(w.asked, worked.bowls);
+          return s.ok ? s.value.told : null;
+        })();
+      worked.ways.set(w.label, now);
+      if (now === null) return [];
+      const left = now.find((x) => x.key === t.key)?.by ?? 0;
+      // it helps, and makes nothing else worse
+      const worse = now.filter(
+        (x) =>
+          x.by > (was.find((y) => y.key === x.key)?.by ?? 0) + 0.5 &&
+          // late, or held, is better than never
+          !was.some((y) => y.key.startsWith('place ') && y.dish === x.dish && y.wave === x.wave),
+      );
+      if (left > t.by - 0.5 || worse.length > 0) return [];
+      const others = was.length - now.length - (left > 0 ? 0 : 1);
+      const effect = `${left > 0 ? `${Math.round(t.by - left)} of ${Math.round(t.by)} less` : 'ends it'}${others > 0 ? `, and ${others} more` : ''}.`;
+      return [{ label: w.label, effect, left, cost: w.cost, sum: sum(now) }];
+    })
+    .sort((a, b) => Number(a.left > 0) - Number(b.left > 0) || a.cost - b.cost || a.sum - b.sum)
+    .slice(0, MOST_WAYS)
+    .map(({ label, effect }) => ({ label, effect }));
+}
+
+/** What can't be met is looked into with its ways out, so many at most. */
+const MOST_TOLD = 8;
+
+/**
+ * @param withWays each thing that can't be met with its ways out, which costs a few solutions more
+ * @returns the morning solved; or which dish can't be made at all, and why
+ */
+export function solveMorning(
+  q: MorningAsked,
+  withWays = true,
+): Result<Solved, { readonly dish: number; readonly message: string }> {
+  const worked: Worked = { bowls: new Map(), ways: new Map() };
+  const once = solvedOnce(q, worked.bowls);
+  if (!once.ok) return once;
+  const { tried, told } = once.value;
+  const hold = holdStep(q, tried);
+  const steps = hold === null || hold === 'none' ? tried.scheduled.steps : [...tried.scheduled.steps, hold];
+  return {
+    ok: true,
+    value: {
+      bowls: tried.work.bowls,
+      steps: [...steps].sort((a, b) => a.from - b.from || a.to - b.to),
+      plates: platesOf(q, tried),
+      unmet: told.map((t, n) => ({
+        what: t.what,
+        by: t.by,
+        waysOut: withWays && n < MOST_TOLD ? waysOut(q, t, told, worked) : [],
+      })),
+    },
+  };
+}

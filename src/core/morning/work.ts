@@ -1,0 +1,385 @@
+/** The work of a morning: bowls, what is done for each before it is poured, and what is poured for whom. Minutes. */
+
+import { analyseFormula } from '../analyse-formula';
+import { type KeptState, reheatOf } from '../batch/kept';
+import { planOf } from '../batch/plan-of';
+import { ONE } from '../batch/split';
+import { AS_USUAL } from '../batter/surface';
+import { stepsOfPlan } from '../day/day';
+import type { Step, Who } from '../day/step';
+import { forDays } from '../day/steps';
+import type { Formula } from '../formula/formula';
+import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
+import { allergensOf } from '../formula/tally';
+import { timesFor } from '../griddle/times';
+import type { Allergen } from '../pantry/ingredient';
+import { findIngredient } from '../pantry/pantry';
+import type { Result } from '../result';
+import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
+import { type Dish, type Morning, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
+
+/** Something that is done once: its hands are bound from its beginning. */
+export interface Task {
+  readonly id: string;
+  readonly batch: string | null;
+  readonly name: string;
+  readonly who: Who;
+  readonly min: number;
+  readonly handsMin: number;
+  readonly ovenC: number | null;
+  readonly hob: boolean;
+  readonly needs: readonly string[];
+  readonly keepsMin: number | null;
+  /** It can be done the evening before. */
+  readonly ahead: boolean;
+  readonly allergens: readonly Allergen[];
+}
+
+/** Pieces of a bowl for a wave: they go onto the heat a load at a time. */
+export interface Pour {
+  readonly id: string;
+  readonly batch: string;
+  readonly dish: string;
+  /** Which wave, from 0. */
+  readonly wave: number;
+  readonly pieces: number;
+  readonly name: string;
+  readonly cycleMin: number;
+  /** Of it with hands bound. */
+  readonly handsMin: number;
+  readonly on: readonly SurfaceKind[];
+  readonly ovenC: number | null;
+  /** What the bowl has to have behind it. */
+  readonly needs: readonly string[];
+  readonly allergens: readonly Allergen[];
+  readonly without: readonly Allergen[];
+}
+
+/** One bowl: for which waves it is combined. */
+export interface MorningBowl {
+  readonly id: string;
+  readonly dish: string;
+  readonly pieces: number;
+  readonly waves: readonly number[];
+  readonly allergens: readonly Allergen[];
+  /** So long its batter may stand before the last is poured, min; null: as long as a morning. */
+  readonly standsMin: number | null;
+}
+
+export interface Work {
+  readonly bowls: readonly MorningBowl[];
+  readonly tasks: readonly Task[];
+  readonly pours: readonly Pour[];
+}
+
+/** A dish with what it is made of. */
+export interface DishMade extends Dish {
+  readonly formula: Formula;
+  readonly portionMl: number | null;
+}
+
+/** A sauce or side for everybody: what it takes. */
+interface SideWork {
+  readonly name: string;
+  readonly min: number;
+  readonly onHob: boolean;
+}
+
+const PLATE_MIN = 2;
+/** What a pan in the oven takes where nobody says, mL: of 26 cm, two fingers deep. Ours. */
+const PANFUL_ML = 800;
+/** Steps that a morning makes of its own: by surface, by wave, and none at all. */
+const OWN = /^(?:load\d+|heat|heat-also|hold|test|plate|stand|reheat\d+|label)$/;
+/** What ends the making of a bowl. */
+const READY = /^(?:join|rest|whip)1$/;
+
+interface Prepared {
+  readonly steps: readonly Step[];
+  readonly ready: readonly string[];
+  readonly standsMin: number | null;
+  readonly ovenC: number | null;
+  readonly cycleMin: number;
+  readonly handsMin: number;
+}
+
+/** What is done for a bowl of so many pieces. */
+function prepared(
+  d: DishMade,
+  pieces: number,
+  house: Kitchen,
+): Result<Prepared, { readonly path: string; readonly message: string }> {
+  const school = schoolOf(kindById(d.kind), d.formula.school);
+  const portionMl = d.portionMl ?? (school.portionMl === null ? PANFUL_ML : usualPortionMl(school));
+  const plan = planOf({
+    formula: d.formula,
+    end: null,
+    driver: { by: 'pieces', pieces, portionMl },
+    split: ONE,
+    eggs: null,
+    house,
+    exactness: 'gram',
+    portionMl,
+    sides: [],
+  });
+  if (!plan.ok) return plan;
+  const find = (id: string) => findIngredient(id, house.conventions.own);
+  const all = forDays(
+    stepsOfPlan(
+      plan.value,
+      { house, split: ONE, portionMl, lit: AS_USUAL, litSecond: AS_USUAL, methods: new Map(), kept: [] },
+      find,
+    ),
+    false,
+  );
+  const steps = all.filter((s) => !OWN.test(s.id));
+  const loads = all.filter((s) => s.loads);
+  const times = timesFor(USUAL_TIMES[d.kind]).times;
+  const cycleMin = (onHeatS(times) + BETWEEN_S) / 60;
+  const ready = steps.filter((s) => READY.test(s.id)).map((s) => s.id);
+  // the steps count what pouring takes on the house's own surface: here it is counted by the morning
+  const last = steps.findLast((s) => READY.test(s.id));
+  const pouring = loads.reduce((a, s) => a + s.min, 0);
+  return {
+    ok: true,
+    value: {
+      steps,
+      ready,
+      standsMin: last?.keepsMin === null || last?.keepsMin === undefined ? null : last.keepsMin + pouring,
+      ovenC: loads[0]?.ovenC ?? null,
+      cycleMin,
+      handsMin: d.kind === 'oven' ? 1 : d.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin,
+    },
+  };
+}
+
+/** Bowls that are worked already, by dish and pieces: the ways out of a morning share them. */
+export type KnownBowls = Map<string, ReturnType<typeof prepared>>;
+
+/** Pieces that are kept, and are heated again for a dish. */
+interface KeptFor {
+  readonly dish: string;
+  readonly pieces: number;
+  readonly state: Exclude<KeptState, 'batter'>;
+}
+
+export interface WorkAsked {
+  readonly morning: Morning;
+  readonly dishes: readonly DishMade[];
+  readonly sides: readonly SideWork[];
+  readonly kept: readonly KeptFor[];
+  readonly house: Kitchen;
+}
+
+/** Kept pieces for the waves that want them, the last first: the surfaces are fullest then. */
+function takenIn(
+  wanted: readonly number[],
+  kept: readonly KeptFor[],
+): readonly { readonly wave: number; readonly pieces: number; readonly state: KeptFor['state'] }[] {
+  const left = [...wanted];
+  return kept.flatMap((k) => {
+    let pieces = k.pieces;
+    const out: { wave: number; pieces: number; state: KeptFor['state'] }[] = [];
+    for (let wave = left.length - 1; wave >= 0 && pieces > 0; wave--) {
+      const taken = Math.min(pieces, left[wave] ?? 0);
+      if (taken <= 0) continue;
+      left[wave] = (left[wave] ?? 0) - taken;
+      pieces -= taken;
+      out.push({ wave, pieces: taken, state: k.state });
+    }
+    return out;
+  });
+}
+
+/** Pieces of a dish for each wave that go into one bowl. */
+type Group = readonly { readonly wave: number; readonly pieces: number }[];
+
+/** Waves that one bowl serves: while its batter may stand. @param apart so often the bowls are halved */
+function grouped(wanted: Group, m: Morning, standsMin: number | null, apart: number): readonly Group[] {
+  const groups: { wave: number; pieces: number }[][] = [];
+  for (const w of wanted) {
+    const open = groups.at(-1);
+    const first = open?.[0];
+    const span = first ? (m.waves[w.wave]?.at ?? 0) - (m.waves[first.wave]?.at ?? 0) : 0;
+    if (open && apart === 0 && (standsMin === null || span <= standsMin / 2)) open.push({ ...w });
+    else groups.push([{ ...w }]);
+  }
+  // a bowl for a wave alone that stands too long is halved, and halved again
+  const parts = 2 ** Math.max(0, apart - 1);
+  return groups.flatMap((g): Group[] => {
+    const [only] = g;
+    if (parts === 1 || g.length !== 1 || !only || only.pieces < parts) return [g];
+    const each = Math.ceil(only.pieces / parts);
+    return Array.from({ length: parts }, (_, n) => [
+      { wave: only.wave, pieces: Math.min(each, Math.max(0, only.pieces - n * each)) },
+    ]).filter((x) => x.every((y) => y.pieces > 0));
+  });
+}
+
+/** A task that binds nothing but hands, and hangs on nothing. */
+const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial<Task>): Task => ({
+  batch: null,
+  who: 'helper',
+  ovenC: null,
+  hob: false,
+  needs: [],
+  keepsMin: null,
+  ahead: false,
+  allergens: [],
+  ...t,
+});
+
+/** Kept pieces heated again for a dish of a wave. */
+interface Reheat {
+  readonly dish: string;
+  readonly wave: number;
+  readonly pieces: number;
+  readonly task: Task;
+}
+
+/** @param wanted pieces of the dish, wave by wave */
+const reheatsFor = (d: DishMade, wanted: readonly number[], kept: readonly KeptFor[]): readonly Reheat[] =>
+  takenIn(
+    wanted,
+    kept.filter((k) => k.dish === d.id),
+  ).map(({ wave, pieces, state }, n) => {
+    const way = reheatOf({ state, kind: d.kind, cooked: 'done', pieces });
+    return {
+      dish: d.id,
+      wave,
+      pieces,
+      task: task({
+        id: `reheat ${d.id} ${wave + 1} ${n + 1}`,
+        name: `Heat ${pieces} kept ${d.name} again, ${way.by}`,
+        min: way.allMin,
+        handsMin: Math.min(way.allMin, 2 * way.loads),
+        ovenC: way.ovenC,
+        keepsMin: 10,
+      }),
+    };
+  });
+
+/** What is done for one bowl, and what is poured from it. */
+function bowlWork(
+  d: DishMade,
+  bowl: MorningBowl,
+  of: Group,
+  { steps, ready, ovenC, cycleMin, handsMin }: Prepared,
+): Pick<Work, 'tasks' | 'pours'> {
+  const { id, allergens } = bowl;
+  const own = (x: string): string => `${id} ${x}`;
+  const behind = (ready.length > 0 ? ready : steps.slice(-1).map((s) => s.id)).map(own);
+  return {
+    tasks: steps.map((s) =>
+      task({
+        id: own(s.id),
+        batch: id,
+        name: `${s.name}, ${d.name}`,
+        who: s.who,
+        min: s.min,
+        handsMin: s.handsMin,
+        ovenC: s.ovenC,
+        hob: s.pan !== undefined || s.id === 'melt',
+        needs: s.after.filter((a) => steps.some((x) => x.id === a)).map(own),
+        keepsMin: s.keepsMin,
+        ahead: s.ahead,
+        allergens,
+      }),
+    ),
+    pours: of.map((x) => ({
+      id: own(`w${x.wave + 1}`),
+      batch: id,
+      dish: d.id,
+      wave: x.wave,
+      pieces: x.pieces,
+      name: d.name,
+      cycleMin,
+      handsMin,
+      on: SURFACES_FOR[d.kind],
+      ovenC,
+      needs: behind,
+      allergens,
+      without: d.without,
+    })),
+  };
+}
+
+/** A plate step for each wave and dish: it waits for all that is poured or heated for it, and for the sauces. */
+const platesFor = (
+  dishes: readonly DishMade[],
+  pours: readonly Pour[],
+  reheats: readonly Reheat[],
+  besides: readonly Task[],
+): readonly Task[] =>
+  [...new Set([...pours, ...reheats].map((p) => plateId(p.dish, p.wave)))].map((id) => {
+    const of = pours.filter((p) => plateId(p.dish, p.wave) === id);
+    const again = reheats.filter((r) => plateId(r.dish, r.wave) === id);
+    const dish = dishes.find((d) => d.id === (of[0]?.dish ?? again[0]?.dish));
+    return task({
+      id,
+      batch: of[0]?.batch ?? null,
+      name: `Plates of ${dish?.name}`,
+      min: PLATE_MIN,
+      handsMin: PLATE_MIN,
+      needs: [...of.map((x) => x.id), ...again.map((r) => r.task.id), ...besides.map((s) => s.id)],
+      allergens: of[0]?.allergens ?? [],
+    });
+  });
+
+/**
+ * The work of a morning.
+ * @param known bowls that are worked already; those that are new are put in
+ * @param apart by dish: how often its bowls are halved, since their batter would stand too long
+ * @returns which dish can't be made, and why
+ */
+export function workOf(
+  { morning: m, dishes, sides, kept, house }: WorkAsked,
+  known: KnownBowls = new Map(),
+  apart: ReadonlyMap<string, number> = new Map(),
+): Result<Work, { readonly dish: number; readonly message: string }> {
+  const bowlOf = (d: DishMade, pieces: number): ReturnType<typeof prepared> => {
+    const key = `${d.id} ${pieces}`;
+    const made = known.get(key) ?? prepared(d, pieces, house);
+    known.set(key, made);
+    return made;
+  };
+  const wanted = platesWanted(m);
+  const bowls: MorningBowl[] = [];
+  const tasks: Task[] = [];
+  const pours: Pour[] = [];
+  const reheats: Reheat[] = [];
+  for (const [n, d] of dishes.entries()) {
+    const all = (wanted[n] ?? []).map((plates) => Math.ceil(plates * d.each - 1e-9));
+    const heated = reheatsFor(d, all, kept);
+    reheats.push(...heated);
+    const of: Group = all.flatMap((pieces, wave) => {
+      const left = pieces - heated.filter((h) => h.wave === wave).reduce((a, h) => a + h.pieces, 0);
+      return left > 0 ? [{ wave, pieces: left }] : [];
+    });
+    const [first] = of;
+    if (!first) continue;
+    const allergens = allergensOf(analyseFormula(d.formula, house).lines).held.map((h) => h.allergen);
+    const probe = bowlOf(d, first.pieces);
+    if (!probe.ok) return { ok: false, error: { dish: n, message: probe.error.message } };
+    for (const g of grouped(of, m, probe.value.standsMin, apart.get(d.id) ?? 0)) {
+      const pieces = g.reduce((a, x) => a + x.pieces, 0);
+      const made = bowlOf(d, pieces);
+      if (!made.ok) return { ok: false, error: { dish: n, message: made.error.message } };
+      const { standsMin } = made.value;
+      const waves = [...new Set(g.map((x) => x.wave))];
+      const bowl: MorningBowl = { id: `b${bowls.length + 1}`, dish: d.id, pieces, waves, allergens, standsMin };
+      const work = bowlWork(d, bowl, g, made.value);
+      bowls.push(bowl);
+      tasks.push(...work.tasks);
+      pours.push(...work.pours);
+    }
+  }
+  const besides = sides.map(({ name, min, onHob }, n) =>
+    task({ id: `side${n + 1}`, name, min, handsMin: min, who: onHob ? 'cook' : 'helper', hob: onHob, ahead: !onHob }),
+  );
+  const again = reheats.map((r) => r.task);
+  const plates = platesFor(dishes, pours, reheats, besides);
+  return { ok: true, value: { bowls, tasks: [...besides, ...tasks, ...again, ...plates], pours } };
+}
+
+export const plateId = (dish: string, wave: number): string => `plate ${dish} ${wave + 1}`;
