@@ -29,6 +29,7 @@ import { entriesFromCard } from '../src/core/formula/from-card';
 import { RAILS, railOf } from '../src/core/formula/kinds';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { countedLines } from '../src/core/formula/lines';
+import { solveMorning } from '../src/core/morning/solve';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
 import { USUAL_TIMES } from '../src/core/script/on-heat';
@@ -37,6 +38,7 @@ import { COMMON } from '../src/core/testing/common';
 import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { FAULTY } from '../src/core/testing/faulty';
 import { linesOf } from '../src/core/testing/formulas';
+import { REGATTA } from '../src/core/testing/regatta';
 import { SLIPPED, UNUSUAL } from '../src/core/testing/slips';
 import { cardOut } from '../src/server/reading/card-out';
 import { CARD, METHOD } from './card';
@@ -111,6 +113,16 @@ show(
   perSecond((n) =>
     cardOut(`${CARD.replaceAll(/^\d+/gm, (d) => String(Number(d) + n))}\n\n${METHOD}`, FRESH_CONVENTIONS),
   ),
+);
+// a regatta: five dishes, three waves, 127 steps; alone, and with every way out worked
+const regatta = { morning: REGATTA, dishes: REGATTA.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before: false };
+show(
+  'a regatta morning in one schedule',
+  perSecond(() => solveMorning(regatta, false)),
+);
+show(
+  'a regatta morning with its ways out',
+  perSecond(() => solveMorning(regatta)),
 );
 // a batch planned for 84 guests in bowls: times, what it means otherwise, mixes and waves, the sheet of every mix
 show(

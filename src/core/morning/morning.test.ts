@@ -1,57 +1,14 @@
 /** Laws of a morning's schedule, on mornings drawn at random and on the regatta of the boathouse. */
 import fc from 'fast-check';
-import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
-import { type KindId, kindById } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
-import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import type { Allergen } from '../pantry/ingredient';
+import { dishOf, h, type MorningDrawn, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
-import { clockOf, type Morning, platesWanted } from './morning';
+import { clockOf, platesWanted } from './morning';
 import type { PlacedStep } from './schedule';
 import { solveMorning } from './solve';
-import type { DishMade } from './work';
 
-const made = (text: string, kind: KindId): Formula => {
-  const card = entriesFromCard(text, FRESH_CONVENTIONS);
-  if (!card.ok) throw new Error(card.message);
-  return { ...withCard(EMPTY_FORMULA, card.value), kind, school: kindById(kind).schools[0].id };
-};
-const CARDS: readonly (readonly [string, KindId, string, readonly Allergen[]])[] = [
-  [
-    'Griddle cakes',
-    'griddle',
-    '250 g flour\n300 g buttermilk\n2 eggs\n30 g sugar\n8 g baking powder\n3 g salt\n40 g butter, melted',
-    [],
-  ],
-  ['Waffles', 'waffle', '300 g flour\n400 g milk\n2 eggs\n12 g baking powder\n90 g butter, melted\n4 g salt', []],
-  ['Crepes', 'crepe', '250 g flour\n500 g milk\n4 eggs\n50 g butter, melted\n3 g salt', []],
-  [
-    'Rice cakes',
-    'griddle',
-    '250 g rice flour\n300 g milk\n2 eggs\n10 g baking powder\n30 g sugar\n3 g salt',
-    ['wheat'],
-  ],
-  [
-    'Oat cakes',
-    'griddle',
-    '200 g flour\n60 g oats\n300 g oat drink\n10 g baking powder\n30 g oil\n3 g salt',
-    ['egg', 'milk'],
-  ],
-  ['Big one', 'oven', '4 eggs\n240 g milk\n125 g flour\n3 g salt', []],
-];
-const FORMULAS = CARDS.map(([, kind, text]) => made(text, kind));
-const dishOf = (n: number, of: DishMade['of'], each = 2): DishMade => {
-  const [name, kind, , without] = CARDS[n] as (typeof CARDS)[number];
-  return { id: `d${n}`, name, kind, each, of, without, formula: FORMULAS[n] as Formula, portionMl: null };
-};
-const h = (time: string): number => {
-  const [hour = 0, min = 0] = time.split(':').map(Number);
-  return 60 * hour + min;
-};
-
-type Asked = Morning & { readonly dishes: readonly DishMade[] };
-const solved = (m: Asked, before = false, withWays = true) => {
+const solved = (m: MorningDrawn, before = false, withWays = true) => {
   const asked = { morning: m, dishes: m.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before };
   const r = solveMorning(asked, withWays);
   if (!r.ok) throw new Error(r.error.message);
@@ -74,7 +31,7 @@ const mornings = fc
     hob: fc.integer({ min: 1, max: 2 }),
     from: fc.integer({ min: 300, max: 420 }),
   })
-  .map((x): Asked => {
+  .map((x): MorningDrawn => {
     const sum = x.dishes.reduce((a, _, n) => a + (x.shares[n] ?? 1), 0);
     return {
       waves: [...x.waves].sort((a, b) => a - b).map((w) => ({ at: 450 + 25 * w, covers: x.covers })),
@@ -157,32 +114,6 @@ test('what is not ready is told, and what is told is not ready; the same morning
   );
 }, 120_000);
 
-const REGATTA: Asked = {
-  waves: ['7:30', '8:20', '9:10'].map((at) => ({ at: h(at), covers: 28 })),
-  dishes: [
-    dishOf(0, { share: 0.4 }, 3),
-    dishOf(1, { share: 0.3 }, 1),
-    dishOf(2, { share: 0.15 }),
-    dishOf(3, { share: 0.1 }, 3),
-    dishOf(4, { share: 0.05 }, 3),
-  ],
-  people: [
-    { name: 'Ada', role: 'lead', from: h('5:30'), to: h('11:00') },
-    { name: 'Ben', role: 'cook', from: h('6:00'), to: h('11:00') },
-    { name: 'Cleo', role: 'helper', from: h('6:30'), to: h('11:00') },
-    { name: 'Dot', role: 'helper', from: h('6:30'), to: h('11:00') },
-  ],
-  surfaces: [
-    { name: 'griddle 1', kind: 'griddle', places: 12, from: null, to: null },
-    { name: 'griddle 2', kind: 'griddle', places: 8, from: null, to: null },
-    { name: 'iron 1', kind: 'iron', places: 2, from: null, to: null },
-    { name: 'iron 2', kind: 'iron', places: 2, from: null, to: null },
-  ],
-  ovens: 1,
-  hob: 2,
-  bell: null,
-};
-
 test('plates of a wave sum to its covers, by the shares', () => {
   const wanted = platesWanted(REGATTA);
   // 28 times 0.4, 0.3, 0.15, 0.1, 0.05: 11.2, 8.4, 4.2, 2.8, 1.4
@@ -227,7 +158,7 @@ test('nothing is lit that waffles can be made on: told, with the way out; a lone
 });
 
 test('kept pieces are heated for the waves that want them, and so many fewer are poured', () => {
-  const m: Asked = { ...REGATTA, dishes: [dishOf(1, { share: 1 }, 1)], waves: [{ at: h('8:00'), covers: 10 }] };
+  const m: MorningDrawn = { ...REGATTA, dishes: [dishOf(1, { share: 1 }, 1)], waves: [{ at: h('8:00'), covers: 10 }] };
   const r = solveMorning({
     morning: m,
     dishes: m.dishes,
