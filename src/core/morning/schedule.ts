@@ -280,7 +280,18 @@ class Placing {
         this.place(next.x, next.by);
       }
     }
+    this.selfStarted();
     this.placed.sort((a, b) => a.from - b.from || a.to - b.to || (a.id < b.id ? -1 : 1));
+  }
+
+  /** What needs no hands begins by itself when what is before it is over, and goes on until it is wanted. */
+  private selfStarted(): void {
+    const ends = new Map(this.placed.map((p) => [p.id, p.to]));
+    this.placed.forEach((p, n) => {
+      const over = p.needs.map((x) => ends.get(x)).filter((x) => x !== undefined);
+      if (p.handsMin > 0 || p.oven !== null || p.on !== null || over.length === 0) return;
+      this.placed[n] = { ...p, from: Math.min(p.from, Math.max(...over)) };
+    });
   }
 
   /** When something has to be over; null: what follows it has no place yet. */
@@ -323,8 +334,7 @@ class Placing {
         ovenC: null,
         hob: false,
         needs: [],
-        keepsMin: 30,
-        ahead: false,
+        keepsMin: null,
         allergens: [],
       });
       this.needing.set(id, [`first on ${s.name}`]);

@@ -8,12 +8,7 @@ import { HOLD_MIN } from '../griddle/hold';
 import type { Result } from '../result';
 import { clockOf, type Morning, platesWanted, SURFACES_FOR } from './morning';
 import { type PlacedStep, type Scheduled, scheduled } from './schedule';
-import { type KnownBowls, type MorningBowl, plateId, type Task, type Work, type WorkAsked, workOf } from './work';
-
-export interface MorningAsked extends WorkAsked {
-  /** What can be done the evening before is done then. */
-  readonly before: boolean;
-}
+import { type KnownBowls, type MorningAsked, type MorningBowl, plateId, type Work, workOf } from './work';
 
 interface PlatesOf {
   /** From 0. */
@@ -142,13 +137,7 @@ function solvedOnce(
   for (let round = 0; ; round++) {
     const w = workOf(q, known, apart);
     if (!w.ok) return w;
-    const done = (t: Task): boolean => q.before && t.ahead;
-    const work: Work = {
-      ...w.value,
-      tasks: w.value.tasks
-        .filter((t) => !done(t))
-        .map((t) => ({ ...t, needs: t.needs.filter((n) => !w.value.tasks.some((x) => x.id === n && done(x))) })),
-    };
+    const work = w.value;
     const tried = attempt(work, q.morning);
     const over = work.bowls.filter((b) => overstands(b, tried) > 0.5);
     const more = over.filter((b) => (apart.get(b.dish) ?? 0) < MOST_APART);
@@ -228,6 +217,20 @@ function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told
   return told;
 }
 
+/** What stands longer than it keeps before what follows it; a bowl's batter is told by its bowl. */
+function keptTooLong({ work, scheduled: s }: Attempt): readonly Told[] {
+  return s.steps.flatMap((x): Told[] => {
+    if (x.keepsMin === null || READY.test(x.id)) return [];
+    const pours = work.pours.filter((p) => p.needs.includes(x.id)).map((p) => `${p.id} `);
+    const next = s.steps
+      .filter((f) => f.needs.includes(x.id) || pours.some((p) => f.id.startsWith(p)))
+      .map((f) => f.from);
+    const over = next.length === 0 ? 0 : Math.min(...next) - x.to - x.keepsMin;
+    const what = `After “${x.name}” it would stand ${Math.round(over)} min longer than it keeps.`;
+    return over > 1 ? [{ key: `keep ${x.id}`, dish: null, wave: null, what, by: over }] : [];
+  });
+}
+
 /** What is not as it should be, worst first. */
 function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
   const m = q.morning;
@@ -254,6 +257,7 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
         by: over,
       });
   }
+  told.push(...keptTooLong(t));
   const end = Math.max(...s.steps.map((x) => x.to));
   if (m.bell !== null && end > m.bell + 0.5)
     told.push({

@@ -31,8 +31,6 @@ export interface Task {
   readonly hob: boolean;
   readonly needs: readonly string[];
   readonly keepsMin: number | null;
-  /** It can be done the evening before. */
-  readonly ahead: boolean;
   readonly allergens: readonly Allergen[];
 }
 
@@ -103,11 +101,12 @@ interface Prepared {
   readonly handsMin: number;
 }
 
-/** What is done for a bowl of so many pieces. */
+/** What is done on the day for a bowl of so many pieces. @param before what can be is done the evening before */
 function prepared(
   d: DishMade,
   pieces: number,
   house: Kitchen,
+  before: boolean,
 ): Result<Prepared, { readonly path: string; readonly message: string }> {
   const school = schoolOf(kindById(d.kind), d.formula.school);
   const portionMl = d.portionMl ?? (school.portionMl === null ? PANFUL_ML : usualPortionMl(school));
@@ -130,9 +129,9 @@ function prepared(
       { house, split: ONE, portionMl, lit: AS_USUAL, litSecond: AS_USUAL, methods: new Map(), kept: [] },
       find,
     ),
-    false,
+    before,
   );
-  const steps = all.filter((s) => !OWN.test(s.id));
+  const steps = all.filter((s) => !OWN.test(s.id) && !(before && s.ahead));
   const loads = all.filter((s) => s.loads);
   const times = timesFor(USUAL_TIMES[d.kind]).times;
   const cycleMin = (onHeatS(times) + BETWEEN_S) / 60;
@@ -163,12 +162,14 @@ interface KeptFor {
   readonly state: Exclude<KeptState, 'batter'>;
 }
 
-export interface WorkAsked {
+export interface MorningAsked {
   readonly morning: Morning;
   readonly dishes: readonly DishMade[];
   readonly sides: readonly SideWork[];
   readonly kept: readonly KeptFor[];
   readonly house: Kitchen;
+  /** What can be done the evening before is done then. */
+  readonly before: boolean;
 }
 
 /** Kept pieces for the waves that want them, the last first: the surfaces are fullest then. */
@@ -224,7 +225,6 @@ const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial<Task>)
   hob: false,
   needs: [],
   keepsMin: null,
-  ahead: false,
   allergens: [],
   ...t,
 });
@@ -281,8 +281,8 @@ function bowlWork(
         ovenC: s.ovenC,
         hob: s.pan !== undefined || s.id === 'melt',
         needs: s.after.filter((a) => steps.some((x) => x.id === a)).map(own),
-        keepsMin: s.keepsMin,
-        ahead: s.ahead,
+        // how long it stands is counted to the last load, and here by the morning's own surfaces
+        keepsMin: s.id === ready.at(-1) ? bowl.standsMin : s.keepsMin,
         allergens,
       }),
     ),
@@ -333,13 +333,13 @@ const platesFor = (
  * @returns which dish can't be made, and why
  */
 export function workOf(
-  { morning: m, dishes, sides, kept, house }: WorkAsked,
+  { morning: m, dishes, sides, kept, house, before }: MorningAsked,
   known: KnownBowls = new Map(),
   apart: ReadonlyMap<string, number> = new Map(),
 ): Result<Work, { readonly dish: number; readonly message: string }> {
   const bowlOf = (d: DishMade, pieces: number): ReturnType<typeof prepared> => {
-    const key = `${d.id} ${pieces}`;
-    const made = known.get(key) ?? prepared(d, pieces, house);
+    const key = `${d.id} ${pieces} ${before}`;
+    const made = known.get(key) ?? prepared(d, pieces, house, before);
     known.set(key, made);
     return made;
   };
@@ -374,8 +374,11 @@ export function workOf(
       pours.push(...work.pours);
     }
   }
-  const besides = sides.map(({ name, min, onHob }, n) =>
-    task({ id: `side${n + 1}`, name, min, handsMin: min, who: onHob ? 'cook' : 'helper', hob: onHob, ahead: !onHob }),
+  // what is not warm waits covered
+  const besides = sides.flatMap(({ name, min, onHob }, n) =>
+    before && !onHob
+      ? []
+      : [task({ id: `side${n + 1}`, name, min, handsMin: min, who: onHob ? 'cook' : 'helper', hob: onHob })],
   );
   const again = reheats.map((r) => r.task);
   const plates = platesFor(dishes, pours, reheats, besides);
