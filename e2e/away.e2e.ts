@@ -222,3 +222,34 @@ test('a price, a sauce, the house, a new formula and an outcome with a photograp
     ),
   ).toEqual([{ verdict: 'good', photos: 1 }]);
 });
+
+test('what the records refuse after all waits with its reason; mended on its page it is in, and off the list', async ({
+  page,
+  kitchen,
+  expected,
+}) => {
+  expected.push(/503/);
+  await page.goto('/sides/new');
+  await page.getByLabel('Name').fill('Cinnamon sugar');
+  await page.getByLabel('One person has').fill('15');
+  await page.getByRole('combobox', { name: 'Part 1' }).fill('honey');
+  await page.getByRole('textbox', { name: 'Parts', exact: true }).first().fill('1');
+  await kitchen.away();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(WAITS, { exact: false })).toBeVisible();
+  await page.goto('/log');
+  await kitchen.back();
+  const line = page.getByRole('button', { name: '1 thing not in the records yet' });
+  await line.click();
+  const list = page.getByRole('dialog', { name: 'Not in the records yet' });
+  await expect(list.getByText('There is one of that name already.')).toBeVisible();
+  await axe(page);
+  await list.getByRole('link', { name: 'Open its page' }).click();
+  await expect(page.getByLabel('Name')).toHaveValue('Cinnamon sugar');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Name').fill('Honey alone');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.waitForURL(/\/sides$/);
+  await expect(page.getByRole('link', { name: 'Honey alone' })).toBeVisible();
+  await expect(line).toHaveCount(0);
+});

@@ -157,7 +157,8 @@ function platesOf(q: MorningAsked, { work, scheduled: s, late }: Attempt): reado
       const loads = s.steps.filter((x) => x.dish === d.id && x.wave === wave);
       const lost = s.homeless.filter((h) => h.dish === d.id && h.wave === wave).reduce((a, h) => a + h.pieces, 0);
       const over = s.plated.get(id) ?? at + (late.get(id) ?? 0);
-      const onTime = lost === 0 && over <= at + 0.5;
+      // a minute is nobody's
+      const onTime = lost === 0 && over <= at + 1;
       const pieces = loads.filter((x) => x.to <= at - PLATE_MIN + 0.5).reduce((a, x) => a + x.places, 0);
       const made = work.tasks.some((x) => x.id === id);
       return [
@@ -165,7 +166,7 @@ function platesOf(q: MorningAsked, { work, scheduled: s, late }: Attempt): reado
           wave,
           dish: d.id,
           wanted,
-          ready: !made ? 0 : onTime ? wanted : Math.min(wanted, Math.floor(pieces / d.each + 1e-9)),
+          ready: !made ? 0 : onTime ? wanted : Math.min(wanted - 1, Math.floor(pieces / d.each + 1e-9)),
           at: lost > 0 || !made ? null : over,
         },
       ];

@@ -76,6 +76,15 @@ export async function answerOf<A extends { readonly ok: boolean }>(
 /** The records are out of reach, or nobody answers. */
 const isAway = (a: object): boolean => 'kind' in a && a.kind === 'away';
 
+/** A form that was refused before, and is in now, stands in the list no more. */
+async function mended(of: string): Promise<void> {
+  const [outbox] = (await box.load().catch(() => null)) ?? [];
+  const refused = ((await outbox?.asideOf(of)) ?? []).filter((w) => w.tab === thisTab());
+  if (!outbox || refused.length === 0) return;
+  await outbox.letGo(refused.map((w) => w.seq));
+  window.dispatchEvent(new Event(OUTBOX_CHANGED));
+}
+
 /**
  * What the server says to an act. Where it is away the act goes into the outbox and is sent by itself: `waits` is told,
  * and the answer comes when there is one, also after an hour.
@@ -89,10 +98,13 @@ export async function answerTo<A extends { readonly ok: boolean }>(
 ): Promise<A | Refused> {
   const of = `${a.name} ${window.location.pathname}`;
   // one that waits already goes first
-  const behind = box.here() !== null && (await box.here()?.[0].waiting(of))?.length;
-  const now = behind ? NOBODY : await answerOf(a.run);
-  if (!isAway(now)) return now;
   const parts = await box.load().catch(() => null);
+  const behind = ((await parts?.[0].waiting(of)) ?? []).length > 0;
+  const now = behind ? NOBODY : await answerOf(a.run);
+  if (!isAway(now)) {
+    if (now.ok) void mended(of);
+    return now;
+  }
   // the part that keeps it did not come with the page: the form keeps what was typed
   if (!parts)
     return {
