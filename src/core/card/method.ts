@@ -11,7 +11,7 @@ interface YieldClaim {
 }
 
 const MAKES =
-  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to)?\s*/i;
+  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
 /** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
@@ -38,7 +38,7 @@ function piecesSaid(row: string): YieldClaim | null {
 
 /** "5 waffles.": a sentence that is a number of pieces. */
 const PIECES_ALONE =
-  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|tortitas|crepes|crêpes|cakes|pieces)(?=\s*(?:[.!]|$))/i;
+  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!]|$))/i;
 
 /** "About 16.", and no more: the last thing a card says. */
 const ABOUT_ALONE = /[.!]\s+about (\d{1,3})\s*[.!]?\s*$/i;
@@ -49,8 +49,20 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const each = EACH_FOR.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
-    const m = MAKES.exec(row);
-    if (!m) continue;
+    const found = claimedIn(row);
+    if (found !== null) return { pieces: found, text: row.trim() };
+  }
+  const said = notes
+    .split('\n')
+    .map(piecesSaid)
+    .find((x) => x !== null);
+  const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
+  return said ?? (alone?.[1] ? { pieces: Number(alone[1]), text: alone[0].replace(/^[.!]\s+/, '') } : null);
+}
+
+/** Pieces that a row says it makes; a word for making that no number follows is none. */
+function claimedIn(row: string): number | null {
+  for (const m of row.matchAll(new RegExp(MAKES, 'gi'))) {
     const at = row.slice(m.index + m[0].length);
     // "make a well", "makes a good cake", "half an hour": no number of pieces
     const n =
@@ -63,25 +75,20 @@ export function yieldClaim(notes: string): YieldClaim | null {
       /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i.test(
         at.slice(n.length),
       );
-    if (!unit && high >= 1 && high <= 10_000) return { pieces: Math.round((low + high) / 2), text: row.trim() };
+    if (!unit && high >= 1 && high <= 10_000) return Math.round((low + high) / 2);
   }
-  const said = notes
-    .split('\n')
-    .map(piecesSaid)
-    .find((x) => x !== null);
-  const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
-  return said ?? (alone?.[1] ? { pieces: Number(alone[1]), text: alone[0].replace(/^[.!]\s+/, '') } : null);
+  return null;
 }
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\bfor\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
         row,
       );
     const n = m
-      ? readNumber(row.slice(m.index + m[0].length).replace(/^a (?:family|party|crowd|table) of /i, ''))
+      ? readNumber(row.slice(m.index + m[0].length).replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''))
       : null;
     const people = n ? (n.high ?? n.low).valueOf() : 0;
     if (people >= 1 && people <= 10_000) return { people, text: row.trim() };

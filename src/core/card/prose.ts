@@ -58,7 +58,7 @@ const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|
 const AT_TABLE =
   /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
 const AT_THE_HEAT =
-  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
 const POURS =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */

@@ -126,6 +126,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],
+  [/\ba minute and a quarter\b/i, 1.25],
   [/\ba minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
   [/\b(?:a|another) (?:full |good )?minute\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],

@@ -5,7 +5,7 @@ import type { Clause, ToldFact } from './clause';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:oven(?![- ]?(?:proof|safe|dish))|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
 const HOLDING =
   /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE =
@@ -87,6 +87,10 @@ const NUMBERED =
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
+  [
+    /\ba fuego medio[- ]bajo\b|\b(?:bei|auf) mittlerer bis (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})à feu moyen[- ]doux\b/iu,
+    'medium low',
+  ],
   [
     /\b(?:bei|auf) mittlerer bis (?:starker|hoher|großer) hitze\b|(?<!\p{L})à feu moyen[- ]vif\b|\ba fuego medio[- ]alto\b/iu,
     'medium high',

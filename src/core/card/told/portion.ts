@@ -5,9 +5,9 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
+  /\b(?:je(?= \d)|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por) (?:each|every|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por) (?:each|every|cada|chaque|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -129,8 +129,9 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
+  const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);
   const spread = ML_ALONE.test(text) && SPREADS.test(c.sentence);
-  const alone = spread || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
+  const alone = disher || spread || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
   if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) return widths;
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;

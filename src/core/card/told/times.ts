@@ -15,7 +15,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
   /\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -68,6 +68,8 @@ const givenTime = (text: string): boolean => GIVEN_TIME.test(text) && !AT_WORK.t
 export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause[]): readonly ToldFact[] {
   // how long it keeps is no rest
   if (/\bkeeps?\b(?! it\b| the batter\b)/i.test(text)) return [];
+  // what is left until it is set beneath lies on the heat
+  if (/\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text)) return [];
   const waits = givenTime(text);
   // what is waited for is the turn
   const next = then[0]?.sentence === sentence ? then[0].text : '';
@@ -101,7 +103,7 @@ const EACH_SIDE =
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS =
-  /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them)|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+  /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TURNED =
   /,\s*over\s*,|\b(?:turn|flip|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
@@ -109,7 +111,7 @@ const TURNED =
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST =
-  /^(?:then )?(?:turn|flip)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
+  /^(?:then )?(?:turn|flip|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
 const NUMBER_FIRST =
   /^(?:that(?:[’']s| is)\s+)?(?:(?:about|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
 /** Behind the turn. */
@@ -119,7 +121,8 @@ const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|o
 /** A turn, and nothing of when. */
 const TURNED_NOW = /^(?:then |and )?(?:turn|flip|over)(?: (?:it|them))?(?: over)?$/i;
 /** "Add a spoonful of water, turn, cover again, 4 minutes". */
-const TURNED_BEFORE = /(?:^|,\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them))?(?: over)?,/i;
+const TURNED_BEFORE =
+  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them))?(?: over)?(?: (?:gently|carefully))?,/i;
 /** Pieces that lie under a lid. */
 const LIDDED =
   /\b(?:with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
@@ -134,7 +137,7 @@ const BAKED =
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
-const AT_A_HEAT = /\bmin(?:ute)?s? at \d{3}\b/i;
+const AT_A_HEAT = /\bmin(?:ute)?s? at (?:\d{3}|setting|number)\b/i;
 /** "About a minute, only one side". */
 const ONE_SIDE_ALONE = /\b(?:only one side|one side (?:only|alone)|on one side)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
@@ -166,7 +169,10 @@ function bothSides(c: Clause): readonly ToldFact[] {
   const rest = second && time.at < second.index ? c.text.slice(second.index + second[0].length) : null;
   const last = rest === null ? null : (timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null);
   // "turn after two minutes, one minute more"
-  if (AFTER.test(c.text.slice(0, time.at)) || (AFTER_THEN_TURN.test(c.text) && TURNS_LATER.test(c.text)))
+  if (
+    AFTER.test(c.text.slice(0, time.at)) ||
+    (AFTER_THEN_TURN.test(c.text) && TURNS_LATER.test(c.text) && !QUARTERS.test(c.text))
+  )
     return [minutes('firstSide', time.min, c)];
   if (last === null && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence)))
     return [];
@@ -196,27 +202,43 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
   return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
-/** Minutes of one side, or of a bake; and whether the second side follows. */
-function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact; readonly isFirst: boolean } | null {
+/** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
+function isBake(c: Clause): boolean {
+  const flips = FLIPS.test(c.sentence);
+  if ((OVEN.test(c.text) && !flips) || BAKED.test(c.sentence)) return true;
+  if (/\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text))) return true;
+  if (!TIME_ALONE.test(c.text)) return false;
+  // "oven 425, twenty minutes"
+  const inOven = OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|bubbles?)\b/i.test(c.sentence);
+  const inIron = /\b(?:iron|gaufrier|waffeleisen|gofrera)\b(?! (?:skillet|pan|griddle))/i.test(c.sentence);
+  return inOven || inIron || (/\bwaffles?\b/i.test(c.sentence) && !flips);
+}
+
+/** Whether a clause times a piece on the heat at all. @param cooks it is said that it cooks */
+function isOnHeat(c: Clause, cooks: boolean): boolean {
+  const alone = TIME_ALONE.test(c.text);
+  const lidded = (alone || /\blid on\b/i.test(c.text)) && LIDDED.test(c.sentence);
+  const number = NUMBER_FIRST.test(c.text.replace(/^[^:]*:\s*/, ''));
+  return cooks || lidded || (alone && ONE_SIDE_ALONE.test(c.sentence)) || (number && TURNED.test(c.sentence));
+}
+
+/** Minutes of one side, or of a bake; and whether the second side follows. @param baked an oven is spoken of */
+function oneSide(
+  c: Clause,
+  then: Clause | undefined,
+  baked: boolean,
+): { readonly fact: ToldFact; readonly isFirst: boolean } | null {
   const [time] = c.times;
   if (!time) return null;
   if (/\bfirst side\b/i.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  const waffle = /\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text));
-  // "oven 425, twenty minutes"
-  const ofOven =
-    TIME_ALONE.test(c.text) &&
-    ((OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|bubbles?)\b/i.test(c.sentence)) ||
-      /\b(?:iron|gaufrier|waffeleisen|gofrera)\b(?! (?:skillet|pan|griddle))/i.test(c.sentence));
-  if (OVEN.test(c.text) || BAKED.test(c.sentence) || waffle || ofOven)
-    return { fact: minutes('bake', time.min, c), isFirst: false };
+  if (isBake(c)) return { fact: minutes('bake', time.min, c), isFirst: false };
   if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  const number = NUMBER_FIRST.test(c.text.replace(/^[^:]*:\s*/, ''));
   const cooks = COOKS.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
-  const lidded = TIME_ALONE.test(c.text) && LIDDED.test(c.sentence);
-  const oneSided = TIME_ALONE.test(c.text) && ONE_SIDE_ALONE.test(c.sentence);
-  if (!cooks && !oneSided && !lidded && !(number && TURNED.test(c.sentence))) return null;
-  if (time.min > MOST_A_SIDE || FAT_BROWNS.test(c.text)) return null;
+  if (!isOnHeat(c, cooks)) return null;
+  if (FAT_BROWNS.test(c.text)) return null;
+  // nothing lies on one side for so long: it is in the oven that was heated
+  if (time.min > MOST_A_SIDE) return baked && cooks ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
   const turned = TIME_ALONE.test(c.text) && TURNED_BEFORE.test(c.sentence.slice(0, c.sentence.indexOf(c.text)));
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
@@ -231,6 +253,9 @@ function oneSide(c: Clause, then: Clause | undefined): { readonly fact: ToldFact
 const NUMBERED_SIDE =
   /^(?:and |then )?(?:side (one|1|a|two|2|b)|(first|second|other) side)\s*:?\s*(?:takes? |wants? |gets? |for )?(?:about )?(?=\S)/i;
 
+/** "Two and a half on the first": in minutes though nobody says so. */
+const ON_A_SIDE = /^(?:about )?(.{1,24}?) on the (first|second|other)(?: side)?$/i;
+
 /** "Second 2", "the second one", behind the first side in the same sentence. */
 const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
 
@@ -242,6 +267,10 @@ function minutesIn(text: string): number | null {
 }
 
 function numberedSide(c: Clause, before: Clause | undefined): ToldFact | null {
+  const on = ON_A_SIDE.exec(c.text);
+  const min0 = on ? minutesIn(on[1] ?? '') : null;
+  if (on && min0 !== null && min0 <= MOST_A_SIDE)
+    return minutes(/first/i.test(on[2] ?? '') ? 'firstSide' : 'secondSide', min0, c);
   const follows = before?.sentence === c.sentence && /\bfirst side\b|\bside (?:one|1|a)\b/i.test(before.text);
   const m = NUMBERED_SIDE.exec(c.text) ?? (follows ? SECOND.exec(c.text) : null);
   if (!m) return null;
@@ -259,14 +288,24 @@ function sidesAtOnce(c: Clause, before: Clause | undefined): readonly ToldFact[]
 
 /** "Then 180 for another ten": minutes that a bake goes on. */
 function moreOf(c: Clause): number | null {
-  const m = /\b(?:another|a further)\s+(?=\S)|\b(?:give it|and)\s+(?=\S+ (?:min(?:ute)?s? )?more\b)/i.exec(c.text);
+  const m =
+    /\b(?:another|a further)\s+(?=\S)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+      c.text,
+    );
   if (!m) return null;
   const min = minutesIn(c.text.slice(m.index + m[0].length));
   return min !== null && min <= MOST_BAKE_MORE ? min : null;
 }
 
+/** "Prep 10 min, cook 20 min": of the whole card. */
+const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
+/** A piece is turned; a heat that is turned down is not. */
+const FLIPS =
+  /\b(?:flip|turn(?! (?:it |the (?:oven|heat) )?(?:down|up|off|back))|wenden|retourne[rz]|voltear|la vuelta)\b/i;
 const FRIES_OTHER =
   /^(?:(?:then|first|and|meanwhile)\s+)*(?:fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
+
+const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
 
 /** A time of something else: of a rest, of when the heat is changed, of what is given time. */
 function isNoSide(c: Clause, before: Clause | undefined): boolean {
@@ -281,6 +320,9 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
   // what goes with the batter is fried, not a piece of it
   return (
     FRIES_OTHER.test(c.text) ||
+    // turned by quarters it lies on no side; and how long the cook is at it is none
+    QUARTERS.test(c.text) ||
+    PREP.test(c.sentence) ||
     ofRest ||
     (!cooks && (CHANGED_TO.test(c.text) || RESTS.test(c.text))) ||
     givenTime(c.text)
@@ -294,6 +336,7 @@ function sidesOfClause(
   then: Clause | undefined,
   last: ToldFact | undefined,
   wasFirst: boolean,
+  baked: boolean,
 ): {
   readonly facts: readonly ToldFact[];
   /** It is what was told last, longer. */
@@ -312,7 +355,7 @@ function sidesOfClause(
   const turned = before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text);
   const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
-  const side = oneSide(c, then);
+  const side = oneSide(c, then, baked);
   return side && { facts: [side.fact], longer: false, isFirst: wasFirst || side.isFirst };
 }
 
@@ -320,11 +363,12 @@ function sidesOfClause(
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const out: ToldFact[] = [];
   let isFirst = false;
+  const baked = clauses.some((c) => /\b(?:oven|ofen|four|horno)\b/i.test(c.sentence));
   for (const [n, c] of clauses.entries()) {
     const before = clauses[n - 1];
     if (!goesOn(c, before) && !(before && TURNS.test(before.text))) isFirst = false;
     if (TURNS.test(c.text) && c.times.length === 0) isFirst ||= out.at(-1)?.fact === 'firstSide';
-    const told = sidesOfClause(c, before, clauses[n + 1], out.at(-1), isFirst);
+    const told = sidesOfClause(c, before, clauses[n + 1], out.at(-1), isFirst, baked);
     if (told === null) continue;
     if (told.longer) out.pop();
     out.push(...told.facts);

@@ -23,7 +23,7 @@ const PAN_FAT: readonly RegExp[] = [
     'i',
   ),
   new RegExp(
-    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your|each|every) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate|hollow|well|hole|mould|mold)\\b`,
+    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your|each|every) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate|hollow|well|hole|mould|mold|tin|dish)\\b`,
     'i',
   ),
   new RegExp(
@@ -34,7 +34,11 @@ const PAN_FAT: readonly RegExp[] = [
 /** Fat told by its verb alone: a buttered paper, a spray, a swirl of oil. */
 const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
   [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:an? )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
-  [/\bin (butterschmalz|butter|öl|schmalz)\b[^,;.]{0,20}\b(?:aus)?(?:backen|braten)\b/i, '', 'a little'],
+  [
+    /\bin (?:wenig |etwas |heißem |viel )?(butterschmalz|butter|öl|schmalz)\b[^,;.]{0,20}\b(?:aus)?(?:backen|braten)\b/i,
+    '',
+    'a little',
+  ],
   [/\b(?:cuire|dorer|poêler)\b[^,;.]{0,50}\bdans (?:du |le |un peu de )?(beurre|huile|saindoux)\b/i, '', 'a little'],
   [
     /\b(?:freír|cocinar|dorar)\b[^,;.]{0,20}\b(?:en|con) (?:un poco de )?(mantequilla|aceite|manteca)\b/i,
@@ -57,6 +61,18 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     '',
     'a little',
   ],
+  [
+    /\b(?:pan|griddle|skillet|iron)\b[^;.]{0,16}\bwith (?:a |some )?(?:\w+ of )?((?:\w+ )?oil|butter|lard|ghee|dripping)\b/i,
+    '',
+    'a little',
+  ],
+  [
+    /\b(?:drop|little|bit|knob|dab) of (oil|butter|lard|ghee) (?:per|in each|in every|for each|to each) (?:hole|hollow|well)/i,
+    '',
+    'a little',
+  ],
+  [/\b(butter|öl|butterschmalz|schmalz)\b[^,;.]{0,12}\bin (?:einer|der|die|eine) [^,;.]{0,20}pfanne/i, '', 'a little'],
+  [/\b(?:poêle|crêpière|plaque|gaufrier)\b[^,;.]{0,20}\b(huil|beurr)ée?s?(?!\p{L})/iu, '', 'greased'],
   [
     /\bmit (?:etwas |wenig |ein wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,45}\b(?:aus)?(?:backen|braten)/i,
     '',
@@ -99,35 +115,37 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
 
 const FAT_IDS: readonly (readonly [RegExp, string])[] = [
   [/clarified|ghee|butterschmalz/i, 'butter-clarified'],
-  [/butter|beurre|mantequilla/i, 'butter-unsalted'],
+  [/butter|beurr|mantequilla/i, 'butter-unsalted'],
   [/olive/i, 'oil-olive'],
   [/coconut/i, 'oil-coconut'],
   [/lard|schmalz|saindoux|manteca/i, 'lard'],
   [/dripping|bacon/i, 'tallow'],
   [/margarine/i, 'margarine'],
-  [/spray|oil|fat|öl|huile|aceite/i, 'oil-vegetable'],
+  [/spray|oil|fat|öl|huil|aceite/i, 'oil-vegetable'],
 ];
 
 function panFatIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   if (
-    /\b(?:dry|ungreased|no fat|without (?:any )?fat)\b/i.test(text) &&
+    /\b(?:dry|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i.test(text) &&
     (SURFACE.test(text) ||
       (/^(?:no fat|dry|ungreased)$/i.test(text) && SURFACE.test(sentence)) ||
+      (/\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i.test(text) && SURFACE.test(sentence)) ||
       /\bno fat (?:is )?(?:needed|required|necessary)\b/i.test(text))
   )
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
   const verb =
-    /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+|\d+[\s-]?(?:cm|inch)\s+)?(?:pan|griddle|skillet|iron|plate)\b/i.exec(
+    /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+|\d+[\s-]?(?:cm|inch)\s+)?(?:pan|griddle|skillet|iron|plates?|hollows|wells|holes|moulds)\b/i.exec(
       text,
     );
   const lightly =
-    /\b(?:(?:lightly|well)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
+    /\b(?:(?:lightly|well|barely|thinly)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i.exec(
       text,
     );
   const bare = SURFACE.test(sentence)
-    ? (/^(?:then |and )?(lard|butter|oil|ghee|dripping)(?: it)?$/i.exec(text) ??
-      / and (butter|oil|grease) it$/i.exec(text))
+    ? (/^(?:then |and )?(?:(?:a )?(?:small |little |good |big |tiny )?(?:knob|bit|piece|drop|slick|spoon) of )?(lard|butter|oil|ghee|dripping)(?: it)?$/i.exec(
+        text,
+      ) ?? / and (butter|oil|grease) it$/i.exec(text))
     : null;
   const by = FAT_BY_VERB.map(([re, is, how]) => ({ m: re.exec(text), is, how })).find((x) => x.m !== null);
   const fat =
@@ -152,7 +170,7 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'firm',
-    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,30}\b(?:stiff|firm)\b|\bstiffly beaten\b|\bneige\b|\bpunto de nieve\b|\bsteif(?:e[mn])?\b[^,;.]{0,20}\b(?:schnee|schlagen)\b|\beischnee\b/i,
+    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,45}\b(?:stiff|firm)\b|\bstiffly beaten\b|\bneige\b|\bpunto de nieve\b|\bsteif(?:e[mn])?\b[^,;.]{0,20}\b(?:schnee|schlagen)\b|\beischnee\b/i,
   },
   {
     fact: 'whites',
