@@ -4,7 +4,7 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Allergen } from '../pantry/ingredient';
 import { dishOf, h, type MorningDrawn, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
-import { clockOf, platesWanted } from './morning';
+import { clockOf, ovensOf, platesWanted } from './morning';
 import type { PlacedStep } from './schedule';
 import { solveMorning } from './solve';
 
@@ -173,4 +173,13 @@ test('kept pieces are heated for the waves that want them, and so many fewer are
   expect(again?.name).toContain('6 kept Waffles');
   expect(again?.to).toBeLessThanOrEqual(h('8:00'));
   expect(r.value.plates[0]).toMatchObject({ wanted: 10, ready: 10 });
+});
+
+test('ovens: those among the surfaces with their own places, the rest of one pan each', () => {
+  const deck = { name: 'Deck', kind: 'oven', places: 3, from: null, to: null } as const;
+  expect(ovensOf({ surfaces: [deck], ovens: 2 })).toEqual([
+    { name: 'Deck', places: 3 },
+    { name: 'oven 2', places: 1 },
+  ]);
+  expect(ovensOf({ surfaces: [deck], ovens: 0 })).toEqual([{ name: 'Deck', places: 3 }]);
 });

@@ -35,6 +35,9 @@ export interface MorningSurface {
   readonly to: number | null;
 }
 
+/** Pans that an oven takes where nobody says. Ours. */
+const PANS_IN_AN_OVEN = 1;
+
 /** What a kind of piece can be made on, the best first. */
 export const SURFACES_FOR: Readonly<Record<KindId, readonly SurfaceKind[]>> = {
   griddle: ['griddle', 'pan'],
@@ -70,6 +73,16 @@ export interface Morning {
   readonly hob: number;
   /** When all has to be over; null: nobody rings. */
   readonly bell: number | null;
+}
+
+/** Every oven by its name, with the pieces it takes: those among the surfaces, and the rest, of one pan each. */
+export function ovensOf(m: Pick<Morning, 'surfaces' | 'ovens'>): readonly Pick<MorningSurface, 'name' | 'places'>[] {
+  const named = m.surfaces.filter((s) => s.kind === 'oven').map(({ name, places }) => ({ name, places }));
+  const more = Math.max(0, m.ovens - named.length);
+  return [
+    ...named,
+    ...Array.from({ length: more }, (_, n) => ({ name: `oven ${named.length + n + 1}`, places: PANS_IN_AN_OVEN })),
+  ];
 }
 
 /** Whole numbers that sum to `total`, as near to the shares as whole numbers come; the first of two equal ones gains. */

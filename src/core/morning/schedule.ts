@@ -1,10 +1,11 @@
 /**
  * One schedule over a whole morning: every step as late as what follows lets it, and no pair of hands, place, oven or
- * pan twice at once. What has to be without an allergen lies on no place that has had it. Minutes from midnight.
+ * pan twice at once. Minutes from midnight.
  */
 import type { Allergen } from '../pantry/ingredient';
-import { clockOf, type Morning, type MorningRole, type MorningSurface, type Person } from './morning';
-import { type Pour, plateId, type Task, type Work } from './work';
+import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
+import { clockOf, type Morning, type MorningSurface, ovensOf, type Person } from './morning';
+import { type Pour, plateId, type Task, task, type Work } from './work';
 
 export interface PlacedStep {
   readonly id: string;
@@ -36,7 +37,7 @@ interface Homeless {
   readonly dish: string | null;
   readonly wave: number | null;
   readonly what: 'hands' | 'surface' | 'allergen' | 'early';
-  /** How much earlier than anybody is there it would have to begin, min; 0 where that is not what it lacks. */
+  /** Of a step: how much earlier than anybody is there it would have to begin, min, at least 1; of pieces 0. */
   readonly shortMin: number;
   readonly pieces: number;
 }
@@ -48,147 +49,8 @@ export interface Scheduled {
   readonly plated: ReadonlyMap<string, number>;
 }
 
-interface Busy {
-  readonly from: number;
-  readonly to: number;
-}
-interface OnSurface extends Busy {
-  readonly places: number;
-  readonly allergens: readonly Allergen[];
-  readonly without: readonly Allergen[];
-}
-interface InOven extends Busy {
-  readonly c: number;
-  readonly places: number;
-}
-
-const EPS = 1e-6;
-const meet = (a: Busy, from: number, to: number): boolean => a.from < to - EPS && from < a.to - EPS;
-const holdsAny = (a: readonly Allergen[], b: readonly Allergen[]): boolean => a.some((x) => b.includes(x));
-
-/** Who may do it, the best first: what is a cook's a helper does only where there is no cook. */
-const CAN: Readonly<Record<Task['who'], readonly MorningRole[]>> = {
-  cook: ['cook', 'lead'],
-  helper: ['helper', 'cook', 'lead'],
-  child: ['child', 'helper', 'cook', 'lead'],
-};
-/** Scraped, washed, wiped and hot again, min. Ours; whether that is enough the house and the local code decide. */
-const CLEAN_MIN = 10;
+/** From cold, min. */
 const MINUTES_TO_HEAT = { griddle: 15, iron: 10, pan: 15, oven: 25 } as const;
-const PANS_IN_AN_OVEN = 1;
-
-/** Everything that is shared: who and what is bound when. */
-class Counter {
-  private readonly hands: Map<Person, Busy[]>;
-  private readonly on: Map<MorningSurface, OnSurface[]>;
-  private readonly ovens: { readonly name: string; readonly places: number; readonly uses: InOven[] }[];
-  private readonly pans: Busy[] = [];
-  private readonly cleanings = new Map<MorningSurface, Busy[]>();
-  private readonly noCook: boolean;
-
-  constructor(private readonly m: Morning) {
-    this.hands = new Map(m.people.map((p) => [p, []]));
-    this.on = new Map(m.surfaces.filter((s) => s.kind !== 'oven').map((s) => [s, []]));
-    const named = m.surfaces.filter((s) => s.kind === 'oven');
-    this.ovens = [
-      ...named.map((s) => ({ name: s.name, places: s.places, uses: [] })),
-      ...Array.from({ length: Math.max(0, m.ovens - named.length) }, (_, n) => ({
-        name: `oven ${named.length + n + 1}`,
-        places: PANS_IN_AN_OVEN,
-        uses: [],
-      })),
-    ];
-    this.noCook = !m.people.some((p) => p.role === 'cook' || p.role === 'lead');
-  }
-
-  /** Whose hands are free, the best first; a child only does what is a child's. */
-  whose(who: Task['who'], from: number, handsMin: number): Person | null {
-    const roles = who === 'cook' && this.noCook ? [...CAN.cook, 'helper' as const] : CAN[who];
-    for (const role of roles) {
-      const free = [...this.hands]
-        .filter(
-          ([p, busy]) =>
-            p.role === role &&
-            p.from <= from + EPS &&
-            from + handsMin <= p.to + EPS &&
-            !busy.some((b) => meet(b, from, from + handsMin)),
-        )
-        // of two the one who has done less
-        .sort(([, a], [, b]) => a.reduce((x, y) => x + y.to - y.from, 0) - b.reduce((x, y) => x + y.to - y.from, 0));
-      if (free[0]) return free[0][0];
-    }
-    return null;
-  }
-  bindHands(p: Person, from: number, handsMin: number): void {
-    this.hands.get(p)?.push({ from, to: from + handsMin });
-  }
-
-  oven(c: number, from: number, to: number, places: number): (typeof this.ovens)[number] | null {
-    return (
-      this.ovens.find((o) => {
-        const at = o.uses.filter((u) => meet(u, from, to));
-        return (
-          at.every((u) => u.c === c) && at.reduce((a, u) => a + u.places, 0) + places <= Math.max(o.places, places)
-        );
-      }) ?? null
-    );
-  }
-  bindOven(name: string, use: InOven): void {
-    this.ovens.find((o) => o.name === name)?.uses.push(use);
-  }
-
-  /** A pan on the hob is free. */
-  hob(from: number, to: number): boolean {
-    return this.pans.filter((b) => meet(b, from, to)).length < this.m.hob;
-  }
-  bindHob(from: number, to: number): void {
-    this.pans.push({ from, to });
-  }
-
-  /** Why a load does not lie there; null: it does; a number: it does where the place is cleaned from then on. */
-  lies(s: MorningSurface, p: Pour, from: number, to: number, places: number): 'surface' | 'allergen' | number | null {
-    if ((s.from ?? Number.NEGATIVE_INFINITY) > from + EPS || to > (s.to ?? Number.POSITIVE_INFINITY) + EPS)
-      return 'surface';
-    const all = this.on.get(s) ?? [];
-    const beside = all.filter((b) => meet(b, from, to));
-    if (beside.reduce((a, b) => a + b.places, 0) + places > s.places) return 'surface';
-    const apart = (b: OnSurface): boolean => holdsAny(b.allergens, p.without) || holdsAny(p.allergens, b.without);
-    if (beside.some(apart)) return 'allergen';
-    // what lay there before it, and what will lie there after it, with no cleaning between
-    const cleaned = (a: number, b: number): boolean =>
-      (this.cleanings.get(s) ?? []).some((c) => c.from >= a - EPS && c.to <= b + EPS);
-    const had = all.some((b) => b.to <= from + EPS && holdsAny(b.allergens, p.without) && !cleaned(b.to, from));
-    const will = all
-      .filter((b) => b.from >= to - EPS && holdsAny(p.allergens, b.without) && !cleaned(to, b.from))
-      .map((b) => b.from);
-    if (!had && will.length === 0) return null;
-    const until = will.length > 0 ? Math.min(...will) : from;
-    const clean = until - CLEAN_MIN;
-    if (had && will.length > 0) return 'allergen';
-    const lastBefore = had ? Math.max(...all.filter((b) => b.to <= from + EPS).map((b) => b.to)) : to;
-    return clean >= lastBefore - EPS && !all.some((b) => meet(b, clean, until)) ? clean : 'allergen';
-  }
-  clean(s: MorningSurface, from: number): void {
-    this.cleanings.set(s, [...(this.cleanings.get(s) ?? []), { from, to: from + CLEAN_MIN }]);
-    this.on.get(s)?.push({ from, to: from + CLEAN_MIN, places: s.places, allergens: [], without: [] });
-  }
-  bindSurface(s: MorningSurface, load: OnSurface): void {
-    this.on.get(s)?.push(load);
-  }
-
-  /** Moments at which something of so long could begin later than before: just before what is bound already. */
-  edges(lengths: readonly number[], before: number): readonly number[] {
-    const ends = [
-      ...[...this.hands].flatMap(([p, busy]) => [p.to, ...busy.map((b) => b.from)]),
-      ...[...this.on].flatMap(([s, loads]) => [...(s.to === null ? [] : [s.to]), ...loads.map((b) => b.from)]),
-      ...this.ovens.flatMap((o) => o.uses.map((b) => b.from)),
-      ...this.pans.map((b) => b.from),
-    ];
-    const out = new Set([before]);
-    for (const e of ends) for (const l of lengths) if (e - l < before) out.add(e - l);
-    return [...out].sort((a, b) => b - a);
-  }
-}
 
 /**
  * Surfaces of their own for what has to be without an allergen that others bring: the smallest there is, where the
@@ -262,7 +124,7 @@ class Placing {
     for (const x of [...work.tasks, ...work.pours])
       for (const n of x.needs) this.needing.set(n, [...(this.needing.get(n) ?? []), x.id]);
     this.kept = reserved(work, m);
-    this.ovenPlaces = Math.max(PANS_IN_AN_OVEN, ...m.surfaces.filter((x) => x.kind === 'oven').map((x) => x.places));
+    this.ovenPlaces = Math.max(1, ...ovensOf(m).map((o) => o.places));
   }
 
   run(): void {
@@ -324,19 +186,7 @@ class Placing {
       const first = this.firstOn.get(s.name);
       if (first === undefined) continue;
       const id = `heat ${s.name}`;
-      this.tasks.add({
-        id,
-        batch: null,
-        name: `Heat ${s.name}`,
-        who: 'helper',
-        min: MINUTES_TO_HEAT[s.kind],
-        handsMin: 1,
-        ovenC: null,
-        hob: false,
-        needs: [],
-        keepsMin: null,
-        allergens: [],
-      });
+      this.tasks.add(task({ id, name: `Heat ${s.name}`, min: MINUTES_TO_HEAT[s.kind], handsMin: 1 }));
       this.needing.set(id, [`first on ${s.name}`]);
       this.startOf.set(`first on ${s.name}`, first);
     }
@@ -384,7 +234,7 @@ class Placing {
     if (this.plateBy.has(t.id)) this.plated.set(t.id, to);
     const { id, batch, name, handsMin, ovenC, hob, keepsMin, allergens, needs } = t;
     this.placed.push({
-      ...NOTHING,
+      ...BINDS_NOTHING,
       id,
       batch,
       name,
@@ -478,7 +328,7 @@ class Placing {
       const id = `clean ${on.name} ${clockOf(clean.from)}`;
       const name = `Clean ${on.name}, scraped and washed`;
       const span = { from: clean.from, to: clean.from + CLEAN_MIN, by: clean.who.name, handsMin: CLEAN_MIN };
-      this.placed.push({ ...NOTHING, id, name, ...span, on: on.name, places: on.places });
+      this.placed.push({ ...BINDS_NOTHING, id, name, ...span, on: on.name, places: on.places });
     }
     this.counter.bindHands(who, from, p.handsMin);
     if (on) {
@@ -489,7 +339,7 @@ class Placing {
     o.loads++;
     this.startOf.set(p.id, Math.min(this.startOf.get(p.id) ?? from, from));
     this.placed.push({
-      ...NOTHING,
+      ...BINDS_NOTHING,
       id: `${p.id} round ${o.loads}`,
       batch: p.batch,
       dish: p.dish,
@@ -511,7 +361,7 @@ class Placing {
 }
 
 /** A step that binds nothing. */
-const NOTHING: Omit<PlacedStep, keyof Busy | 'id' | 'name'> = {
+export const BINDS_NOTHING: Omit<PlacedStep, keyof Busy | 'id' | 'name'> = {
   batch: null,
   dish: null,
   by: null,

@@ -6,9 +6,9 @@
 import type { KindId } from '../formula/kinds';
 import { HOLD_MIN } from '../griddle/hold';
 import type { Result } from '../result';
-import { clockOf, type Morning, platesWanted, SURFACES_FOR } from './morning';
-import { type PlacedStep, type Scheduled, scheduled } from './schedule';
-import { type KnownBowls, type MorningAsked, type MorningBowl, plateId, type Work, workOf } from './work';
+import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR } from './morning';
+import { BINDS_NOTHING, type PlacedStep, type Scheduled, scheduled } from './schedule';
+import { type KnownBowls, type MorningAsked, type MorningBowl, PLATE_MIN, plateId, type Work, workOf } from './work';
 
 interface PlatesOf {
   /** From 0. */
@@ -40,7 +40,6 @@ interface Solved {
   readonly unmet: readonly Unmet[];
 }
 
-const PLATE_MIN = 2;
 /** Off the heat pieces are as they should be for so long, min: in a low oven, or under a cloth. Ours. */
 const HOLDS_MIN: Readonly<Record<KindId, number>> = {
   griddle: HOLD_MIN,
@@ -79,10 +78,12 @@ interface Attempt {
 /** Schedules it, later and later where it does not go, until it does. */
 function attempt(work: Work, m: Morning): Attempt {
   const late = new Map<string, number>();
-  const plates = work.tasks.filter((t) => t.id.startsWith('plate '));
-  const waveOf = (id: string): number => Number(id.split(' ').at(-1)) - 1;
   const by = (): ReadonlyMap<string, number> =>
-    new Map(plates.map((p) => [p.id, (m.waves[waveOf(p.id)]?.at ?? 0) + (late.get(p.id) ?? 0)]));
+    new Map(
+      work.tasks.flatMap(({ id, plates }) =>
+        plates === null ? [] : [[id, (m.waves[plates]?.at ?? 0) + (late.get(id) ?? 0)]],
+      ),
+    );
   /** How much has no place: pieces, and minutes that steps would begin too early. */
   const lost = (s: Scheduled): number => s.homeless.reduce((a, h) => a + h.pieces + h.shortMin, 0);
   let now = scheduled(work, m, by());
@@ -115,13 +116,10 @@ function attempt(work: Work, m: Morning): Attempt {
   return { work, ...best };
 }
 
-const READY = / (?:join|rest|whip)1$/;
-
 /** How much longer than it may a bowl stands before its last is on the heat, min. */
-function overstands(b: MorningBowl, { work, scheduled: s }: Pick<Attempt, 'work' | 'scheduled'>): number {
+function overstands(b: MorningBowl, { scheduled: s }: Attempt): number {
   if (b.standsMin === null) return 0;
-  const ready = work.tasks.filter((t) => t.batch === b.id && READY.test(t.id)).map((t) => t.id);
-  const made = Math.max(...s.steps.filter((x) => ready.includes(x.id)).map((x) => x.to));
+  const made = Math.max(...s.steps.filter((x) => b.ready.includes(x.id)).map((x) => x.to));
   const last = Math.max(...s.steps.filter((x) => x.batch === b.id && x.wave !== null).map((x) => x.from));
   return last - made - b.standsMin;
 }
@@ -220,8 +218,9 @@ function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told
 
 /** What stands longer than it keeps before what follows it; a bowl's batter is told by its bowl. */
 function keptTooLong({ work, scheduled: s }: Attempt): readonly Told[] {
+  const ready = new Set(work.bowls.flatMap((b) => b.ready));
   return s.steps.flatMap((x): Told[] => {
-    if (x.keepsMin === null || READY.test(x.id)) return [];
+    if (x.keepsMin === null || ready.has(x.id)) return [];
     const pours = work.pours.filter((p) => p.needs.includes(x.id)).map((p) => `${p.id} `);
     const next = s.steps
       .filter((f) => f.needs.includes(x.id) || pours.some((p) => f.id.startsWith(p)))
@@ -285,32 +284,17 @@ function holdStep(q: MorningAsked, { scheduled: s }: Attempt): PlacedStep | 'non
   const from = Math.min(...waits.map((x) => x.to)) - HOLD_WARM_MIN;
   const to = Math.max(...waits.map((x) => s.plated.get(plateId(x.dish ?? '', x.wave ?? 0)) ?? x.to));
   const others = s.steps.filter((x) => x.oven !== null && x.from < to && from < x.to);
-  const named = m.surfaces.filter((x) => x.kind === 'oven').map((x) => x.name);
-  const all = [
-    ...named,
-    ...Array.from({ length: Math.max(0, m.ovens - named.length) }, (_, n) => `oven ${named.length + n + 1}`),
-  ];
-  const oven = all.find((name) => !others.some((x) => x.oven === name && x.ovenC !== HOLD_C));
+  const oven = ovensOf(m).find((o) => !others.some((x) => x.oven === o.name && x.ovenC !== HOLD_C))?.name;
   if (oven === undefined) return 'none';
   return {
+    ...BINDS_NOTHING,
     id: 'hold',
-    batch: null,
-    dish: null,
     name: `Low oven, ${HOLD_C} °C, for what waits`,
     from,
     to,
-    by: null,
-    handsMin: 0,
     on: oven,
-    places: 0,
     ovenC: HOLD_C,
     oven,
-    hob: false,
-    keepsMin: null,
-    allergens: [],
-    without: [],
-    needs: [],
-    wave: null,
   };
 }
 

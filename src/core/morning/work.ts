@@ -32,6 +32,8 @@ export interface Task {
   readonly needs: readonly string[];
   readonly keepsMin: number | null;
   readonly allergens: readonly Allergen[];
+  /** Of plates: for which wave, from 0; null: it is no plates. */
+  readonly plates: number | null;
 }
 
 /** Pieces of a bowl for a wave: they go onto the heat a load at a time. */
@@ -63,6 +65,8 @@ export interface MorningBowl {
   readonly allergens: readonly Allergen[];
   /** So long its batter may stand before the last is poured, min; null: as long as a morning. */
   readonly standsMin: number | null;
+  /** Tasks that end its making: it stands from the last of them on. */
+  readonly ready: readonly string[];
 }
 
 export interface Work {
@@ -84,7 +88,8 @@ interface SideWork {
   readonly onHob: boolean;
 }
 
-const PLATE_MIN = 2;
+/** Laying out the plates of a wave, min. Ours. */
+export const PLATE_MIN = 2;
 /** What a pan in the oven takes where nobody says, mL: of 26 cm, two fingers deep. Ours. */
 const PANFUL_ML = 800;
 /** Steps that a morning makes of its own: by surface, by wave, and none at all. */
@@ -218,7 +223,7 @@ function grouped(wanted: Group, m: Morning, standsMin: number | null, apart: num
 }
 
 /** A task that binds nothing but hands, and hangs on nothing. */
-const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial<Task>): Task => ({
+export const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial<Task>): Task => ({
   batch: null,
   who: 'helper',
   ovenC: null,
@@ -226,6 +231,7 @@ const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial<Task>)
   needs: [],
   keepsMin: null,
   allergens: [],
+  plates: null,
   ...t,
 });
 
@@ -259,16 +265,19 @@ const reheatsFor = (d: DishMade, wanted: readonly number[], kept: readonly KeptF
     };
   });
 
+/** The id of a bowl's own step or pour. */
+const ownId = (bowl: string, x: string): string => `${bowl} ${x}`;
+
 /** What is done for one bowl, and what is poured from it. */
 function bowlWork(
   d: DishMade,
   bowl: MorningBowl,
   of: Group,
-  { steps, ready, ovenC, cycleMin, handsMin }: Prepared,
+  { steps, ovenC, cycleMin, handsMin }: Prepared,
 ): Pick<Work, 'tasks' | 'pours'> {
-  const { id, allergens } = bowl;
-  const own = (x: string): string => `${id} ${x}`;
-  const behind = (ready.length > 0 ? ready : steps.slice(-1).map((s) => s.id)).map(own);
+  const { id, allergens, ready } = bowl;
+  const own = (x: string): string => ownId(id, x);
+  const behind = ready.length > 0 ? ready : steps.slice(-1).map((s) => own(s.id));
   return {
     tasks: steps.map((s) =>
       task({
@@ -282,7 +291,7 @@ function bowlWork(
         hob: s.pan !== undefined || s.id === 'melt',
         needs: s.after.filter((a) => steps.some((x) => x.id === a)).map(own),
         // how long it stands is counted to the last load, and here by the morning's own surfaces
-        keepsMin: s.id === ready.at(-1) ? bowl.standsMin : s.keepsMin,
+        keepsMin: own(s.id) === ready.at(-1) ? bowl.standsMin : s.keepsMin,
         allergens,
       }),
     ),
@@ -311,18 +320,18 @@ const platesFor = (
   reheats: readonly Reheat[],
   besides: readonly Task[],
 ): readonly Task[] =>
-  [...new Set([...pours, ...reheats].map((p) => plateId(p.dish, p.wave)))].map((id) => {
-    const of = pours.filter((p) => plateId(p.dish, p.wave) === id);
-    const again = reheats.filter((r) => plateId(r.dish, r.wave) === id);
-    const dish = dishes.find((d) => d.id === (of[0]?.dish ?? again[0]?.dish));
+  [...new Map([...pours, ...reheats].map((p) => [plateId(p.dish, p.wave), p]))].map(([id, { dish, wave }]) => {
+    const of = pours.filter((p) => p.dish === dish && p.wave === wave);
+    const again = reheats.filter((r) => r.dish === dish && r.wave === wave);
     return task({
       id,
       batch: of[0]?.batch ?? null,
-      name: `Plates of ${dish?.name}`,
+      name: `Plates of ${dishes.find((d) => d.id === dish)?.name}`,
       min: PLATE_MIN,
       handsMin: PLATE_MIN,
       needs: [...of.map((x) => x.id), ...again.map((r) => r.task.id), ...besides.map((s) => s.id)],
       allergens: of[0]?.allergens ?? [],
+      plates: wave,
     });
   });
 
@@ -366,8 +375,10 @@ export function workOf(
       const made = bowlOf(d, pieces);
       if (!made.ok) return { ok: false, error: { dish: n, message: made.error.message } };
       const { standsMin } = made.value;
+      const id = `b${bowls.length + 1}`;
+      const ready = made.value.ready.map((x) => ownId(id, x));
       const waves = [...new Set(g.map((x) => x.wave))];
-      const bowl: MorningBowl = { id: `b${bowls.length + 1}`, dish: d.id, pieces, waves, allergens, standsMin };
+      const bowl: MorningBowl = { id, dish: d.id, pieces, waves, allergens, standsMin, ready };
       const work = bowlWork(d, bowl, g, made.value);
       bowls.push(bowl);
       tasks.push(...work.tasks);
