@@ -42,9 +42,16 @@ test('a save while the database is away waits, is listed, and goes in by itself'
   await expect(list.getByRole('listitem')).toHaveCount(1);
   await expect(list.getByText('Cloud cakes')).toBeVisible();
   await axe(page);
+  // dropped, its form is told; put back, it goes in with the next save's id
+  await list.getByRole('button', { name: 'Drop it' }).click();
+  await expect(list.getByText('Dropped: it does not go in.')).toBeVisible();
+  await expect(page.getByText('It was dropped and is not in the records.', { exact: false })).toBeAttached();
+  await expect(page.getByRole('button', { name: 'not in the records yet', includeHidden: true })).toHaveCount(0);
+  await list.getByRole('button', { name: 'Put it back' }).click();
+  await expect(list.getByText('Waits for the records, and goes in by itself.')).toBeVisible();
   await kitchen.back();
   await expect(list.getByText('All of it is in the records now.')).toBeVisible();
-  await expect(page.getByText('Saved as version 2')).toBeVisible();
+  await expect(page.getByText('In the records now: Cloud cakes', { exact: false })).toBeVisible();
   expect(await kitchen.sql("select count(*)::int as n from formula_versions where name = 'Cloud cakes'")).toEqual([
     { n: 2 },
   ]);

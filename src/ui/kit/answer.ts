@@ -56,7 +56,13 @@ export function whenIn(draft: string, hear: (a: ActIn) => void): () => void {
 /** Told on the window when the outbox has another act, or one less. */
 export const OUTBOX_CHANGED = 'even-crumb-outbox';
 
-const NOBODY: Refused = { ok: false, kind: 'away', message: '', fields: {} };
+/** Nobody answers. @param still what became of what the cook typed */
+const nobody = (still = 'What you typed is still here: save it when it is back.'): Refused => ({
+  ok: false,
+  kind: 'away',
+  message: `Even Crumb does not answer just now. ${still}`,
+  fields: {},
+});
 
 /**
  * What the server says; where it does not answer, a refusal that says so.
@@ -64,12 +70,12 @@ const NOBODY: Refused = { ok: false, kind: 'away', message: '', fields: {} };
  */
 export async function answerOf<A extends { readonly ok: boolean }>(
   work: () => Promise<A>,
-  still = 'What you typed is still here: save it when it is back.',
+  still?: string,
 ): Promise<A | Refused> {
   try {
     return await work();
   } catch {
-    return { ...NOBODY, message: `Even Crumb does not answer just now. ${still}` };
+    return nobody(still);
   }
 }
 
@@ -100,17 +106,13 @@ export async function answerTo<A extends { readonly ok: boolean }>(
   // one that waits already goes first
   const parts = await box.load().catch(() => null);
   const behind = ((await parts?.[0].waiting(of)) ?? []).length > 0;
-  const now = behind ? NOBODY : await answerOf(a.run);
+  const now = behind ? nobody() : await answerOf(a.run);
   if (!isAway(now)) {
     if (now.ok) void mended(of);
     return now;
   }
   // the part that keeps it did not come with the page: the form keeps what was typed
-  if (!parts)
-    return {
-      ...NOBODY,
-      message: 'Even Crumb does not answer just now. What you typed is still here: save it when it is back.',
-    };
+  if (!parts) return nobody();
   const [outbox, sending] = parts;
   await claimTab();
   const seq = await outbox.keepWaiting(

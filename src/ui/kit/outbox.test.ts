@@ -19,7 +19,7 @@ import {
   toldNow,
   waiting,
 } from './outbox';
-import { heardOf, NO_ANSWER, type Post, sendWaiting, unheard, wasHeard } from './send';
+import { drop, heardOf, NO_ANSWER, type Post, sendWaiting, unheard, wasHeard } from './send';
 
 type Answered = Awaited<ReturnType<Post>>;
 const tick = (key: string): Item => ({ id: randomUUID(), do: 'line', key, to: true, at: Date.now() });
@@ -122,9 +122,33 @@ test('where the browser keeps nothing, what is refused is told all the same, and
       [],
       [item.id],
     ]);
+    // dropped by mistake it is put back, before what was told after it
+    const [first] = await outbox.waiting('b9');
+    await outbox.keepWaiting(outbox.toldNow('b9', tick('l2')));
+    if (first) await outbox.letGo([first.seq]);
+    expect((await outbox.waiting('b9')).map((w) => w.input)).toMatchObject([{ key: 'l2' }]);
+    if (first) await outbox.markRefused(first, first.refused);
+    expect((await outbox.waiting('b9')).map((w) => w.input)).toMatchObject([{ key: 'l1' }, { key: 'l2' }]);
     Object.assign(globalThis, { indexedDB: had });
     Reflect.deleteProperty(globalThis, 'window');
   });
+});
+
+test('an act that is dropped tells the form it was sent from, and what is put back is sent as it was', async () => {
+  const seq = await keepWaiting(doneNow({ name: 'keep-side', of: 'keep-side /sides/new', input: { name: 'Syrup' } }));
+  const heard = heardOf(seq);
+  const [w] = await waiting('keep-side /sides/new');
+  if (!w) throw new Error('nothing waits');
+  await drop(w);
+  expect(await heard).toMatchObject({ ok: false, kind: 'refused' });
+  expect(await waiting('keep-side /sides/new')).toEqual([]);
+  await markRefused(w, w.refused);
+  const sent: unknown[] = [];
+  await sendWaiting('keep-side /sides/new', async ({ input }) => {
+    sent.push(input);
+    return { ok: true };
+  });
+  expect([sent, await waiting('keep-side /sides/new')]).toEqual([[{ name: 'Syrup' }], []]);
 });
 
 test('a parcel that is refused whole is parted: only the one that can’t be is set aside', async () => {

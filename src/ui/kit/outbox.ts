@@ -196,11 +196,12 @@ export async function letGo(seqs: readonly number[]): Promise<void> {
   await tx.done;
 }
 
-/** Marks an act as refused, so that the rest goes on; or as waiting again. */
+/** Keeps an act at its place: refused, so that the rest goes on, or waiting again; one that was let go is back. */
 export async function markRefused(w: Queued, refused: string | null): Promise<void> {
   const { seq, ...act } = w;
   const told = { ...act, refused };
-  memory = memory.map((m) => (m.seq === seq ? { ...told, seq } : m));
+  // numbers of this page alone go down: the oldest first
+  if (seq < 0) memory = [...memory.filter((m) => m.seq !== seq), { ...told, seq }].sort((a, b) => b.seq - a.seq);
   const d = seq > 0 ? await store().catch(() => null) : null;
   await d?.put('acts', told, seq);
 }

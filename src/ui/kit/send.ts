@@ -72,6 +72,14 @@ export const heardOf = (seq: number): Promise<ActionResult> =>
 /** The form of an act has closed: nobody hears its answer but the list. */
 export const unheard = (seq: number): void => void listeners.delete(seq);
 
+const DROPPED = 'It was dropped and is not in the records. What you typed is still here.';
+/** The cook drops an act: it does not go in, and its form, where that is open in this tab, is told. */
+export async function drop(w: Queued): Promise<void> {
+  await letGo([w.seq]);
+  listeners.get(w.seq)?.({ ok: false, kind: 'refused', message: DROPPED, fields: {} });
+  listeners.delete(w.seq);
+}
+
 async function sendTold(batchId: string, parcel: readonly Queued[], send: Post): Promise<Sent> {
   const items = parcel.map((w) => ({ item: itemOf(w), agoMs: agoOf(w) }));
   const answer = await send({ name: 'tell-events', input: { batchId, items }, agoMs: 0 });
