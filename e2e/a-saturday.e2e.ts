@@ -207,10 +207,13 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(surface).toContainText('Its dial says 12° more than there is, of 4 readings');
   const step = page.getByRole('region', { name: 'Next' });
   const count = page.getByRole('region', { name: 'Count' });
+  // pieces poured within the way of a tap may be asked for in either order: each is pressed as it is asked for
   const go = async (what: string, does: string, from: number, to: number): Promise<void> => {
-    for (let n = from; n <= to; n++) {
-      await expect(step).toContainText(`${does} ${n}`);
-      await page.getByRole('button', { name: `${what}: ${n}`, exact: true }).click();
+    for (const left = new Set(Array.from({ length: to - from + 1 }, (_, n) => from + n)); left.size > 0; ) {
+      await expect(step).toContainText(new RegExp(`${does} (?:${[...left].join('|')})\\b`));
+      const piece = Number(new RegExp(`${does} (\\d+)`).exec((await step.textContent()) ?? '')?.[1]);
+      expect(left.delete(piece)).toBe(true);
+      await page.getByRole('button', { name: `${what}: ${piece}`, exact: true }).click();
     }
   };
   await go('Poured', 'Pour', 1, 1);
@@ -267,8 +270,8 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
       { act: 'pour', n: 25 },
       { act: 'pull', n: 25 },
     ]);
-    const flips = await db.query("select piece from batch_taps where batch_id = $1 and act = 'flip' order by at", [id]);
-    expect(flips.rows.map((r) => r.piece)).toEqual(Array.from({ length: 25 }, (_, n) => n + 1));
+    const flips = await db.query("select piece from batch_taps where batch_id = $1 and act = 'flip'", [id]);
+    expect(flips.rows.map((r) => r.piece).sort((a, b) => a - b)).toEqual(Array.from({ length: 25 }, (_, n) => n + 1));
     const told = await db.query(
       "select act->>'what' as what, count(*)::int as n from batch_entries where batch_id = $1 and act->>'what' <> 'mise' group by 1 order by 1",
       [id],

@@ -11,7 +11,7 @@ interface YieldClaim {
 }
 
 const MAKES =
-  /\b(?:makes?|yields?|yield:?|gives?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
+  /\b(?:makes?|yields?|yield:?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
 /** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
@@ -20,6 +20,7 @@ const PIECES_SAID = [
     `(?:^|[.!,]\\s+)((?:about|around|roughly|some)\\s+)(.{1,20}?)\\s+(?:(?:small|little|large|big|medium|good|nice|thin|thick)\\s+)*${PIECES_WORD}\\s*(?:[.!]|$)`,
     'i',
   ),
+  /(?:^|[.!]\s+)(enough for\s+)(.{1,14}?)\s+(?:(?:small|little|large|big|medium)\s+)*(?:cakes|pancakes|waffles|crepes|pieces)\b/i,
   /(?:^|[.!]\s+)((?:about|around|roughly|some)\s+)?(.{1,20}?)\s+(?:(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|ones)\s+)?comes?\s+(?:out\s+)?(?:of|from)\s+(?:it|this|that|the batter)\b/i,
 ];
 
@@ -84,9 +85,11 @@ function claimedIn(row: string): number | null {
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
         row,
       );
+    if (m && /^\S+\s+(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces)\b/i.test(row.slice(m.index + m[0].length)))
+      continue;
     const n = m
       ? readNumber(row.slice(m.index + m[0].length).replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''))
       : null;

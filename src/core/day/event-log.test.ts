@@ -56,3 +56,11 @@ test('when it happened: by the screen where its clock and its stopwatch agree, b
   // a page of before, without a stopwatch
   expect([happenedAt(now - 7000, null, now), happenedAt(now + 7000, null, now)]).toEqual([now - 7000, now]);
 });
+
+test('a clock just as far off as is still believed: two taps half a second apart keep their order, whatever their way takes', () => {
+  const now = 1_000_000;
+  // the clock of the screen is 1.95 s slow; the first tap is 100 ms on its way, the second 20
+  const [first, second] = [now - 3000, now - 2500];
+  const kept = [happenedAt(first - 1950, 0, first + 100), happenedAt(second - 1950, 0, second + 20)];
+  expect(kept[1]).toBeGreaterThan(kept[0] ?? Number.NaN);
+});

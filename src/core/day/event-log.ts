@@ -29,8 +29,9 @@ export const toldAt = (t: Told): number | null =>
   t.do === 'tap' ? t.tap.at : t.do === 'enter' ? t.entry.at : t.do === 'line' ? (t.at ?? null) : null;
 
 /**
- * So far a screen's idea of the kitchen's clock may be off before its stopwatch is believed instead; the way of an
- * answer is within it.
+ * So far a screen's idea of the kitchen's clock may be off before its stopwatch is believed instead, ms; the way of an
+ * answer is within it. From twice as far on the stopwatch alone is believed, and between the two each in part: a clock
+ * just so far off is not believed for one tap and disbelieved for the next, which would change their order.
  */
 const NEAR_MS = 2000;
 
@@ -42,7 +43,9 @@ const NEAR_MS = 2000;
  */
 export function happenedAt(said: number, agoMs: number | null, now: number): number {
   const by = agoMs === null ? said : now - agoMs;
-  return Math.min(now, Math.abs(said - by) <= NEAR_MS ? said : by);
+  const off = said - by;
+  const believed = Math.min(1, Math.max(0, 2 - Math.abs(off) / NEAR_MS));
+  return Math.min(now, Math.round(by + believed * off));
 }
 
 /** The same told of another moment: a screen's clock is not the kitchen's. */

@@ -62,8 +62,13 @@ const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
 /** Where the talk comes back to this card's own way. */
 const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
-/** A sentence that begins so is left to the cook as a whole. */
-const IF_YOU = /^if (?:you|there is|there[’']s|time|needed|necessary)\b/i;
+/** A sentence that begins so is left to the cook as a whole, or is of another day. */
+const IF_YOU =
+  /^(?:if (?:you|it|there is|there[’']s|time|needed|necessary)|(?:to )?(?:re-?heat|freeze)|(?:for|to serve) left ?overs|left ?overs)\b/i;
+
+/** What goes with the batter is fried or toasted, and no piece of it. */
+export const FRIES_OTHER =
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
@@ -84,7 +89,9 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
 
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
-    .split(/(?<=[.!?])\s+(?=\S)|\n+/)
+    .split(
+      /(?<=[.!?])(?<!\b(?:no|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
+    )
     .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)]|[-•*])\s*/i, ''))
     .filter((s) => s !== '' && s.length <= MOST_SENTENCE_CHARS)
     .flatMap((sentence) => {
@@ -108,7 +115,7 @@ export function clausesOf(notes: string): readonly Clause[] {
 }
 
 const MINUTES: readonly (readonly [RegExp, number])[] = [
-  [/\ba (?:good |full |short )?quarter of an hour\b|\ba (?:good |full )?quarter[- ]hour\b/i, 15],
+  [/\ba (?:good |full |short )?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i, 15],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
   [
     /\b(?:half an|a (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
@@ -123,6 +130,8 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     /\ban hour or (?:so|two|more)\b|\b(?:an|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
     60,
   ],
+  [/\ba couple of hours\b/i, 120],
+  [/\ba few hours\b/i, 180],
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) minutes\b/i, 3],
   [/\ba minute or two\b/i, 1.5],

@@ -1,16 +1,17 @@
 /** Degrees and dials, and what they heat: the surface, the oven, the milk, or what is kept warm. */
 import { readNumber } from '../../quantity/number';
-import type { Clause, ToldFact } from './clause';
+import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
 const HOLDING =
   /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE =
   /\b(?:griddle|flat ?top|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
-const LIQUID = /\b(?:milk|water|buttermilk|cream|lukewarm|liquid)\b/i;
+const LIQUID =
+  /\b(?:milk|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
 const IRON = /\b(?:the|an?|my|hot|waffle)\s+(?:hot\s+|waffle\s+)?iron\b/i;
 
@@ -46,8 +47,10 @@ const SAME_C = 12;
 
 /** "Down to 180", "then 190": another heat of what was heated before. */
 export const CHANGED_TO =
-  /\b(?:down|up|back) to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
+  /\b(?:down|up|back) to (?:about )?\d{3}\b|^(?:then )?(?:drop|lower|reduce|raise)(?: it)? to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
 
+/** The same oven with its fan on: "200 °C (180 °C fan)". */
+const FAN = /(?<=\d.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?/gi;
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
@@ -61,9 +64,10 @@ function degreesIn({ text, sentence }: Clause, inF: boolean): readonly (readonly
     changed ||
     alone ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
-    /\b(?:cook|fry|griddle) at \d/i.test(text);
+    /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
+    (CHANGED_TO.test(text) && /\bstart at \d{3}\b/i.test(sentence));
   const out: [number, number][] = [];
-  for (const m of text.matchAll(DEGREES)) {
+  for (const m of text.replace(FAN, (w) => ' '.repeat(w.length)).matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
@@ -78,12 +82,13 @@ function degreesIn({ text, sentence }: Clause, inF: boolean): readonly (readonly
 }
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
-const ON_DIAL = /\b(?:on|at) (?:an? |the )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
+const ON_DIAL =
+  /\b(?:on|at) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
 const DIAL =
-  /\b(low(?:est)?|medium|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
+  /\b(low(?:est)?|gentle|medium|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL = /^(?:on |at )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
 const NUMBERED =
-  /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))/i;
+  /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
@@ -95,21 +100,30 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
     /\b(?:bei|auf) mittlerer bis (?:starker|hoher|großer) hitze\b|(?<!\p{L})à feu moyen[- ]vif\b|\ba fuego medio[- ]alto\b/iu,
     'medium high',
   ],
-  [/\ba fuego medio\b|\bbei mittlerer hitze\b|\bauf mittlerer stufe\b|(?<!\p{L})à feu moyen\b/iu, 'medium'],
-  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})à feu doux\b/iu, 'low'],
-  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})à feu vif\b/iu, 'high'],
+  [
+    /\ba fuego medio\b|\b(?:bei|auf) mittlerer hitze\b|\bauf mittlerer stufe\b|(?<!\p{L})(?:à|sur) feu moyen\b/iu,
+    'medium',
+  ],
+  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b/iu, 'low'],
+  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})(?:à|sur) feu vif\b/iu, 'high'],
 ];
+
+/** What melts, simmers or is blended does so on no griddle's dial. */
+const OF_ANOTHER =
+  /\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
 
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
   const other = OTHER_DIALS.find(([re]) => re.test(text));
   if (other) return other[1];
   const knob = NUMBERED.exec(text);
-  const number = knob?.[1] ?? knob?.[2];
+  const number = knob?.slice(1).find((n) => n !== undefined);
   if (number !== undefined) return number;
+  if (OF_ANOTHER.test(text)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
-  const alone = ONLY_DIAL.test(text) && (whole || SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
+  const alone =
+    ONLY_DIAL.test(text) && (whole || /-/.test(text) || SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
   if (
     !m ||
     !(
@@ -124,6 +138,7 @@ function dialIn({ text, sentence }: Clause): string | null {
     .replace(/est\b/i, '')
     .replace(/\s*(?:heat|flame|setting)$/i, '')
     .replace(/\s*(?:-|–)\s*/, ' ')
+    .replace(/\bgentle\b/i, 'low')
     .toLowerCase()
     .trim();
 }
@@ -139,6 +154,7 @@ export const speaksFahrenheit = (notes: string): boolean =>
 /** @param inF whether a number without its letter is Fahrenheit on this card */
 export function heatsIn(c: Clause, inF = false): readonly ToldFact[] {
   const { text, sentence, taken } = c;
+  if (FRIES_OTHER.test(text)) return [];
   const heat = (value: number, of: string): ToldFact => ({
     fact: 'heat',
     value: Math.round(value),

@@ -5,9 +5,9 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:je(?= \d)|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
+  /\b(?:je(?= \d)|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por) (?:each|every|cada|chaque|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por) (?:each|every|cada|chaque|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -16,9 +16,12 @@ const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
-function widthsIn({ text, taken }: Clause): readonly ToldFact[] {
+function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const m = WIDTH.exec(text);
-  if (!m || /\bthick\b/i.test(m[0]) || !LIES.test(text)) return [];
+  // "little ones, 6 cm"
+  const alone =
+    m !== null && m[0].trim() === text && /\b(?:ones|cakes|pancakes|crepes|rounds|circles)\b/i.test(sentence);
+  if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
   if (!n) return [];
@@ -84,7 +87,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
-  /\bby (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)\b/i;
+  /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s)))\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
 /** "Pour 60 ml, swirl, cook a minute": so much and of nothing, in a sentence that goes on at the heat. */
@@ -98,7 +101,7 @@ const SPREADS = /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b/i;
 
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base) of|(?:half|two[- ]thirds|three[- ]quarters) full|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 const AMOUNT_ALONE = /^(?:about |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
@@ -109,10 +112,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
     const amount = portionAt(then.text.replace(/^(?:about|some|say|roughly) /i, ''), then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
   }
-  const fills = told.some((f) => f.fact === 'portion') ? null : FILLS.exec(c.text);
+  const fills =
+    told.some((f) => f.fact === 'portion') || /\b(?:with|in) (?:\w+ ){0,2}(?:oil|butter|ghee|lard|fat)\b/i.test(c.text)
+      ? null
+      : FILLS.exec(c.text);
   if (
     !fills ||
-    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|kelle|louche|cucharón)/i.test(
+    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|kelle|louche|cucharón)/i.test(
       c.text,
     )
   )
@@ -124,9 +130,8 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
-  const by = BY.exec(text)?.[1]
-    ?.replace(/(?:ful)?s?$/i, '')
-    .replace(/[- ]cup$/i, ' cup');
+  const drops = BY.exec(text);
+  const by = (drops?.[1] ?? drops?.[2])?.replace(/(?:ful)?s?$/i, '').replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
   const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);

@@ -1,26 +1,28 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
-import { type Clause, clausesOf, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
+import { type Clause, clausesOf, FRIES_OTHER, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, OVEN, SURFACE } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:melted )?butter\b(?![^,;.]{0,20}\bbatter)/i, 'butter'],
-  [/\b(?:filling|sauce|compote|fruit)\b/i, 'filling'],
+  [/\b(?:filling|sauce|compote|fruit(?! prepared)|syrup)\b/i, 'filling'],
+  // what is neither the batter nor in it yet
+  [/\b(?:raisins|currants|sultanas|dates|nuts|(?:let|bring|leave) the eggs)\b(?![^,;.]{0,30}\bbatter)/i, 'pan'],
   [/\bdough\b/i, 'dough'],
   [
-    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
   [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|(?:set|put) (?:it |them )?aside|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)? for|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
-  /\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|fridge|refrigerator|cold place|ice ?box|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
-  /\b(?:wait\b[^,;.]*\b(?:turn|flip|bubbl|edge)|bubbles?|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+  /\b(?:wait\b[^,;.]*\b(?:turn|flip|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -48,11 +50,11 @@ const LET_REST = /(?<=\band )(?:let|leave|rest|stand|chill)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes)\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b/i;
+  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
 
 /** A clause that says how long, and does nothing. */
 const TIME_ALONE =
-  /^(?:for |some |about |around |roughly |at least |say |up to |only |just |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+  /^(?:for |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |say |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -62,7 +64,12 @@ const isIdle = (text: string): boolean => MEANWHILE.test(text) || TIME_ALONE.tes
 const AT_WORK =
   /(?<!on the )\bsides?\b|\b(?:turn|flip|oven|iron|griddle|on the heat)\b|\bof (?:whisking|mixing|stirring|beating)\b/i;
 const WAITS = /\b(?:wait|hang on|(?:let|leave) them)\b/i;
-const givenTime = (text: string): boolean => GIVEN_TIME.test(text) && !AT_WORK.test(text);
+/** What is done meanwhile: "while the griddle comes up to heat". */
+const MEANWHILE_DONE = /\b(?:while|until|till) (?:the|your|my|a) (?:griddle|pan|iron|skillet|oven|plate)\b.*$/i;
+function givenTime(said: string): boolean {
+  const text = said.replace(MEANWHILE_DONE, '');
+  return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
+}
 
 /** @param then the clauses that follow it */
 export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause[]): readonly ToldFact[] {
@@ -74,6 +81,8 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
   // what is waited for is the turn
   const next = then[0]?.sentence === sentence ? then[0].text : '';
   if (WAITS.test(text) && (/\b(?:turn|flip)/i.test(text) || TURNS.test(next))) return [];
+  // "leave for 2 minutes, don't touch it, then flip": it lies on the heat
+  if (then.some((c) => c.sentence === sentence && /^(?:then )?(?:turn|flip)\b/i.test(c.text))) return [];
   const chills = CHILLS.test(text);
   if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
@@ -86,7 +95,7 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
   const word = LET_REST.exec(text)?.index ?? 0;
   const time = all.find((x) => x.at > word) ?? all[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
   if (!time) return [];
-  const what = text.slice(all.length > 1 ? word : 0).replace(/\b(?:while|until|till)\b.*/i, '');
+  const what = text.slice(all.length > 1 ? word : 0).replace(/\b(?:while|until|till|as long as)\b.*/i, '');
   const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
   // with the flour in it, it is the batter
   const of =
@@ -104,16 +113,24 @@ const EACH_SIDE =
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS =
   /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+/** "Leave for 2 minutes, don't touch it, then flip." */
+const LIES = /\bleave (?:it |them )?for\b.*\b(?:flip|turn)\b/i;
 const TURNED =
   /,\s*over\s*,|\b(?:turn|flip|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
+/** "Turn when the edges are dry": a time behind it is the first side's. */
+const TURN_WHEN =
+  /^(?:then )?(?:(?:turn|flip)(?: (?:it|them))?(?: over)? (?:when|once|as soon as|as)|dar? la vuelta cuando|wenden(?:,)? (?:wenn|sobald)|retourne[rz] quand)\b/i;
+/** "And give it one more", behind the turn. */
+const ONE_MORE =
+  /\b(?:and|then)\s+(?:(?:give (?:it|them)|cook|for)\s+)?(?:about\s+)?(\S+(?:\s+minutes?)?)\s+more\b|\bund (?:weitere|noch) (?:etwa )?(\S+ min\p{L}*)/iu;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST =
   /^(?:then )?(?:turn|flip|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
 const NUMBER_FIRST =
-  /^(?:that(?:[’']s| is)\s+)?(?:(?:about|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
+  /^(?:that(?:[’']s| is)\s+)?(?:(?:about|around|roughly|maybe|some|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
 /** Behind the turn. */
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
@@ -122,7 +139,7 @@ const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|o
 const TURNED_NOW = /^(?:then |and )?(?:turn|flip|over)(?: (?:it|them))?(?: over)?$/i;
 /** "Add a spoonful of water, turn, cover again, 4 minutes". */
 const TURNED_BEFORE =
-  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them))?(?: over)?(?: (?:gently|carefully))?,/i;
+  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
 /** Pieces that lie under a lid. */
 const LIDDED =
   /\b(?:with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
@@ -131,9 +148,10 @@ const TURNS_LATER = /\b(?:turn|flip|wenden|retourne[rz]|voltear|dar la vuelta)\b
 const AFTER_THEN_TURN = /^(?:nach|apr[eè]s|despu[eé]s de|after)\s/i;
 /** Each side by its place. */
 const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf der einen seite\b|\bpor un lado\b/i;
-const TAKES = /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|one|two|three|four|five|six)/i;
+const TAKES =
+  /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|lid down|put down) (?:the )?(?:lid|iron)|(?:don[’']?t|do not) (?:peek|open)|steam(?:s|ing)?)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open)|steam(?:s|ing)?)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -168,12 +186,22 @@ function bothSides(c: Clause): readonly ToldFact[] {
     );
   const rest = second && time.at < second.index ? c.text.slice(second.index + second[0].length) : null;
   const last = rest === null ? null : (timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null);
-  // "turn after two minutes, one minute more"
+  // "turn after two minutes", "turn when the edges are dry (2 minutes)"
   if (
     AFTER.test(c.text.slice(0, time.at)) ||
+    TURN_WHEN.test(c.text) ||
     (AFTER_THEN_TURN.test(c.text) && TURNS_LATER.test(c.text) && !QUARTERS.test(c.text))
-  )
-    return [minutes('firstSide', time.min, c)];
+  ) {
+    const behind = ONE_MORE.exec(c.text.slice(time.end))
+      ?.slice(1)
+      .find((w) => w !== undefined);
+    const more = behind === undefined ? null : minutesIn(behind);
+    return [minutes('firstSide', time.min, c), ...(more === null ? [] : [minutes('secondSide', more, c)])];
+  }
+  // "3 min + 2 min"
+  const [, other] = times;
+  if (other && /^\s*[+/&]\s*$/.test(c.text.slice(time.end, other.at)))
+    return [minutes('firstSide', time.min, c), minutes('secondSide', other.min, c)];
   if (last === null && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence)))
     return [];
   return [minutes('firstSide', time.min, c), minutes('secondSide', last ?? times[1]?.min ?? time.min, c)];
@@ -198,7 +226,9 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
     middle(/\b(?:give (?:it|them)|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
     middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
   if (min === undefined || min > MOST_A_SIDE) return null;
-  const turned = before !== undefined && TURNS.test(before.text);
+  const turned =
+    before !== undefined &&
+    (TURNS.test(before.text) || (/^(?:then )?(?:turn|flip)\b/i.test(before.text) && /^another\b/i.test(c.text)));
   return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
@@ -206,7 +236,8 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
 function isBake(c: Clause): boolean {
   const flips = FLIPS.test(c.sentence);
   if ((OVEN.test(c.text) && !flips) || BAKED.test(c.sentence)) return true;
-  if (/\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text))) return true;
+  if (/\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text) || /\bwaffles?:/i.test(c.text)))
+    return true;
   if (!TIME_ALONE.test(c.text)) return false;
   // "oven 425, twenty minutes"
   const inOven = OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|bubbles?)\b/i.test(c.sentence);
@@ -234,15 +265,19 @@ function oneSide(
   if (isBake(c)) return { fact: minutes('bake', time.min, c), isFirst: false };
   if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  const cooks = COOKS.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
+  const cooks = COOKS.test(c.sentence) || LIES.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
   if (!isOnHeat(c, cooks)) return null;
   if (FAT_BROWNS.test(c.text)) return null;
   // nothing lies on one side for so long: it is in the oven that was heated
   if (time.min > MOST_A_SIDE) return baked && cooks ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
-  const turned = TIME_ALONE.test(c.text) && TURNED_BEFORE.test(c.sentence.slice(0, c.sentence.indexOf(c.text)));
+  const said = c.sentence.slice(0, c.sentence.indexOf(c.text));
+  const alone = TIME_ALONE.test(c.text);
+  // "flip when bubbles show, about 2 minutes": by then the first side was done
+  if (alone && TURN_WHEN.test(said)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
+  const turned = alone && (TURNED_BEFORE.test(said) || /\bon the (?:other|second|reverse) side\b/i.test(said));
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
-  const isFirst = /\bbefore (?:you )?(?:turn|flip)/i.test(c.text);
+  const isFirst = /\bbefore (?:you )?(?:turn|flip)|\b(?:turn|flip)(?: it| them)?(?: over)?$/i.test(c.text);
   return {
     fact: minutes('firstSide', time.min, c),
     isFirst: isFirst || TURNED.test(rest) || TURNED.test(then?.text ?? ''),
@@ -251,13 +286,15 @@ function oneSide(
 
 /** "Side one 3 minutes", "second side 2": a side by its number, in minutes though nobody says so. "The second one". */
 const NUMBERED_SIDE =
-  /^(?:and |then )?(?:side (one|1|a|two|2|b)|(first|second|other) side)\s*:?\s*(?:takes? |wants? |gets? |for )?(?:about )?(?=\S)/i;
+  /^(?:and |then )?(?:the )?(?:side (one|1|a|two|2|b)|(first|second|other) side)\s*:?\s*(?:takes? |wants? |needs? |gets? |for )?(?:about |only |just )?(?=\S)/i;
 
 /** "Two and a half on the first": in minutes though nobody says so. */
 const ON_A_SIDE = /^(?:about )?(.{1,24}?) on the (first|second|other)(?: side)?$/i;
 
 /** "Second 2", "the second one", behind the first side in the same sentence. */
 const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
+
+const OTHER_SIDE_IS = /^(?:the )?(?:second|other)(?: side| one)? (?:is|goes|cooks|browns|takes|needs|wants)\b[^\d]*$/i;
 
 /** What may follow a number of minutes without its unit: "half as long" and "2 eggs" are none. */
 const NO_NOUN = /^\s*$|^\s+(?:with|at|in|on|until|till|or so|more|longer|covered|uncovered)\b/i;
@@ -271,6 +308,11 @@ function numberedSide(c: Clause, before: Clause | undefined): ToldFact | null {
   const min0 = on ? minutesIn(on[1] ?? '') : null;
   if (on && min0 !== null && min0 <= MOST_A_SIDE)
     return minutes(/first/i.test(on[2] ?? '') ? 'firstSide' : 'secondSide', min0, c);
+  // "the second is quicker, about 90 seconds"
+  if (before?.sentence === c.sentence && TIME_ALONE.test(c.text) && OTHER_SIDE_IS.test(before.text)) {
+    const min1 = minutesIn(c.text.replace(/^(?:about|only|just|some) /i, ''));
+    if (min1 !== null && min1 <= MOST_A_SIDE) return minutes('secondSide', min1, c);
+  }
   const follows = before?.sentence === c.sentence && /\bfirst side\b|\bside (?:one|1|a)\b/i.test(before.text);
   const m = NUMBERED_SIDE.exec(c.text) ?? (follows ? SECOND.exec(c.text) : null);
   if (!m) return null;
@@ -302,8 +344,9 @@ const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
 /** A piece is turned; a heat that is turned down is not. */
 const FLIPS =
   /\b(?:flip|turn(?! (?:it |the (?:oven|heat) )?(?:down|up|off|back))|wenden|retourne[rz]|voltear|la vuelta)\b/i;
-const FRIES_OTHER =
-  /^(?:(?:then|first|and|meanwhile)\s+)*(?:fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
+/** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
+const PREHEATS =
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
 
 const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
 
@@ -311,15 +354,19 @@ const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
 function isNoSide(c: Clause, before: Clause | undefined): boolean {
   // how long what was just said to rest does so
   const ofRest =
-    (before?.sentence === c.sentence && RESTS.test(before.text) && TIME_ALONE.test(c.text)) ||
+    (before?.sentence === c.sentence &&
+      RESTS.test(before.text) &&
+      !NO_REST.test(before.text) &&
+      TIME_ALONE.test(c.text)) ||
     // "let it sit ten minutes while the griddle gets hot"
     (RESTS.test(c.text) && /\bwhile the (?:griddle|pan|iron|oven|skillet)\b/i.test(c.text)) ||
     // of all turns together, no side's
     /\b(?:in all|altogether|in total|all told)\b/i.test(c.text);
-  const cooks = COOKS.test(c.text);
-  // what goes with the batter is fried, not a piece of it
+  const cooks = COOKS.test(c.text) || LIES.test(c.sentence);
   return (
-    FRIES_OTHER.test(c.text) ||
+    (PREHEATS.test(c.text) && !EACH_SIDE.test(c.text)) ||
+    // how long butter browns is told behind it
+    (before?.sentence === c.sentence && FAT_BROWNS.test(before.text) && TIME_ALONE.test(c.text)) ||
     // turned by quarters it lies on no side; and how long the cook is at it is none
     QUARTERS.test(c.text) ||
     PREP.test(c.sentence) ||
@@ -344,6 +391,7 @@ function sidesOfClause(
   /** The second side may follow. */
   readonly isFirst: boolean;
 } | null {
+  if (FRIES_OTHER.test(c.text)) return null;
   const both = sidesAtOnce(c, before);
   const [one] = both;
   if (one) return { facts: both, longer: false, isFirst: both.length === 1 && one.fact === 'firstSide' };
@@ -352,7 +400,9 @@ function sidesOfClause(
     return { facts: [{ ...last, value: hundredths(Number(last.value) + more) }], longer: true, isFirst: wasFirst };
   if (isNoSide(c, before)) return null;
   // "when the bubbles pop, flip, 1 minute": the first side went by its look
-  const turned = before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text);
+  const turned =
+    (before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text)) ||
+    (before !== undefined && /^(?:then )?(?:turn|flip)\b/i.test(before.text) && /^another\b/i.test(c.text));
   const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
   const side = oneSide(c, then, baked);

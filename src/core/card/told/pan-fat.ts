@@ -1,0 +1,197 @@
+/** What a cook puts in the pan before a piece, and how: told by a verb, by its place, or by neither fat nor pan named. */
+import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
+import { SURFACE } from './heat';
+
+const FAT_NAME =
+  '((?:a mix(?:ture)? of )?(?:butter and (?:a little )?oil|oil and (?:a little )?butter)|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|(?:non-?stick |cooking )?spray|margarine|fat)';
+const PAN_FAT: readonly RegExp[] = [
+  new RegExp(
+    `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
+    'i',
+  ),
+  new RegExp(
+    `\\b(?:(?:re-?)?grease|brush|wipe|rub|coat|film|spray|oil|butter)(?: it| them| (?:each|every)(?: \\w+)?(?: one| cake| time)?| the (?:hot )?(?:pan|griddle|skillet|iron|plate)| (?:a|an|your) (?:[a-z]+ )?(?:pan|griddle|skillet|iron))?(?: (?:lightly|well|thinly|again|between batches))?\\s+(?:with|in)\\s+((?:a (?:little|knob of|film of|bit of|cloth dipped in)|some|the)?\\s*)${FAT_NAME}\\b`,
+    'i',
+  ),
+  new RegExp(
+    `\\b(?:heat|melt|warm|swirl|add|put)\\s+((?:a (?:little|knob of|spoon of|bit of|teaspoon of|tablespoon of)|some|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*(?:the\\s+)?)${FAT_NAME}\\b[^,;.]{0,20}\\b(?:in|to|into|on|over) (?:a|an|the|your|each|every) (?:[a-z-]+ ){0,2}(?:pan|skillet|griddle|iron|plate|hollow|well|hole|mould|mold|tin|dish)\\b`,
+    'i',
+  ),
+  new RegExp(
+    `\\b((?:plenty of|a little|some|a (?:thin )?(?:film|knob|drop|smear|slick) of|enough)\\s+)${FAT_NAME}\\b[^,;.]{0,15}\\b(?:in|on|over|across) (?:the|a|your) (?:hot )?(?:pan|griddle|skillet|iron|plate)\\b`,
+    'i',
+  ),
+];
+/** Fat told by its verb alone: a buttered paper, a spray, a swirl of oil. */
+const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
+  [/\b(butter|oil|lard|ghee|dripping)(?:,| is)? for (?:the |my )?(?:pan|griddle|skillet|iron)\b/i, '', 'greased'],
+  [
+    /\b(?:rub|wipe|brush|spread|smear|wipe) (?:a (?:little|bit of|film of) |some )?(?:\w+ )?(butter|oil|lard|ghee|fat) (?:over|onto|on|across|around) (?:the|my|your|a) (?:hot )?(?:pan|griddle|skillet|iron|plates?)\b/i,
+    '',
+    'wiped',
+  ],
+  [
+    /\b(?:dip|dipped)\b[^,;.]{0,30}\bin (?:a little |some )?(?:\w+ )?(butter|oil|lard|ghee|fat) and (?:wipe|rub|brush|grease)/i,
+    '',
+    'wiped',
+  ],
+  [/\b(?:sizzle|foam) (?:a (?:little|bit of|knob of) |some )?(butter|lard|ghee)\b/i, '', 'a little'],
+  [
+    /\b(?:fondre|chauffer)\b[^,;.]{0,20}\b(beurre|huile|saindoux) dans (?:la|une|votre) (?:poêle|crêpière|plaque)/i,
+    '',
+    'a little',
+  ],
+  [/\b(mantequilla|aceite|manteca) en (?:la|una) (?:sartén|plancha|crepera)/i, '', 'a little'],
+  [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:an? )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
+  [
+    /\bin (?:wenig |etwas |heißem |viel )?(butterschmalz|butter|öl|schmalz)\b[^,;.]{0,20}\b(?:aus)?(?:backen|braten)\b/i,
+    '',
+    'a little',
+  ],
+  [/\b(?:cuire|dorer|poêler)\b[^,;.]{0,50}\bdans (?:du |le |un peu de )?(beurre|huile|saindoux)\b/i, '', 'a little'],
+  [
+    /\b(?:freír|cocinar|dorar)\b[^,;.]{0,20}\b(?:en|con) (?:un poco de )?(mantequilla|aceite|manteca)\b/i,
+    '',
+    'a little',
+  ],
+  [
+    /\bmit (?:etwas |ein wenig |wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,15}\b(?:aus|ein|be)?(?:pinseln|streichen|fetten|reiben|wischen)/i,
+    '',
+    'brushed',
+  ],
+  [
+    /\b(huile|beurre)[rz](?: légèrement| bien)?(?:[- ]l[ae]\b| (?:une?|votre) (?:poêle|crêpière|plaque|gaufrier))/i,
+    '',
+    'greased',
+  ],
+  [/\bengras(?:ar?|ad[oa])\b[^,;.]{0,20}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
+  [
+    /\b(?:bit|little|knob|film|lick|smear|scrap) of (butter|oil|lard|ghee)\b[^,;.]{0,12}\bfor the first\b/i,
+    '',
+    'a little',
+  ],
+  [
+    /\b(?:pan|griddle|skillet|iron)\b[^;.]{0,16}\bwith (?:a |some )?(?:\w+ of )?((?:\w+ )?oil|butter|lard|ghee|dripping)\b/i,
+    '',
+    'a little',
+  ],
+  [
+    /\b(?:drop|little|bit|knob|dab|(?:tea|table)?spoon(?:ful)?) of (oil|butter|lard|ghee) (?:per|in each|in every|for each|to each) (?:hole|hollow|well)/i,
+    '',
+    'a little',
+  ],
+  [/\b(butter|öl|butterschmalz|schmalz)\b[^,;.]{0,12}\bin (?:einer|der|die|eine) [^,;.]{0,20}pfanne/i, '', 'a little'],
+  [/\b(?:poêle|crêpière|plaque|gaufrier)\b[^,;.]{0,20}\b(huil|beurr)ée?s?(?!\p{L})/iu, '', 'greased'],
+  [
+    /\bmit (?:etwas |wenig |ein wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,45}\b(?:aus)?(?:backen|braten)/i,
+    '',
+    'a little',
+  ],
+  [/\b(buttered|oiled|greased) for each\b/i, '', 'greased'],
+  [
+    /\bgraiss(?:ez|er)\b[^,;.]{0,25}\b(?:avec|au|à l)[ ’'](?:du |de |le |un peu de )?(beurre|huile|saindoux)\b/i,
+    '',
+    'greased',
+  ],
+  [/\buntar\b[^,;.]{0,25}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
+  [/^(?:a )?(?:quick |light |good )?(spray)$/i, '', 'sprayed'],
+  [
+    /^(?:a )?(?:thin |good |quick )?(?:rub|wipe|lick|smear|dab|film|slick|touch) of (lard|butter|oil|ghee|fat)$/i,
+    '',
+    'greased',
+  ],
+  [
+    /\beach (?:hole|hollow|well) (?:gets|takes|wants) (?:a |some )?(?:\w+ of )?(butter|oil|ghee|lard|fat)\b/i,
+    '',
+    'a little',
+  ],
+  [/\bspray (?:the )?(?:pan|griddle|iron|skillet|plates?)\b/i, 'spray', 'sprayed'],
+  [/^(oiled|buttered)$/i, '', 'greased'],
+  [/\b(?:bit|little|knob|film|spoon) of (butter|oil|lard|ghee) in it\b/i, '', 'a little'],
+  [
+    /\b(?:wiped|brushed|rubbed|greased) with (?:a little |some )?(?:melted |soft )?(lard|butter|oil|ghee|dripping|fat)\b/i,
+    '',
+    'greased',
+  ],
+  [/\b(?:griddle|pan|skillet|iron)\b[^;.]{0,40}\band (butter|oil|grease) it\b/i, '', 'greased'],
+  [
+    /\b(?:swirl|film|drop|splash|dash|slick|knob|bit|little) of (oil|butter|lard|fat)\b[^,;.]{0,20}\b(?:heat|shimmer|pan|skillet)/i,
+    '',
+    'a little',
+  ],
+  [/\bgive the (?:pan|griddle|skillet) a \w+ of (oil|butter|lard|fat)\b/i, '', 'a little'],
+];
+
+/** A fat that is put on a surface, in whatever words: the two in one clause, and a verb of cooking or greasing. */
+const FAT_ON = new RegExp(
+  `\\b(?:heat|melt|warm|swirl|add|put|use|brush|grease|wipe|rub|coat|film|spray|spread|smear|drop|tip|place)\\b(?=.*\\b(?:pan|griddle|skillet|iron|plates?|surface)\\b)[^,;]*?((?:a (?:thin |light )?(?:little|bit|knob|film|layer|coat|slick|spoon(?:ful)?|teaspoon|tablespoon)(?: of)?|some|the)?\\s*)\\b${FAT_NAME}\\b`,
+  'i',
+);
+/** A fat that goes into the batter, or melts by itself in a small pan. */
+const NOT_THE_PANS =
+  /\b(?:batter(?! sticks)|bowl|dough|eggs?|milk|flour|sugar|small pan|sauce ?pan|no (?:oil|butter|fat|grease)|without|sticks)\b/i;
+
+const FAT_IDS: readonly (readonly [RegExp, string])[] = [
+  [/clarified|ghee|butterschmalz/i, 'butter-clarified'],
+  [/butter|beurr|mantequilla/i, 'butter-unsalted'],
+  [/olive/i, 'oil-olive'],
+  [/coconut/i, 'oil-coconut'],
+  [/lard|schmalz|saindoux|manteca/i, 'lard'],
+  [/dripping|bacon/i, 'tallow'],
+  [/margarine/i, 'margarine'],
+  [/spray|oil|fat|öl|huil|aceite/i, 'oil-vegetable'],
+];
+
+const NO_FAT =
+  /\b(?:dry|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
+/** Words by which no fat is meant for the surface, though the clause names none. */
+const NO_FAT_ALONE =
+  /\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
+const NO_FAT_OF_SENTENCE = /^(?:no fat|dry|ungreased)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
+const isDry = ({ text, sentence }: Clause): boolean =>
+  (NO_FAT.test(text) && SURFACE.test(text)) ||
+  NO_FAT_ALONE.test(text) ||
+  (NO_FAT_OF_SENTENCE.test(text) && SURFACE.test(sentence));
+
+/** "Butter the pan", "oil the irons lightly". */
+const BY_VERB =
+  /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+|\d+[\s-]?(?:cm|inch)\s+)?(?:pans?|griddle|skillet|irons?|plates?|hollows|wells|holes|moulds)\b/i;
+/** "On a lightly oiled griddle". */
+const LIGHTLY =
+  /\b(?:(lightly|well|barely|thinly)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i;
+const GREASED = /\bgreased (?:hot |cast[- ]iron )?(?:pan|griddle|skillet|iron|plate)\b/i;
+/** "A knob of butter", in a sentence of a pan. */
+const BARE =
+  /^(?:then |and )?(?:(?:a )?(?:small |little |good |big |tiny )?(?:knob|bit|piece|drop|slick|spoon) of )?(lard|butter|oil|ghee|dripping)(?: it)?$| and (butter|oil|grease) it$/i;
+
+/** The fat that a clause names for the surface, and how it comes there; null where it names none. */
+function fatIn({ text, sentence }: Clause): { readonly fat: string; readonly how: string } | null {
+  const said = PAN_FAT.map((re) => re.exec(text)).find((m) => m !== null);
+  if (said) return { fat: said[2] ?? '', how: said[1]?.trim() ?? '' };
+  const verb = BY_VERB.exec(text);
+  if (verb) return { fat: verb[1] ?? '', how: '' };
+  const lightly = LIGHTLY.exec(text);
+  if (lightly) return { fat: lightly[2] ?? '', how: (lightly[1] ?? lightly[2] ?? '').toLowerCase() };
+  const bare = SURFACE.test(sentence) ? BARE.exec(text) : null;
+  if (bare) return { fat: bare[1] ?? bare[2] ?? '', how: '' };
+  for (const [re, is, how] of FAT_BY_VERB) {
+    const m = re.exec(text);
+    if (m) return { fat: is || (m[1] ?? ''), how };
+  }
+  const on = NOT_THE_PANS.test(text) ? null : FAT_ON.exec(text);
+  if (on) return { fat: on[2] ?? '', how: on[1]?.trim() ?? '' };
+  return GREASED.test(text) ? { fat: '', how: '' } : null;
+}
+
+export function panFatIn(c: Clause): readonly ToldFact[] {
+  const { text, taken } = c;
+  if (FRIES_OTHER.test(text)) return [];
+  if (isDry(c)) return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
+  const told = fatIn(c);
+  if (!told) return [];
+  const id = FAT_IDS.find(([re]) => re.test(told.fat))?.[1];
+  const of = told.how || 'greased';
+  if (id) return [{ fact: 'panFat', value: id, unit: null, of, words: text, taken }];
+  // greased, and nobody says with what
+  return [{ fact: 'panFat', value: 'any', unit: null, of, words: text, taken: taken === 'told' ? 'asked' : taken }];
+}
