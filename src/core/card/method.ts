@@ -11,7 +11,7 @@ interface YieldClaim {
 }
 
 const MAKES =
-  /\b(?:makes?|yields?|yield:?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
+  /\b(?:makes?|yields?|yield:?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|I reckon on|that(?:[’']s| is)(?= \d+ (?:pancakes|waffles|cakes|crepes|pieces))|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
 /** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
@@ -39,7 +39,7 @@ function piecesSaid(row: string): YieldClaim | null {
 
 /** "5 waffles.": a sentence that is a number of pieces. */
 const PIECES_ALONE =
-  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!]|$))/i;
+  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|gofres|blinis|stück|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!]|$))/i;
 
 /** "About 16.", and no more: the last thing a card says. */
 const ABOUT_ALONE = /[.!]\s+about (\d{1,3})\s*[.!]?\s*$/i;
@@ -85,7 +85,7 @@ function claimedIn(row: string): number | null {
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)(?:does|plenty for|for a crowd of) (?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\breicht für (?=\d)|(?:^|[.!]\s+)(?:pour|para) (?=\d+\s*(?:[.!]|$))|(?:^|[.!,]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve) of us\b)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
         row,
       );
     if (m && /^\S+\s+(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces)\b/i.test(row.slice(m.index + m[0].length)))

@@ -52,14 +52,14 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:matter|worry|peek|open))|do not(?! (?:matter|worry|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:matter|worry|fuss|fret|peek|open))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
   /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
-  /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|the (?:old )?recipe says)\b/i;
+  /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
 /** Where the talk comes back to this card's own way. */
 const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
 /** A sentence that begins so is left to the cook as a whole, or is of another day. */
@@ -115,7 +115,10 @@ export function clausesOf(notes: string): readonly Clause[] {
 }
 
 const MINUTES: readonly (readonly [RegExp, number])[] = [
-  [/\ba (?:good |full |short )?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i, 15],
+  [
+    /\bun quart d[’']heure\b|\bun cuarto de hora\b|\beine viertelstunde\b|\ba (?:good |full |short )?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i,
+    15,
+  ],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
   [
     /\b(?:half an|a (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
@@ -143,7 +146,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
 const PER: readonly (readonly [RegExp, number])[] = [
   [/^[\s-]*(?:min(?:ut(?:e[ns]?|os?))?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],
   [/^[\s-]*(?:hours?|hrs?\.?|h|stunden?|std\.?|heures?|horas?)(?![\p{L}])/iu, 60],
-  [/^[\s-]*(?:seconds?|secs?\.?|sekunden?|secondes?|segundos?)(?![\p{L}])/iu, 1 / 60],
+  [/^[\s-]*(?:seconds?|secs?\.?|sekunden?|secondes?|segundos?|s)(?![\p{L}])/iu, 1 / 60],
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];
 const AMOUNT_WORD =

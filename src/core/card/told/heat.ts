@@ -7,11 +7,11 @@ const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
   /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
 const HOLDING =
-  /\b(?:keep(?: \w+){0,3} warm|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE =
-  /\b(?:griddle|flat ?top|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil)\b/i;
+  /\b(?:griddle|flat ?top|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil|pfanne|waffeleisen|sartén|plancha|gofrera|poêle|crêpière|gaufrier|billig)\b/i;
 const LIQUID =
-  /\b(?:milk|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
+  /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
 const IRON = /\b(?:the|an?|my|hot|waffle)\s+(?:hot\s+|waffle\s+)?iron\b/i;
 
@@ -83,12 +83,13 @@ function degreesIn({ text, sentence }: Clause, inF: boolean): readonly (readonly
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
 const ON_DIAL =
-  /\b(?:on|at) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
+  /\b(?:on|at|over) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
 const DIAL =
   /\b(low(?:est)?|gentle|medium|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
-const ONLY_DIAL = /^(?:on |at )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
+const ONLY_DIAL =
+  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
 const NUMBERED =
-  /\b(?:dial|knob|setting|burner|hob)\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [

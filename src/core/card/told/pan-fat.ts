@@ -18,13 +18,26 @@ const PAN_FAT: readonly RegExp[] = [
     'i',
   ),
   new RegExp(
-    `\\b((?:plenty of|a little|some|a (?:thin )?(?:film|knob|drop|smear|slick) of|enough)\\s+)${FAT_NAME}\\b[^,;.]{0,15}\\b(?:in|on|over|across) (?:the|a|your) (?:hot )?(?:pan|griddle|skillet|iron|plate)\\b`,
+    `\\b((?:plenty of|a little|some|a (?:thin )?(?:film|knob|drop|smear|slick) of|enough)\\s+)${FAT_NAME}\\b[^,;.]{0,15}\\b(?:in|on|over|across) (?:the|a|your|each|every) (?:hot )?(?:pan|griddle|skillet|iron|plate|well|hollow|hole)\\b`,
     'i',
   ),
 ];
 /** Fat told by its verb alone: a buttered paper, a spray, a swirl of oil. */
 const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
-  [/\b(butter|oil|lard|ghee|dripping)(?:,| is)? for (?:the |my )?(?:pan|griddle|skillet|iron)\b/i, '', 'greased'],
+  [/^use (?:a little )?((?:\w+ )?oil|butter|lard|ghee) for frying\b/i, '', 'for frying'],
+  [
+    /\b(butter|oil|lard|ghee|dripping)(?:,| is)? for (?:(?:the |my )?(?:pan|griddle|skillet|iron)|frying)\b/i,
+    '',
+    'greased',
+  ],
+  [/^(?:grease|for (?:frying|the pan|the griddle)): (?:a little )?(butter|oil|lard|ghee|dripping)\b/i, '', 'greased'],
+  [/\b(?:lots|plenty) of (butter|oil|lard|ghee) in the (?:pan|skillet|griddle)\b/i, '', 'plenty of'],
+  [
+    /^(?:just )?a (?:smear|lick|film|wipe|bit|little|knob|touch) of (butter|oil|lard|ghee|fat) (?:does it|is enough|will do|each time|every time|between)\b/i,
+    '',
+    'a little',
+  ],
+  [/\b(?:wipe|rub)\b[^,;.]{0,24}\bwith an (oil)y (?:cloth|rag|paper)\b/i, '', 'wiped'],
   [
     /\b(?:rub|wipe|brush|spread|smear|wipe) (?:a (?:little|bit of|film of) |some )?(?:\w+ )?(butter|oil|lard|ghee|fat) (?:over|onto|on|across|around) (?:the|my|your|a) (?:hot )?(?:pan|griddle|skillet|iron|plates?)\b/i,
     '',
@@ -37,14 +50,14 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
   ],
   [/\b(?:sizzle|foam) (?:a (?:little|bit of|knob of) |some )?(butter|lard|ghee)\b/i, '', 'a little'],
   [
-    /\b(?:fondre|chauffer)\b[^,;.]{0,20}\b(beurre|huile|saindoux) dans (?:la|une|votre) (?:poêle|crêpière|plaque)/i,
+    /\b(?:fondre|chauffer|mousser)\b[^,;.]{0,20}\b(beurre|huile|saindoux) dans (?:la|une|votre) (?:poêle|crêpière|plaque)/i,
     '',
     'a little',
   ],
   [/\b(mantequilla|aceite|manteca) en (?:la|una) (?:sartén|plancha|crepera)/i, '', 'a little'],
   [/\b(?:wipe|rub)\b[^,;.]{0,30}\bwith (?:an? )?(buttered|oiled|greased) (?:paper|cloth|rag)\b/i, '', 'wiped'],
   [
-    /\bin (?:wenig |etwas |heißem |viel )?(butterschmalz|butter|öl|schmalz)\b[^,;.]{0,20}\b(?:aus)?(?:backen|braten)\b/i,
+    /\bin (?:wenig |etwas |heißem |viel )?(butterschmalz|butter|öl|schmalz)\b[^,;.]{0,45}\b(?:aus)?(?:backen|braten)\b/i,
     '',
     'a little',
   ],
@@ -64,7 +77,11 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     '',
     'greased',
   ],
-  [/\bengras(?:ar?|ad[oa])\b[^,;.]{0,20}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
+  [
+    /\bengras(?:ar?|ar(?:la|lo)|ad[oa])\b[^,;.]{0,20}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i,
+    '',
+    'greased',
+  ],
   [
     /\b(?:bit|little|knob|film|lick|smear|scrap) of (butter|oil|lard|ghee)\b[^,;.]{0,12}\bfor the first\b/i,
     '',
@@ -80,7 +97,16 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     '',
     'a little',
   ],
-  [/\b(butter|öl|butterschmalz|schmalz)\b[^,;.]{0,12}\bin (?:einer|der|die|eine) [^,;.]{0,20}pfanne/i, '', 'a little'],
+  [
+    /(?<!\p{L})(butter|öl|butterschmalz|schmalz)\b[^,;.]{0,12}\bin (?:einer|der|die|eine) [^,;.]{0,20}(?:pfanne|form)/iu,
+    '',
+    'a little',
+  ],
+  [/(?<!\p{L})(?:ein|be)?(öl|fett)en\b/iu, '', 'greased'],
+  [/^(?:lightly |well |barely |thinly )(oiled|buttered|greased)(?: with \w+)?$/i, '', 'greased'],
+  [/^(butter|oil|lard|ghee) (?:into|in) the (?:hot )?(?:pan|skillet)\b/i, '', 'greased'],
+  [/^un peu (?:d[’']|de )(huile|beurre|saindoux)$/i, '', 'a little'],
+  [/\bgraissée?s?\b[^,;.]{0,10}\b(?:au|avec du|avec de l[’']|à l[’'])\s?(beurre|huile|saindoux)\b/i, '', 'greased'],
   [/\b(?:poêle|crêpière|plaque|gaufrier)\b[^,;.]{0,20}\b(huil|beurr)ée?s?(?!\p{L})/iu, '', 'greased'],
   [
     /\bmit (?:etwas |wenig |ein wenig )?(öl|butter|butterschmalz|schmalz)\b[^,;.]{0,45}\b(?:aus)?(?:backen|braten)/i,
@@ -143,10 +169,10 @@ const FAT_IDS: readonly (readonly [RegExp, string])[] = [
 ];
 
 const NO_FAT =
-  /\b(?:dry|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
+  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
-  /\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
+  /\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
 const NO_FAT_OF_SENTENCE = /^(?:no fat|dry|ungreased)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
@@ -162,7 +188,7 @@ const LIGHTLY =
 const GREASED = /\bgreased (?:hot |cast[- ]iron )?(?:pan|griddle|skillet|iron|plate)\b/i;
 /** "A knob of butter", in a sentence of a pan. */
 const BARE =
-  /^(?:then |and )?(?:(?:a )?(?:small |little |good |big |tiny )?(?:knob|bit|piece|drop|slick|spoon) of )?(lard|butter|oil|ghee|dripping)(?: it)?$| and (butter|oil|grease) it$/i;
+  /^(?:then |and )?(?:(?:a )?(?:small |little |good |big |tiny )?(?:knob|bit|piece|drop|slick|spoon) of |lots of |plenty of )?(lard|butter|oil|ghee|dripping)(?: it)?$| and (butter|oil|grease) it$/i;
 
 /** The fat that a clause names for the surface, and how it comes there; null where it names none. */
 function fatIn({ text, sentence }: Clause): { readonly fat: string; readonly how: string } | null {

@@ -5,9 +5,9 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:je(?= \d)|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
+  /\b(?:je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|par (?:galette|crêpe|gaufre|blini|pancake)|por (?:crepe|gofre|tortita)|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por) (?:each|every|cada|chaque|one|a|cake|pancake|waffle|crepe|piece|waffel|stück|tortita|pieza)|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -31,7 +31,7 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
 
 /** Where an amount may begin. */
 const BEGINS =
-  /(?:\b(?:about|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
+  /(?:\b(?:about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
 /** A part of a measure, and how much of it. */
 const PARTS: readonly (readonly [RegExp, number])[] = [
   [/^(?:half[- ]full|half of (?:a|the))\s+/i, 0.5],
@@ -40,11 +40,12 @@ const PARTS: readonly (readonly [RegExp, number])[] = [
   [/^a third of (?:a|the)\s+/i, 1 / 3],
 ];
 const UNDER = /^(?:a scant|a bit under|a bit less than|a little (?:less|under)(?: than)?|just under|scant)\s+/i;
+const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 /** "A bit under" is taken for a tenth, and asked. */
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|measure|scoop|ladle|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|measure|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 5;
 const MOST_ML = 500;
@@ -57,7 +58,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   const under = UNDER.exec(said)?.[0].length ?? 0;
   const cut = said.slice(part?.length ?? under);
   const bare = (part && /^\p{L}/u.test(cut) && !/^(?:a|an|one)\b|^quarter|^third/i.test(cut) ? `1 ${cut}` : cut)
-    .replace(/^about\s+/i, '')
+    .replace(/^(?:about|a generous(?= half| quarter| third))\s+/i, '')
     .replace(/^(?:a\s+)?quarter\b/i, '1/4')
     .replace(/^(?:a\s+)?third\b/i, '1/3')
     .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ');
@@ -80,45 +81,52 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     ...fact,
     value: Math.round(1000 * ml) / 1000,
     unit: 'ml',
-    taken: under > 0 ? asked : taken,
+    // a heaped spoon holds more than the spoon
+    taken: under > 0 || HEAPED.test(text) ? asked : taken,
     said: said.slice(0, said.length - bare.length + read.length).trim(),
   };
 }
 
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
-  /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s)))\b/i;
+  /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s)))\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
 /** "Pour 60 ml, swirl, cook a minute": so much and of nothing, in a sentence that goes on at the heat. */
-const POURS_ALONE = /^(?:then |and )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
-const AT_THE_HEAT = /\b(?:swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
+const POURS_ALONE = /^(?:then |and )?(?:i |we )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
+const AT_THE_HEAT = /\b(?:turning|tilting|rotating|swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
 
 /** "80 ml, spread": so much, and how it is spread. */
 const ML_ALONE =
   /^(?:about )?(?:\d{2,3} ?ml|\d\/\d cup|half a cup|a (?:quarter|third)(?: of a)? cup)(?: (?:of )?batter)?$/i;
+/** "Quarter cup scoops", "60 ml ladles": what each is poured by. */
+const BY_SCOOPS =
+  /^(?:\d{2,3} ?ml|\d\/\d[- ]cup|(?:quarter|third|half)[- ]cup) (?:scoops|ladles|ladlefuls|portions|pours)$/i;
 const SPREADS = /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b/i;
 
+/** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
+const SPOON_ALONE =
+  /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?|ladle(?:ful)?|scoop)|(?:heaped|heaping) (?:half|quarter|third)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
-const AMOUNT_ALONE = /^(?:about |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   const told = portionsIn(c, house);
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   if (open && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text)) {
-    const amount = portionAt(then.text.replace(/^(?:about|some|say|roughly) /i, ''), then, house);
+    const amount = portionAt(then.text.replace(/^(?:about|around|some|say|roughly) /i, ''), then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
   }
   const fills =
     told.some((f) => f.fact === 'portion') || /\b(?:with|in) (?:\w+ ){0,2}(?:oil|butter|ghee|lard|fat)\b/i.test(c.text)
       ? null
-      : FILLS.exec(c.text);
+      : (SPOON_ALONE.exec(c.text) ?? FILLS.exec(c.text));
   if (
     !fills ||
-    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|kelle|louche|cucharón)/i.test(
+    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|kelle|louche|cucharón)/i.test(
       c.text,
     )
   )
@@ -136,7 +144,8 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   if (each && POURS.test(text)) return [...widths, each];
   const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);
   const spread = ML_ALONE.test(text) && SPREADS.test(c.sentence);
-  const alone = disher || spread || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
+  const scoops = BY_SCOOPS.test(text);
+  const alone = disher || spread || scoops || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
   if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) return widths;
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;

@@ -22,7 +22,7 @@ const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
-  /\b(?:wait\b[^,;.]*\b(?:turn|flip|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+  /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -43,14 +43,14 @@ export function restDenied(notes: string): string | null {
 }
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
-const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\bover\b/i;
+const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b/i;
 
 /** Where a second thing begins in a clause: the rest, behind the mixing. */
 const LET_REST = /(?<=\band )(?:let|leave|rest|stand|chill)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
 
 /** A clause that says how long, and does nothing. */
 const TIME_ALONE =
@@ -62,7 +62,7 @@ const isIdle = (text: string): boolean => MEANWHILE.test(text) || TIME_ALONE.tes
 
 /** Time that is given to what cooks or is worked, and not to a batter that stands. */
 const AT_WORK =
-  /(?<!on the )\bsides?\b|\b(?:turn|flip|oven|iron|griddle|on the heat)\b|\bof (?:whisking|mixing|stirring|beating)\b/i;
+  /(?<!on the )\bsides?\b|\b(?:turn|flip|toss|oven|iron|griddle|on the heat)\b|\bof (?:whisking|mixing|stirring|beating)\b/i;
 const WAITS = /\b(?:wait|hang on|(?:let|leave) them)\b/i;
 /** What is done meanwhile: "while the griddle comes up to heat". */
 const MEANWHILE_DONE = /\b(?:while|until|till) (?:the|your|my|a) (?:griddle|pan|iron|skillet|oven|plate)\b.*$/i;
@@ -80,9 +80,9 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
   const waits = givenTime(text);
   // what is waited for is the turn
   const next = then[0]?.sentence === sentence ? then[0].text : '';
-  if (WAITS.test(text) && (/\b(?:turn|flip)/i.test(text) || TURNS.test(next))) return [];
+  if (WAITS.test(text) && (/\b(?:turn|flip|toss|toss)/i.test(text) || TURNS.test(next))) return [];
   // "leave for 2 minutes, don't touch it, then flip": it lies on the heat
-  if (then.some((c) => c.sentence === sentence && /^(?:then )?(?:turn|flip)\b/i.test(c.text))) return [];
+  if (then.some((c) => c.sentence === sentence && /^(?:then )?(?:turn|flip|toss|toss)\b/i.test(c.text))) return [];
   const chills = CHILLS.test(text);
   if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
@@ -95,7 +95,9 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
   const word = LET_REST.exec(text)?.index ?? 0;
   const time = all.find((x) => x.at > word) ?? all[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
   if (!time) return [];
-  const what = text.slice(all.length > 1 ? word : 0).replace(/\b(?:while|until|till|as long as)\b.*/i, '');
+  const what = text
+    .slice(all.length > 1 ? word : 0)
+    .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
   const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
   // with the flour in it, it is the batter
   const of =
@@ -108,7 +110,7 @@ export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause
 }
 
 const EACH_SIDE =
-  /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\b(?:por|de) (?:cada )?lado\b/iu;
+  /\b(?:a|per|each|on each|each on|on either|on both|both|for each)\s+sides?\b|\ba side\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\b(?:min(?:ute)?s?|s(?:ec(?:ond)?s?)?) ?\/ ?side\b|\bto (?:a|each) side\b|\b(?:por|de) (?:cada )?lado\b/iu;
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const COOKS =
@@ -116,42 +118,42 @@ const COOKS =
 /** "Leave for 2 minutes, don't touch it, then flip." */
 const LIES = /\bleave (?:it |them )?for\b.*\b(?:flip|turn)\b/i;
 const TURNED =
-  /,\s*over\s*,|\b(?:turn|flip|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
+  /,\s*over\s*,|\b(?:turn|flip|toss|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
-const AFTER = /\b(?:turn|flip) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
+const AFTER = /\b(?:turn|flip|toss|toss) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
 /** "Turn when the edges are dry": a time behind it is the first side's. */
 const TURN_WHEN =
-  /^(?:then )?(?:(?:turn|flip)(?: (?:it|them))?(?: over)? (?:when|once|as soon as|as)|dar? la vuelta cuando|wenden(?:,)? (?:wenn|sobald)|retourne[rz] quand)\b/i;
+  /^(?:then )?(?:(?:turn|flip|toss|toss)(?: (?:it|them))?(?: over)? (?:when|once|as soon as|as)|dar? la vuelta cuando|wenden(?:,)? (?:wenn|sobald)|retourne[rz] quand)\b/i;
 /** "And give it one more", behind the turn. */
 const ONE_MORE =
   /\b(?:and|then)\s+(?:(?:give (?:it|them)|cook|for)\s+)?(?:about\s+)?(\S+(?:\s+minutes?)?)\s+more\b|\bund (?:weitere|noch) (?:etwa )?(\S+ min\p{L}*)/iu;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST =
-  /^(?:then )?(?:turn|flip|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
+  /^(?:then )?(?:turn|flip|toss|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
 const NUMBER_FIRST =
   /^(?:that(?:[’']s| is)\s+)?(?:(?:about|around|roughly|maybe|some|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
 /** Behind the turn. */
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
-const TURNS = /^(?:then )?(?:(?:turn|flip|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
+const TURNS = /^(?:then )?(?:(?:turn|flip|toss|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
 /** A turn, and nothing of when. */
-const TURNED_NOW = /^(?:then |and )?(?:turn|flip|over)(?: (?:it|them))?(?: over)?$/i;
+const TURNED_NOW = /^(?:then |and )?(?:turn|flip|toss|over)(?: (?:it|them))?(?: over)?$/i;
 /** "Add a spoonful of water, turn, cover again, 4 minutes". */
 const TURNED_BEFORE =
-  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
+  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip|toss|toss)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
 /** Pieces that lie under a lid. */
 const LIDDED =
   /\b(?:with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
 /** "Nach 2 Minuten wenden", "after two minutes turn them": the first side's. */
-const TURNS_LATER = /\b(?:turn|flip|wenden|retourne[rz]|voltear|dar la vuelta)\b/i;
+const TURNS_LATER = /\b(?:turn|flip|toss|wenden|retourne[rz]|voltear|dar la vuelta)\b/i;
 const AFTER_THEN_TURN = /^(?:nach|apr[eè]s|despu[eé]s de|after)\s/i;
 /** Each side by its place. */
 const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf der einen seite\b|\bpor un lado\b/i;
 const TAKES =
   /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open)|steam(?:s|ing)?)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -171,8 +173,26 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
   taken: c.taken,
 });
 
+/** "Two and a half on the first side and one and a half on the second": in minutes though nobody says so. */
+const PAIR =
+  /^(.{1,20}?) por un lado y (.{1,20}?) por el otro$|^(.{1,20}?) d[’']un côté et (.{1,20}?) de l[’']autre$|^(.{1,20}?) auf der einen und (.{1,20}?) auf der anderen seite$|^(?:(?:i |we )?(?:give (?:it|them) |cook )|and |then )?(?:about )?(.{1,20}?) on (?:the )?(?:first|one)(?: side)?(?: and| then|,) (?:about )?(.{1,20}?) on the (?:second|other)(?: side)?$/i;
+
+function pairIn(c: Clause): readonly ToldFact[] | null {
+  const m = PAIR.exec(c.text);
+  // "3 min + 2 min"
+  const [one, other] = c.times;
+  const summed = one && other && /^\s*[+/&]\s*$/.test(c.text.slice(one.end, other.at));
+  const [said = '', then = ''] = m?.slice(1).filter((x) => x !== undefined) ?? [];
+  const first = summed ? one.min : minutesIn(said);
+  const second = summed ? other.min : minutesIn(then);
+  if (first === null || second === null || first > MOST_A_SIDE || second > MOST_A_SIDE) return null;
+  return [minutes('firstSide', first, c), minutes('secondSide', second, c)];
+}
+
 /** Both sides in one clause: "2 minutes a side", "the first side three minutes and the second one". */
 function bothSides(c: Clause): readonly ToldFact[] {
+  const pair = pairIn(c);
+  if (pair) return pair;
   const times = c.times;
   const [time] = times;
   if (!time) return [];
@@ -198,10 +218,6 @@ function bothSides(c: Clause): readonly ToldFact[] {
     const more = behind === undefined ? null : minutesIn(behind);
     return [minutes('firstSide', time.min, c), ...(more === null ? [] : [minutes('secondSide', more, c)])];
   }
-  // "3 min + 2 min"
-  const [, other] = times;
-  if (other && /^\s*[+/&]\s*$/.test(c.text.slice(time.end, other.at)))
-    return [minutes('firstSide', time.min, c), minutes('secondSide', other.min, c)];
   if (last === null && !EACH_SIDE.test(c.text) && !(/\beach$/i.test(c.text) && /\bboth sides\b/i.test(c.sentence)))
     return [];
   return [minutes('firstSide', time.min, c), minutes('secondSide', last ?? times[1]?.min ?? time.min, c)];
@@ -228,7 +244,8 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
   if (min === undefined || min > MOST_A_SIDE) return null;
   const turned =
     before !== undefined &&
-    (TURNS.test(before.text) || (/^(?:then )?(?:turn|flip)\b/i.test(before.text) && /^another\b/i.test(c.text)));
+    (TURNS.test(before.text) ||
+      (/^(?:then )?(?:turn|flip|toss|toss)\b/i.test(before.text) && /^another\b/i.test(c.text)));
   return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
@@ -236,11 +253,13 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
 function isBake(c: Clause): boolean {
   const flips = FLIPS.test(c.sentence);
   if ((OVEN.test(c.text) && !flips) || BAKED.test(c.sentence)) return true;
+  if (/\b\d+ minuten pro waffel\b/i.test(c.text)) return true;
   if (/\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text) || /\bwaffles?:/i.test(c.text)))
     return true;
   if (!TIME_ALONE.test(c.text)) return false;
   // "oven 425, twenty minutes"
-  const inOven = OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|bubbles?)\b/i.test(c.sentence);
+  const inOven =
+    OVEN.test(c.sentence) && !SURFACE.test(c.sentence) && !/\b(?:turn|flip|toss|bubbles?)\b/i.test(c.sentence);
   const inIron = /\b(?:iron|gaufrier|waffeleisen|gofrera)\b(?! (?:skillet|pan|griddle))/i.test(c.sentence);
   return inOven || inIron || (/\bwaffles?\b/i.test(c.sentence) && !flips);
 }
@@ -277,7 +296,9 @@ function oneSide(
   const turned = alone && (TURNED_BEFORE.test(said) || /\bon the (?:other|second|reverse) side\b/i.test(said));
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
-  const isFirst = /\bbefore (?:you )?(?:turn|flip)|\b(?:turn|flip)(?: it| them)?(?: over)?$/i.test(c.text);
+  const isFirst = /\bbefore (?:you )?(?:turn|flip|toss|toss)|\b(?:turn|flip|toss|toss)(?: it| them)?(?: over)?$/i.test(
+    c.text,
+  );
   return {
     fact: minutes('firstSide', time.min, c),
     isFirst: isFirst || TURNED.test(rest) || TURNED.test(then?.text ?? ''),
@@ -286,10 +307,11 @@ function oneSide(
 
 /** "Side one 3 minutes", "second side 2": a side by its number, in minutes though nobody says so. "The second one". */
 const NUMBERED_SIDE =
-  /^(?:and |then )?(?:the )?(?:side (one|1|a|two|2|b)|(first|second|other) side)\s*:?\s*(?:takes? |wants? |needs? |gets? |for )?(?:about |only |just )?(?=\S)/i;
+  /^(?:and |then )?(?:the )?(?:side (one|1|a|two|2|b)|(first|second|other|back|flip) side)\s*:?\s*(?:takes? |wants? |needs? |gets? |for )?(?:about |only |just )?(?=\S)/i;
 
 /** "Two and a half on the first": in minutes though nobody says so. */
-const ON_A_SIDE = /^(?:about )?(.{1,24}?) on the (first|second|other)(?: side)?$/i;
+const ON_A_SIDE =
+  /^(?:(?:i |we )?give (?:it|them) |and |then )?(?:then )?(?:it[’']s )?(?:about |another )?((?:(?! on ).){1,24}?) on (?:the )?(one|first|second|other|flip|back)(?: side)?$/i;
 
 /** "Second 2", "the second one", behind the first side in the same sentence. */
 const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
@@ -307,7 +329,7 @@ function numberedSide(c: Clause, before: Clause | undefined): ToldFact | null {
   const on = ON_A_SIDE.exec(c.text);
   const min0 = on ? minutesIn(on[1] ?? '') : null;
   if (on && min0 !== null && min0 <= MOST_A_SIDE)
-    return minutes(/first/i.test(on[2] ?? '') ? 'firstSide' : 'secondSide', min0, c);
+    return minutes(/first|one/i.test(on[2] ?? '') ? 'firstSide' : 'secondSide', min0, c);
   // "the second is quicker, about 90 seconds"
   if (before?.sentence === c.sentence && TIME_ALONE.test(c.text) && OTHER_SIDE_IS.test(before.text)) {
     const min1 = minutesIn(c.text.replace(/^(?:about|only|just|some) /i, ''));
@@ -365,6 +387,8 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
   const cooks = COOKS.test(c.text) || LIES.test(c.sentence);
   return (
     (PREHEATS.test(c.text) && !EACH_SIDE.test(c.text)) ||
+    // how long finished pieces keep
+    /\b(?:at (?:the )?most|no (?:longer|more) than|maximum|max)\b/i.test(c.text) ||
     // how long butter browns is told behind it
     (before?.sentence === c.sentence && FAT_BROWNS.test(before.text) && TIME_ALONE.test(c.text)) ||
     // turned by quarters it lies on no side; and how long the cook is at it is none
@@ -402,12 +426,15 @@ function sidesOfClause(
   // "when the bubbles pop, flip, 1 minute": the first side went by its look
   const turned =
     (before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text)) ||
-    (before !== undefined && /^(?:then )?(?:turn|flip)\b/i.test(before.text) && /^another\b/i.test(c.text));
+    (before !== undefined && /^(?:then )?(?:turn|flip|toss|toss)\b/i.test(before.text) && /^another\b/i.test(c.text));
   const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
   const side = oneSide(c, then, baked);
   return side && { facts: [side.fact], longer: false, isFirst: wasFirst || side.isFirst };
 }
+
+/** A sentence that is a length of time. */
+const TIME_ONLY = /^(?:about |around |roughly )?\S+(?: (?:to|or|and a half|\S+))? (?:min(?:ute)?s?)\.?$/i;
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
@@ -431,5 +458,11 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     ) &&
     !clauses.some((c) => TURNED.test(c.text)) &&
     !out.some((f) => f.fact === 'secondSide');
-  return ironed ? out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f)) : out;
+  if (!ironed) return out;
+  // "Six minutes." of an iron, and nothing else of its time
+  const alone = out.some((f) => f.fact === 'bake' || f.fact === 'firstSide')
+    ? undefined
+    : clauses.find((c) => c.taken === 'told' && TIME_ONLY.test(c.sentence) && c.times.length === 1);
+  if (alone?.times[0] && alone.times[0].min <= MOST_A_SIDE) return [...out, minutes('bake', alone.times[0].min, alone)];
+  return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));
 }

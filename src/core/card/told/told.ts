@@ -22,43 +22,43 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'soft',
-    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bzu weichem schnee\b|\bpicos suaves\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
+    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bsoft(?:ly)?[- ](?:whipped|beaten) whites?\b|\bzu weichem schnee\b|\bpicos suaves\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
   },
   {
     fact: 'fold',
     value: 'thirds',
-    is: /\b(?:a|one)[ -]third of (?:the |them)|\bfold (?:in |through )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b/i,
+    is: /\b(?:a|one)[ -]third of (?:the |them)|\bfold (?:in |through )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i,
   },
   {
     fact: 'fold',
     value: 'once',
-    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?in(?: gently)?$|\bfold (?:it|them) in\b|\bfold (?:it |them )?(?:gently |carefully )?(?:in|into) the (?:batter|mix(?:ture)?)\b|\bunterheben\b|\bunter (?:den|die) (?:teig|masse) (?:heben|ziehen)\b|\bles incorporer\b|\bincorporez (?:délicatement|doucement|(?:en|avec) [^,;.]{0,20})?\s?les blancs\b|\bincorpor(?:a|ar|e) (?:suavemente |con cuidado )?las claras\b)/i,
+    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?(?:in|through)(?: gently)?$|\bfold (?:(?:it|them) )?(?:in|through) (?:in one go|all at once)\b|^folded in\b|\bfold (?:it|them) in\b|\bfold (?:it |them )?(?:gently |carefully )?(?:in|into) the (?:batter|mix(?:ture)?)\b|\bunterheben\b|\bunter (?:den|die) (?:teig|masse) (?:heben|ziehen)\b|\bles incorporer\b|\bincorporer (?:délicatement |doucement )?les blancs\b|\bincorporarlas\b|\bincorporez (?:délicatement|doucement|(?:en|avec) [^,;.]{0,20})?\s?les blancs\b|\bincorpor(?:a|ar|e) (?:suavemente |con cuidado )?las claras\b)/i,
   },
   {
     fact: 'mix',
     value: 'blender',
-    is: /\b(?:blender|blend (?:on|at) (?:high|low|full)|food processor|liquidi[sz]er|blitz)\b/i,
+    is: /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i,
   },
   {
     fact: 'mix',
     value: 'smooth',
-    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*(?:smooth|silky|velvety)\b|\bno lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bglatt(?:en?)? (?:ver|ge)?rühr|\bglatten teig\b|\bklümpchenfrei|\bpâte (?:bien )?lisse\b|\bsans grumeaux\b|\bsin grumos\b|\bno queden? grumos\b|\bmasa (?:lisa|homogénea)\b|\bsmooth batter\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}\bsmooth\b/i,
+    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*(?:smooth|silky|velvety)\b|\b(?:no|not a) lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bglatt(?:en?)? (?:ver|ge)?rühr|\bglatte[nr] teig\b|\bklümpchenfrei|\bpâte (?:bien |soit |est )?lisse\b|\bsans grumeaux\b|\bsin grumos\b|\bno queden? grumos\b|\bmasa (?:lisa|homogénea)\b|\bsmooth batter\b|\b(?:should|must|has to) be (?:\w+ )?smooth\b|\bout (?:every|any|all the) lumps?\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}\bsmooth\b/i,
   },
   {
     fact: 'mix',
     value: 'just',
-    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) worry about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till|the flour is) (?:only )?just (?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\bonly (?:until|till) (?:it is |just )?(?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\b(?:mix|stir|whisk|combine|blend|beat|work)\w*\b[^,;.]{0,40}\bjust (?:until|till|enough|to)\b|^just (?:until|till|enough to) (?:it |they |the )?(?:comes?|combined?|mix|bring|moisten|wet|blended|together)|\b(?:barely|hardly|only just) (?:combined|mixed|together|blended|moistened|wet)\b|\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs)\b|\bbeat out the lumps\b|\bnur kurz (?:ver|unter|durch)?rühr|\bsans trop (?:mélanger|travailler)\b|\b(?:sin batir|sin mezclar) (?:demasiado|de más)\b|\blumps? (?:stay|remain|(?:are|is) (?:fine|ok|okay|good|welcome|what you want))\b|\blumpy batter is (?:fine|good|ok|okay|right|what)\b|\blumps and all\b|\bmix(?:ed)? (?:only )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
+    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) (?:worry|fuss|fret) about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till|the flour is) (?:only )?just (?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\bonly (?:until|till) (?:it is |just )?(?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\b(?:mix|stir|whisk|combine|blend|beat|work)\w*\b[^,;.]{0,40}\bjust (?:until|till|enough|to)\b|^just (?:until|till|enough to) (?:it |they |the )?(?:comes?|combined?|mix|bring|moisten|wet|blended|together)|\b(?:barely|hardly|only just) (?:combined|mixed|together|blended|moistened|wet)\b|\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs)\b|\bbeat out the lumps\b|\b(?:mix|stir|whisk)(?: it)? as little as (?:you can|possible)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once) (?:the )?flour\b|\bnur kurz (?:ver|unter|durch)?rühr|\bsans trop (?:mélanger|travailler)\b|\b(?:sin batir|sin mezclar) (?:demasiado|de más)\b|\blumps? (?:stay|remain|(?:are|is) (?:fine|ok|okay|good|welcome|what you want))\b|\blumpy batter is (?:fine|good|ok|okay|right|what)\b|\blumps and all\b|\b(?:mix|whisk|stir)(?:ed)? (?:it )?(?:only |just )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\bleave (?:it )?(?:a bit )?lumpy\b|^just (?:combine|mix|stir)(?: it| them| together)?$|\bsans insister\b|\bpeut rester des grumeaux\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
   },
   { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
   {
     fact: 'turns',
     value: 'several',
-    is: /\b(?:keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
+    is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
   },
   {
     fact: 'turns',
     value: 'once',
-    is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
+    is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
   },
 ];
 const SAID_BY_DENIAL = /n(?:ot|[’']t) (?:try to )?beat out the lumps\b|\bnever (?:flip|turn) (?:it |them )?twice\b/i;
@@ -103,6 +103,14 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
     'turned',
   ],
   [/\b(?:drop|scatter|sprinkle) (?:a few |some )?([a-z -]{3,30}?)\s+onto each\b/i, 'poured'],
+  [
+    /^(?:throw|put|scatter|drop|sprinkle) (?:a few |some |the )?([a-z -]{3,30}?) on (?:as soon as|once|when) (?:it|the batter|they)(?:[’']s| is| are)? (?:poured|on|in)\b/i,
+    'poured',
+  ],
+  [/^(?:the |a few |some )?([a-z -]{3,30}?) (?:go|goes) on (?:as soon as|once|when) the batter\b/i, 'poured'],
+  [/^(?:the |a few |some )?([a-z -]{3,30}?) folded in (?:last|at the end)\b/i, 'folded'],
+  [/^fold through (?:the )?(?:grated |chopped )?([a-z -]{3,30}?)$/i, 'folded'],
+  [/^(?:the |a few |some )?([a-z -]{3,30}?) on top before (?:you )?(?:turn|flip)/i, 'turned'],
   [/^top (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'topped'],
   [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
   [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to the (?:uncooked|wet|raw|top) (?:side|face)\b/i, 'poured'],
