@@ -39,7 +39,7 @@ function piecesSaid(row: string): YieldClaim | null {
 
 /** "5 waffles.": a sentence that is a number of pieces. */
 const PIECES_ALONE =
-  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|gofres|blinis|stück|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!]|$))/i;
+  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|gofres|blinis|stück|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!,]|$))|(?:^|[.!]\s+)(?:environ|unas?|unos|etwa|ca\.?) (\d{1,3})(?: (?:waffles|galettes|gaufres|crêpes|tortitas|stück|piezas))?(?=\s*(?:[.!]|$))/i;
 
 /** "About 16.", and no more: the last thing a card says. */
 const ABOUT_ALONE = /[.!]\s+about (\d{1,3})\s*[.!]?\s*$/i;
@@ -58,7 +58,8 @@ export function yieldClaim(notes: string): YieldClaim | null {
     .map(piecesSaid)
     .find((x) => x !== null);
   const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
-  return said ?? (alone?.[1] ? { pieces: Number(alone[1]), text: alone[0].replace(/^[.!]\s+/, '') } : null);
+  const number = alone?.slice(1).find((n) => n !== undefined);
+  return said ?? (alone && number ? { pieces: Number(number), text: alone[0].replace(/^[.!]\s+/, '') } : null);
 }
 
 /** Pieces that a row says it makes; a word for making that no number follows is none. */
@@ -85,10 +86,15 @@ function claimedIn(row: string): number | null {
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   for (const row of notes.split('\n')) {
     const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)(?:does|plenty for|for a crowd of) (?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\breicht für (?=\d)|(?:^|[.!]\s+)(?:pour|para) (?=\d+\s*(?:[.!]|$))|(?:^|[.!,]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve) of us\b)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
+      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)(?:does|plenty for|for a crowd of) (?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:reicht für|für) (?=\d|zwei|drei|vier|fünf|sechs|acht)|(?:^|[.!]\s+)(?=\d{1,3} (?:portions?|portionen|parts|raciones|servings|covers)\b)|(?<=\d, )for (?=\d{1,3}\s*(?:[.!]|$))|(?<=, )(?=(?:two|three|four|five|six|eight) people\b)|, (?=\d{1,3} covers\b)|(?:^|[.!]\s+)(?:pour|para) (?=\d+\s*(?:[.!]|$))|(?:^|[.!,]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve) of us\b)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
         row,
       );
-    if (m && /^\S+\s+(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces)\b/i.test(row.slice(m.index + m[0].length)))
+    if (
+      m &&
+      /^\S+\s+(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|stück|waffeln|crêpes|gaufres|tortitas|gofres|blinis)(?!\p{L})/iu.test(
+        row.slice(m.index + m[0].length),
+      )
+    )
       continue;
     const n = m
       ? readNumber(row.slice(m.index + m[0].length).replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''))

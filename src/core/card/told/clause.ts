@@ -56,7 +56,7 @@ const DENIED =
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may be|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
+  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
@@ -68,7 +68,7 @@ const IF_YOU =
 
 /** What goes with the batter is fried or toasted, and no piece of it. */
 export const FRIES_OTHER =
-  /^(?:(?:then|first|and|meanwhile)\s+)*(?:fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:sweat|fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =

@@ -5,11 +5,11 @@ import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
 const HOLDING =
-  /\b(?:keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE =
-  /\b(?:griddle|flat ?top|pan|skillet|iron|waffle maker|hot ?plate|plate|surface|stone|grill|oil|pfanne|waffeleisen|sartén|plancha|gofrera|poêle|crêpière|gaufrier|billig)\b/i;
+  /\b(?:griddles?|girdle|flat ?top|pans?|skillet|irons?|waffle maker|hot ?plate|plate|surface|stone|grill|oil|pfanne|waffeleisen|sartén|plancha|gofrera|poêle|crêpière|gaufrier|billig)\b/i;
 const LIQUID =
   /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -54,18 +54,27 @@ const FAN = /(?<=\d.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?/gi;
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
-/** Degrees C that a clause tells, with the place where each stands. */
-function degreesIn({ text, sentence }: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
-  const heated = OVEN.test(text) || SURFACE.test(text) || HOLDING.test(text);
+/** Whether a bare number of a clause may be a heat. */
+function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
-  const changed = CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence));
-  const heats =
-    heated ||
+  const changed =
+    CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence) || /\bstart at \d{3}\b/i.test(sentence));
+  return (
+    OVEN.test(text) ||
+    SURFACE.test(text) ||
+    HOLDING.test(text) ||
     changed ||
     alone ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
-    (CHANGED_TO.test(text) && /\bstart at \d{3}\b/i.test(sentence));
+    (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))
+  );
+}
+
+/** Degrees C that a clause tells, with the place where each stands. */
+function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
+  const { text } = said;
+  const heats = speaksOfHeat(said);
   const out: [number, number][] = [];
   for (const m of text.replace(FAN, (w) => ' '.repeat(w.length)).matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
@@ -102,10 +111,13 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
     'medium high',
   ],
   [
-    /\ba fuego medio\b|\b(?:bei|auf) mittlerer hitze\b|\bauf mittlerer stufe\b|(?<!\p{L})(?:à|sur) feu moyen\b/iu,
+    /\ba fuego medio\b|\b(?:bei|auf) mittlerer hitze\b|\bauf mittlere stufe\b|^mittlere hitze$|^feu moyen$|\bauf mittlerer stufe\b|(?<!\p{L})(?:à|sur) feu moyen\b/iu,
     'medium',
   ],
-  [/\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b/iu, 'low'],
+  [
+    /\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b|^feu doux$/iu,
+    'low',
+  ],
   [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})(?:à|sur) feu vif\b/iu, 'high'],
 ];
 
@@ -138,7 +150,7 @@ function dialIn({ text, sentence }: Clause): string | null {
   return m[0]
     .replace(/est\b/i, '')
     .replace(/\s*(?:heat|flame|setting)$/i, '')
-    .replace(/\s*(?:-|–)\s*/, ' ')
+    .replace(/\s*(?:-|–|\bto\b)\s*/, ' ')
     .replace(/\bgentle\b/i, 'low')
     .toLowerCase()
     .trim();

@@ -6,7 +6,7 @@ const FAT_NAME =
   '((?:a mix(?:ture)? of )?(?:butter and (?:a little )?oil|oil and (?:a little )?butter)|clarified butter|ghee|(?:melted |soft(?:ened)? |foaming )?butter|(?:[a-z]+ )?oil|lard|dripping|bacon (?:fat|drippings?)|bacon grease|(?:non-?stick |cooking )?spray|margarine|fat)';
 const PAN_FAT: readonly RegExp[] = [
   new RegExp(
-    `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
+    `\\b(?:fry|fried|cook|cooked|brown|bake)\\b[^,;.]{0,40}\\bin\\s+((?:\\d+ mm (?:of )?(?:hot )?|a (?:little|knob of|spoon of|bit of|film of)|some|hot|foaming|plenty of|\\d[\\d/. ]*\\s*(?:g|tbsp|tsp|tablespoons?|teaspoons?)(?: of)?)?\\s*)${FAT_NAME}\\b`,
     'i',
   ),
   new RegExp(
@@ -105,7 +105,25 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
   [/(?<!\p{L})(?:ein|be)?(öl|fett)en\b/iu, '', 'greased'],
   [/^(?:lightly |well |barely |thinly )(oiled|buttered|greased)(?: with \w+)?$/i, '', 'greased'],
   [/^(butter|oil|lard|ghee) (?:into|in) the (?:hot )?(?:pan|skillet)\b/i, '', 'greased'],
-  [/^un peu (?:d[’']|de )(huile|beurre|saindoux)$/i, '', 'a little'],
+  [/^(?:un peu|une noisette|noisette|un filet) (?:d[’']|de )(huile|beurre|saindoux)$/i, '', 'a little'],
+  [/^(?:wenig|etwas|ein wenig) (öl|butter|butterschmalz|schmalz)$/iu, '', 'a little'],
+  [/^(?:unas gotas|un poco|un chorrito) de (aceite|mantequilla|manteca)$/i, '', 'a little'],
+  [/\bpfanne mit (?:wenig |etwas )?(butter|öl|butterschmalz|schmalz)\b/i, '', 'a little'],
+  [/^(butter|öl|butterschmalz) in die (?:heiße )?pfanne\b/iu, '', 'a little'],
+  [/(?<!\p{L})frottée?s? (?:d[’']|de |au |avec )(huile|beurre)/iu, '', 'wiped'],
+  [/\b(beurr)(?:er|ez) (?:le|un|la) (?:plat|moule|poêle)/i, '', 'greased'],
+  [/\b(mantequilla|manteca)\b(?=.*\bbandeja\b)|\ben(manteca)d[ao]/i, '', 'greased'],
+  [/\b(butter|oil|lard|ghee)\b[^,;.]{0,12}\b(?:on|in) the (?:baking (?:sheet|tray)|tin|dish)\b/i, '', 'melted'],
+  [/^(?:brush|wipe|rub|smear) on (?:a little |some )?((?:\w+ )?oil|butter|lard|ghee)$/i, '', 'brushed'],
+  [/\bdipped in (oil|butter|lard)\b/i, '', 'wiped'],
+  [/\b(butter) paper\b/i, '', 'wiped'],
+  [/^(buttered|oiled) (?:pan|griddle|skillet|iron)$/i, '', 'greased'],
+  [
+    /^(?:a )?(?:generous |good |small |thin )?(?:smear|splash|knob|touch|film|slick|dab|lick|rub) of ((?:\w+ )?oil|butter|lard|ghee|dripping)$/i,
+    '',
+    'a little',
+  ],
+  [/\bwith a (?:touch|smear|film|little bit) of ((?:\w+ )?oil|butter|lard|ghee)$/i, '', 'a little'],
   [/\bgraissée?s?\b[^,;.]{0,10}\b(?:au|avec du|avec de l[’']|à l[’'])\s?(beurre|huile|saindoux)\b/i, '', 'greased'],
   [/\b(?:poêle|crêpière|plaque|gaufrier)\b[^,;.]{0,20}\b(huil|beurr)ée?s?(?!\p{L})/iu, '', 'greased'],
   [
@@ -120,7 +138,7 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
     'greased',
   ],
   [/\buntar\b[^,;.]{0,25}\bcon (?:un poco de )?(mantequilla|aceite|manteca)\b/i, '', 'greased'],
-  [/^(?:a )?(?:quick |light |good )?(spray)$/i, '', 'sprayed'],
+  [/^(?:a )?(?:quick |light |good )?(?:oil |cooking )?(spray)$/i, '', 'sprayed'],
   [
     /^(?:a )?(?:thin |good |quick )?(?:rub|wipe|lick|smear|dab|film|slick|touch) of (lard|butter|oil|ghee|fat)$/i,
     '',
@@ -135,7 +153,7 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
   [/^(oiled|buttered)$/i, '', 'greased'],
   [/\b(?:bit|little|knob|film|spoon) of (butter|oil|lard|ghee) in it\b/i, '', 'a little'],
   [
-    /\b(?:wiped|brushed|rubbed|greased) with (?:a little |some )?(?:melted |soft )?(lard|butter|oil|ghee|dripping|fat)\b/i,
+    /\b(?:wiped|brushed|rubbed|greased|engrasad[ao]) (?:with|con) (?:a little |some )?(?:melted |soft )?(clarified butter|lard|butter|(?:\w+ )?oil|ghee|dripping|aceite|mantequilla)\b/i,
     '',
     'greased',
   ],
@@ -159,13 +177,13 @@ const NOT_THE_PANS =
 
 const FAT_IDS: readonly (readonly [RegExp, string])[] = [
   [/clarified|ghee|butterschmalz/i, 'butter-clarified'],
-  [/butter|beurr|mantequilla/i, 'butter-unsalted'],
+  [/butter|beurr|mantequilla|^manteca$/i, 'butter-unsalted'],
   [/olive/i, 'oil-olive'],
   [/coconut/i, 'oil-coconut'],
-  [/lard|schmalz|saindoux|manteca/i, 'lard'],
+  [/lard|schmalz|saindoux|manteca de cerdo/i, 'lard'],
   [/dripping|bacon/i, 'tallow'],
   [/margarine/i, 'margarine'],
-  [/spray|oil|fat|öl|huil|aceite/i, 'oil-vegetable'],
+  [/spray|oil|öl|huil|aceite/i, 'oil-vegetable'],
 ];
 
 const NO_FAT =
@@ -181,7 +199,7 @@ const isDry = ({ text, sentence }: Clause): boolean =>
 
 /** "Butter the pan", "oil the irons lightly". */
 const BY_VERB =
-  /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:hot\s+|\d+[\s-]?(?:cm|inch)\s+)?(?:pans?|griddle|skillet|irons?|plates?|hollows|wells|holes|moulds)\b/i;
+  /\b(butter|oil|grease)\s+(?:the|a|your)\s+(?:(?:hot|heavy|large|small|\d+[\s-]?(?:cm|inch)|baking|cast[- ]iron)\s+){0,2}(?:pans?|griddle|girdle|skillet|irons?|plates?|hollows|wells|holes|moulds|dish|tin)\b/i;
 /** "On a lightly oiled griddle". */
 const LIGHTLY =
   /\b(?:(lightly|well|barely|thinly)[- ]|(?<=\b(?:on|onto|in) an? ))(oiled|buttered|greased)\b[^,;.]{0,30}\b(?:pan|griddle|skillet|iron)\b/i;

@@ -5,15 +5,15 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|par (?:galette|crêpe|gaufre|blini|pancake)|por (?:crepe|gofre|tortita)|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/i;
+  /\b(?:for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|pro (?:waffel|stück)|por (?:tortita|pieza)|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|par (?:galette|crêpe|gaufre|blini|pancake)|por (?:crepe|gofre|tortita)|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|gofre|panqueque|pfannkuchen|waffle|cake|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
-const LIES = /wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+const LIES = /bigger than|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -31,9 +31,11 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
 
 /** Where an amount may begin. */
 const BEGINS =
-  /(?:\b(?:about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
+  /(?:\b(?:(?:quarter|third|half|two[- ]thirds|three[- ]quarters) of a cup|about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
 /** A part of a measure, and how much of it. */
 const PARTS: readonly (readonly [RegExp, number])[] = [
+  [/^(?:a )?quarter of (?:a|the)\s+/i, 0.25],
+  [/^third of (?:a|the)\s+/i, 1 / 3],
   [/^(?:half[- ]full|half of (?:a|the))\s+/i, 0.5],
   [/^two[- ]thirds of (?:a|the)\s+/i, 2 / 3],
   [/^three[- ]quarters of (?:a|the)\s+/i, 0.75],
@@ -45,7 +47,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|measure|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|rounds|pancakes|cakes|measure|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 5;
 const MOST_ML = 500;
@@ -89,27 +91,30 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
-  /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s)))\b/i;
+  /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
 /** "Pour 60 ml, swirl, cook a minute": so much and of nothing, in a sentence that goes on at the heat. */
-const POURS_ALONE = /^(?:then |and )?(?:i |we )?(?:pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
-const AT_THE_HEAT = /\b(?:turning|tilting|rotating|swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
+const POURS_ALONE =
+  /^(?:then |and )?(?:i |we )?(?:verter|verser|versez|pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
+const AT_THE_HEAT =
+  /\b(?:girar|minutos?|turning|tilting|rotating|swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
 
 /** "80 ml, spread": so much, and how it is spread. */
 const ML_ALONE =
-  /^(?:about )?(?:\d{2,3} ?ml|\d\/\d cup|half a cup|a (?:quarter|third)(?: of a)? cup)(?: (?:of )?batter)?$/i;
+  /^(?:about )?(?:\d{2,3} ?ml|\d\/\d cup|half a cup|a (?:quarter|third)(?: of a)? cup)(?: (?:of )?(?:batter|teig|de pâte|de masa))?(?: (?:in|into|on) (?:the|a) (?:middle|centre|center|spiral|iron)| eingießen.*)?$/i;
 /** "Quarter cup scoops", "60 ml ladles": what each is poured by. */
 const BY_SCOOPS =
-  /^(?:\d{2,3} ?ml|\d\/\d[- ]cup|(?:quarter|third|half)[- ]cup) (?:scoops|ladles|ladlefuls|portions|pours)$/i;
-const SPREADS = /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b/i;
+  /^(?:\d{2,3} ?ml|\d\/\d[- ]cup|(?:quarter|third|half)[- ]cup) (?:rounds|pancakes|cakes|scoops|ladles|ladlefuls|portions|pours)$/i;
+const SPREADS =
+  /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b|\blid (?:on|down)\b|\bspiral\b|\bschwenken\b|\b(?:minutes?|minutos?|minuten?|seconds?|sekunden|secondes)\b/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?|ladle(?:ful)?|scoop)|(?:heaped|heaping) (?:half|quarter|third)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
@@ -126,7 +131,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
       : (SPOON_ALONE.exec(c.text) ?? FILLS.exec(c.text));
   if (
     !fills ||
-    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|kelle|louche|cucharón)/i.test(
+    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
       c.text,
     )
   )
@@ -139,7 +144,11 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
   const drops = BY.exec(text);
-  const by = (drops?.[1] ?? drops?.[2])?.replace(/(?:ful)?s?$/i, '').replace(/[- ]cup$/i, ' cup');
+  const by = drops
+    ?.slice(1)
+    .find((w) => w !== undefined)
+    ?.replace(/(?:ful)?s?$/i, '')
+    .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
   const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);

@@ -1,5 +1,15 @@
 /** What rests, chills or cools, and for how long; and the minutes on the heat, a side or a bake. */
-import { type Clause, clausesOf, FRIES_OTHER, hundredths, isDenied, middle, type ToldFact, timesIn } from './clause';
+import {
+  type Clause,
+  clausesOf,
+  FRIES_OTHER,
+  hundredths,
+  isDenied,
+  middle,
+  type Time,
+  type ToldFact,
+  timesIn,
+} from './clause';
 import { CHANGED_TO, OVEN, SURFACE } from './heat';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
@@ -10,14 +20,14 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:raisins|currants|sultanas|dates|nuts|(?:let|bring|leave) the eggs)\b(?![^,;.]{0,30}\bbatter)/i, 'pan'],
   [/\bdough\b/i, 'dough'],
   [
-    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|(?:oat|soy|almond|rice) drink|vinegar to the|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
   [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)? for|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -54,7 +64,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 const TIME_ALONE =
-  /^(?:for |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |say |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight)/i;
+  /^(?:for |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -71,42 +81,72 @@ function givenTime(said: string): boolean {
   return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
 }
 
+/** What is wrung out or drained stood by itself. */
+const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
+/** "Let rest for 10": minutes, though nobody says so. */
+const BARE_REST = /\b(?:rest|stand|sit|leave|wait)(?: it| them)?(?: for)? (\d{1,2})$/i;
+
 /** @param then the clauses that follow it */
-export function restsIn({ text, sentence, taken }: Clause, then: readonly Clause[]): readonly ToldFact[] {
-  // how long it keeps is no rest
-  if (/\bkeeps?\b(?! it\b| the batter\b)/i.test(text)) return [];
-  // what is left until it is set beneath lies on the heat
-  if (/\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text)) return [];
-  const waits = givenTime(text);
-  // what is waited for is the turn
-  const next = then[0]?.sentence === sentence ? then[0].text : '';
-  if (WAITS.test(text) && (/\b(?:turn|flip|toss|toss)/i.test(text) || TURNS.test(next))) return [];
-  // "leave for 2 minutes, don't touch it, then flip": it lies on the heat
-  if (then.some((c) => c.sentence === sentence && /^(?:then )?(?:turn|flip|toss|toss)\b/i.test(c.text))) return [];
+export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
+  const { text, sentence, taken } = c;
+  const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
-  if (!chills && !waits && !COOLS.test(text) && (!RESTS.test(text) || NO_REST.test(text))) return [];
-  // "let it rest, covered, some ten minutes": in the clauses that do nothing else
-  const after = then
-    .slice(0, 2)
-    .filter((c, n) => c.sentence === sentence && (isIdle(c.text) || (n === 1 && isIdle(then[0]?.text ?? ''))))
-    .find((c) => TIME_ALONE.test(c.text))?.text;
-  const all = timesIn(text);
-  // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
-  const word = LET_REST.exec(text)?.index ?? 0;
-  const time = all.find((x) => x.at > word) ?? all[0] ?? (after === undefined ? undefined : timesIn(after)[0]);
+  const stands = chills || givenTime(text) || COOLS.test(text) || (RESTS.test(text) && !NO_REST.test(text));
+  if (!stands || standsElsewhere(text, own)) return [];
+  const time = restTime(c, own);
   if (!time) return [];
-  const what = text
-    .slice(all.length > 1 ? word : 0)
-    .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
-  const inButter = COOLS.test(text) && /\bbutter\b/i.test(sentence);
-  // with the flour in it, it is the batter
-  const of =
-    (SOAKS.test(sentence) ? 'wet' : undefined) ??
-    RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1] ??
-    (inButter ? 'butter' : 'batter');
+  const of = restOf(c);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
   return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
+}
+
+/** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
+function standsElsewhere(text: string, own: readonly Clause[]): boolean {
+  const next = own[0]?.text ?? '';
+  return (
+    (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
+    SALTED.test(next) ||
+    /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
+    // what is left until it is set beneath lies on the heat
+    /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
+    // what is waited for is the turn
+    (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS.test(next))) ||
+    // "leave for 2 minutes, don't touch it, then flip"
+    own.some((x) => /^(?:then )?(?:turn|flip|toss)\b/i.test(x.text))
+  );
+}
+
+/** Where the time of a rest begins, in a clause that does something before it. */
+const restFrom = (text: string): number => LET_REST.exec(text)?.index ?? 0;
+
+function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> | undefined {
+  // "let it rest, covered, some ten minutes": in the clauses that do nothing else
+  const after = own
+    .slice(0, 2)
+    .filter((x, n) => isIdle(x.text) || (n === 1 && isIdle(own[0]?.text ?? '')))
+    .find((x) => TIME_ALONE.test(x.text))?.text;
+  const all = timesIn(text);
+  // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
+  const word = restFrom(text);
+  const bare = BARE_REST.exec(text)?.[1];
+  return (
+    all.find((x) => x.at > word) ??
+    all[0] ??
+    (after === undefined ? undefined : timesIn(after)[0]) ??
+    (bare === undefined ? undefined : { min: Number(bare) })
+  );
+}
+
+function restOf({ text, sentence }: Clause): string {
+  const what = text
+    .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
+    .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
+  if (SOAKS.test(sentence)) return 'wet';
+  if (/\bbefore (?:serving|cutting|slicing|eating)\b/i.test(text)) return 'piece';
+  // with the flour in it, it is the batter
+  const named = RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1];
+  return named ?? (COOLS.test(text) && /\bbutter\b/i.test(sentence) ? 'butter' : 'batter');
 }
 
 const EACH_SIDE =
@@ -118,33 +158,34 @@ const COOKS =
 /** "Leave for 2 minutes, don't touch it, then flip." */
 const LIES = /\bleave (?:it |them )?for\b.*\b(?:flip|turn)\b/i;
 const TURNED =
-  /,\s*over\s*,|\b(?:turn|flip|toss|go(?:es)? over|retourne[rz]|wenden|voltear|la vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
+  /,\s*over\s*,|\b(?:turn|flip|toss|go(?:es)? over|retourne[rz]|tourner|wenden|voltear|(?:la|dar) vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
-const AFTER = /\b(?:turn|flip|toss|toss) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
+const AFTER = /\b(?:turn|flip|toss) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
 /** "Turn when the edges are dry": a time behind it is the first side's. */
 const TURN_WHEN =
-  /^(?:then )?(?:(?:turn|flip|toss|toss)(?: (?:it|them))?(?: over)? (?:when|once|as soon as|as)|dar? la vuelta cuando|wenden(?:,)? (?:wenn|sobald)|retourne[rz] quand)\b/i;
+  /^(?:they (?:are|can be) ready to (?:turn|flip|toss) (?:when|once)|(?:then )?(?:flip|turn) at the \d+ min|(?:then )?(?:(?:turn|flip|toss)(?: (?:it|them))?(?: over)? (?:when|once|as soon as|as)|dar? la vuelta cuando|wenden(?:,)? (?:wenn|sobald)|retourne[rz] quand)\b)/i;
 /** "And give it one more", behind the turn. */
 const ONE_MORE =
   /\b(?:and|then)\s+(?:(?:give (?:it|them)|cook|for)\s+)?(?:about\s+)?(\S+(?:\s+minutes?)?)\s+more\b|\bund (?:weitere|noch) (?:etwa )?(\S+ min\p{L}*)/iu;
 /** "Flip and cook 2 minutes": what follows is the second side's. */
 const TURNED_FIRST =
-  /^(?:then )?(?:turn|flip|toss|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
+  /\bgive (?:it|them) another\b|^(?:then )?(?:turn|flip|toss|retournez|wenden|da la vuelta)\b|^(?:weitere|encore|otros?|autres)\b|\bon the (?:back|other|second|reverse)\b|\bmore$|\bmore\b[^.]*$|\bde l[’']autre\b|\bauf der anderen\b|\bpor el otro\b/i;
 const NUMBER_FIRST =
-  /^(?:that(?:[’']s| is)\s+)?(?:(?:about|around|roughly|maybe|some|erst|zuerst|d[’']abord|primero)\s+)?(?:\d|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
+  /^(?:that(?:[’']s| is)\s+)?(?:(?:about|around|roughly|maybe|some|erst|zuerst|d[’']abord|primero|a los?)\s+)?(?:\d|zwei|drei|deux|trois|trente|dos|tres|medio|anderthalb|an? (?:full )?(?:half )?minute|half a minute|eine?\b|une?\b|one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety)/i;
 /** Behind the turn. */
 const AFTER_TURN = /\bafter (?:you )?(?:turn(?:ing)?|flip(?:ping)?)\b/i;
 /** A turn by itself: what is timed next is the second side. */
-const TURNS = /^(?:then )?(?:(?:turn|flip|toss|retourne[rz]|wenden|voltear)\b[^\d]*|over)$/i;
+const TURNS =
+  /^(?:then )?(?:(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b[^\d]*|over)$/i;
 /** A turn, and nothing of when. */
 const TURNED_NOW = /^(?:then |and )?(?:turn|flip|toss|over)(?: (?:it|them))?(?: over)?$/i;
 /** "Add a spoonful of water, turn, cover again, 4 minutes". */
 const TURNED_BEFORE =
-  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip|toss|toss)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
+  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip|toss)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
 /** Pieces that lie under a lid. */
 const LIDDED =
-  /\b(?:with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
+  /\b(?:under (?:the|a) lid|with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
 /** "Nach 2 Minuten wenden", "after two minutes turn them": the first side's. */
 const TURNS_LATER = /\b(?:turn|flip|toss|wenden|retourne[rz]|voltear|dar la vuelta)\b/i;
 const AFTER_THEN_TURN = /^(?:nach|apr[eè]s|despu[eé]s de|after)\s/i;
@@ -153,7 +194,7 @@ const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf
 const TAKES =
   /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -240,12 +281,12 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
     c.times[0]?.min ??
     (NUMBER_FIRST.test(c.text) ? inUnitOf(before, middle(c.text.replace(/^about\s+/i, ''))?.value) : undefined) ??
     middle(/\b(?:give (?:it|them)|and|for)\s+(?:about\s+)?(\w+) more\b/i.exec(c.text)?.[1] ?? '')?.value ??
+    middle(/\bgive (?:it|them) another (\w+)$/i.exec(c.text)?.[1] ?? '')?.value ??
     middle(/\b(?:other|second) side\s+(?:for\s+)?(?:about\s+)?(.+)/i.exec(c.text)?.[1] ?? '')?.value;
   if (min === undefined || min > MOST_A_SIDE) return null;
   const turned =
     before !== undefined &&
-    (TURNS.test(before.text) ||
-      (/^(?:then )?(?:turn|flip|toss|toss)\b/i.test(before.text) && /^another\b/i.test(c.text)));
+    (TURNS.test(before.text) || (/^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) && /^another\b/i.test(c.text)));
   return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
@@ -253,7 +294,7 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
 function isBake(c: Clause): boolean {
   const flips = FLIPS.test(c.sentence);
   if ((OVEN.test(c.text) && !flips) || BAKED.test(c.sentence)) return true;
-  if (/\b\d+ minuten pro waffel\b/i.test(c.text)) return true;
+  if (/\b(?:minuten pro waffel|por gofre)\b/i.test(c.sentence) && !FLIPS.test(c.sentence)) return true;
   if (/\bwaffles?\b/i.test(c.text) && (COOKS.test(c.text) || TAKES.test(c.text) || /\bwaffles?:/i.test(c.text)))
     return true;
   if (!TIME_ALONE.test(c.text)) return false;
@@ -267,9 +308,14 @@ function isBake(c: Clause): boolean {
 /** Whether a clause times a piece on the heat at all. @param cooks it is said that it cooks */
 function isOnHeat(c: Clause, cooks: boolean): boolean {
   const alone = TIME_ALONE.test(c.text);
-  const lidded = (alone || /\blid on\b/i.test(c.text)) && LIDDED.test(c.sentence);
+  const lidded =
+    (alone || /\b(?:lid on|under (?:the|a) lid|with(?:out)? (?:the |a )?lid)\b/i.test(c.text)) &&
+    LIDDED.test(c.sentence);
   const number = NUMBER_FIRST.test(c.text.replace(/^[^:]*:\s*/, ''));
-  return cooks || lidded || (alone && ONE_SIDE_ALONE.test(c.sentence)) || (number && TURNED.test(c.sentence));
+  const bubbles = /^bubbles?\b/i.test(c.text) && FLIPS.test(c.sentence);
+  return (
+    cooks || lidded || bubbles || (alone && ONE_SIDE_ALONE.test(c.sentence)) || (number && TURNED.test(c.sentence))
+  );
 }
 
 /** Minutes of one side, or of a bake; and whether the second side follows. @param baked an oven is spoken of */
@@ -284,21 +330,19 @@ function oneSide(
   if (isBake(c)) return { fact: minutes('bake', time.min, c), isFirst: false };
   if (AFTER_TURN.test(c.text)) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   if (ON_ONE_SIDE.test(c.text)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
+  const said = c.sentence.slice(0, c.sentence.indexOf(c.text));
+  const alone = TIME_ALONE.test(c.text);
+  // "flip when bubbles show, about 2 minutes": by then the first side was done
+  if (alone && TURN_WHEN.test(said)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const cooks = COOKS.test(c.sentence) || LIES.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
   if (!isOnHeat(c, cooks)) return null;
   if (FAT_BROWNS.test(c.text)) return null;
   // nothing lies on one side for so long: it is in the oven that was heated
   if (time.min > MOST_A_SIDE) return baked && cooks ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
-  const said = c.sentence.slice(0, c.sentence.indexOf(c.text));
-  const alone = TIME_ALONE.test(c.text);
-  // "flip when bubbles show, about 2 minutes": by then the first side was done
-  if (alone && TURN_WHEN.test(said)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
   const turned = alone && (TURNED_BEFORE.test(said) || /\bon the (?:other|second|reverse) side\b/i.test(said));
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
-  const isFirst = /\bbefore (?:you )?(?:turn|flip|toss|toss)|\b(?:turn|flip|toss|toss)(?: it| them)?(?: over)?$/i.test(
-    c.text,
-  );
+  const isFirst = /\bbefore (?:you )?(?:turn|flip|toss)|\b(?:turn|flip|toss)(?: it| them)?(?: over)?$/i.test(c.text);
   return {
     fact: minutes('firstSide', time.min, c),
     isFirst: isFirst || TURNED.test(rest) || TURNED.test(then?.text ?? ''),
@@ -311,7 +355,7 @@ const NUMBERED_SIDE =
 
 /** "Two and a half on the first": in minutes though nobody says so. */
 const ON_A_SIDE =
-  /^(?:(?:i |we )?give (?:it|them) |and |then )?(?:then )?(?:it[’']s )?(?:about |another )?((?:(?! on ).){1,24}?) on (?:the )?(one|first|second|other|flip|back)(?: side)?$/i;
+  /^(?:(?:i |we )?give (?:it|them) |and |then )?(?:then )?(?:it[’']s )?(?:about |another )?((?:(?! on ).){1,24}?) on (?:the |side )?(one|first|two|second|other|flip|back)(?: side)?$/i;
 
 /** "Second 2", "the second one", behind the first side in the same sentence. */
 const SECOND = /^(?:and |then )?(?:the )?(?:(second|other))\s+(?:for )?(?:about )?(?=\S)/i;
@@ -370,6 +414,8 @@ const FLIPS =
 const PREHEATS =
   /^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
 
+const BLENDED = /^(?:blend(?:er)?|whizz|blitz|process|beat|whisk)\b/i;
+
 const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
 
 /** A time of something else: of a rest, of when the heat is changed, of what is given time. */
@@ -387,6 +433,10 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
   const cooks = COOKS.test(c.text) || LIES.test(c.sentence);
   return (
     (PREHEATS.test(c.text) && !EACH_SIDE.test(c.text)) ||
+    // what is blended or pressed flat is timed by itself
+    (before?.sentence === c.sentence && BLENDED.test(before.text) && TIME_ALONE.test(c.text)) ||
+    /\b(?:press|flatten)\b/i.test(c.text) ||
+    /^up to\b/i.test(c.text) ||
     // how long finished pieces keep
     /\b(?:at (?:the )?most|no (?:longer|more) than|maximum|max)\b/i.test(c.text) ||
     // how long butter browns is told behind it
@@ -426,7 +476,7 @@ function sidesOfClause(
   // "when the bubbles pop, flip, 1 minute": the first side went by its look
   const turned =
     (before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text)) ||
-    (before !== undefined && /^(?:then )?(?:turn|flip|toss|toss)\b/i.test(before.text) && /^another\b/i.test(c.text));
+    (before !== undefined && /^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) && /^another\b/i.test(c.text));
   const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
   const side = oneSide(c, then, baked);
@@ -434,7 +484,7 @@ function sidesOfClause(
 }
 
 /** A sentence that is a length of time. */
-const TIME_ONLY = /^(?:about |around |roughly )?\S+(?: (?:to|or|and a half|\S+))? (?:min(?:ute)?s?)\.?$/i;
+const TIME_ONLY = /^(?:about |around |roughly )?\S+(?: (?:to|or|and a half|\S+))? (?:min(?:ute)?s?)(?: \d+ s)?\.?$/i;
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {

@@ -7,7 +7,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, type FactId, isDenied, TAKEN, type ToldFact } from './clause';
-import { heatsIn, speaksFahrenheit } from './heat';
+import { heatsIn, OVEN, SURFACE, speaksFahrenheit } from './heat';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
@@ -22,7 +22,7 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'whites',
     value: 'soft',
-    is: /\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bsoft(?:ly)?[- ](?:whipped|beaten) whites?\b|\bzu weichem schnee\b|\bpicos suaves\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
+    is: /^soft(?:ly)?$|\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bsoft(?:ly)?[- ](?:whipped|beaten) whites?\b|\bzu weichem schnee\b|\bpicos suaves\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
   },
   {
     fact: 'fold',
@@ -32,22 +32,22 @@ const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly 
   {
     fact: 'fold',
     value: 'once',
-    is: /^(?!.*\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b).*(?:\bfold\b[^;.]{0,40}\b(?:whites?|foam|meringue|together)\b|\bfold (?:(?:it|them) )?(?:in|through)(?: gently)?$|\bfold (?:(?:it|them) )?(?:in|through) (?:in one go|all at once)\b|^folded in\b|\bfold (?:it|them) in\b|\bfold (?:it |them )?(?:gently |carefully )?(?:in|into) the (?:batter|mix(?:ture)?)\b|\bunterheben\b|\bunter (?:den|die) (?:teig|masse) (?:heben|ziehen)\b|\bles incorporer\b|\bincorporer (?:délicatement |doucement )?les blancs\b|\bincorporarlas\b|\bincorporez (?:délicatement|doucement|(?:en|avec) [^,;.]{0,20})?\s?les blancs\b|\bincorpor(?:a|ar|e) (?:suavemente |con cuidado )?las claras\b)/i,
+    is: /\bunterheben\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu,
   },
   {
     fact: 'mix',
     value: 'blender',
-    is: /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i,
+    is: /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im) mixer|tout mixer|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i,
   },
   {
     fact: 'mix',
     value: 'smooth',
-    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*(?:smooth|silky|velvety)\b|\b(?:no|not a) lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bglatt(?:en?)? (?:ver|ge)?rühr|\bglatte[nr] teig\b|\bklümpchenfrei|\bpâte (?:bien |soit |est )?lisse\b|\bsans grumeaux\b|\bsin grumos\b|\bno queden? grumos\b|\bmasa (?:lisa|homogénea)\b|\bsmooth batter\b|\b(?:should|must|has to) be (?:\w+ )?smooth\b|\bout (?:every|any|all the) lumps?\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}\bsmooth\b/i,
+    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*(?<!\b(?:nearly|almost) )(?:smooth|silky|velvety)\b|\bwithout (?:a lump|lumps)\b|\bquede (?:fin|lis|homogéne)[oa]\b|\b(?:no|not a) lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bglatt (?:ver|ge)?(?:rühr|schlag|mix)|\bglatte[nr] teig\b|\bklümpchenfrei|\bpâte (?:bien |soit |est )?lisse\b|\bsans grumeaux\b|\bsin grumos\b|\bno queden? grumos\b|\bmasa (?:lisa|homogénea)\b|\bsmooth batter\b|\b(?:should|must|has to) be (?:\w+ )?smooth\b|\bout (?:every|any|all the) lumps?\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}(?<!\b(?:nearly|almost) )\bsmooth\b/i,
   },
   {
     fact: 'mix',
     value: 'just',
-    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) (?:worry|fuss|fret) about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till|the flour is) (?:only )?just (?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\bonly (?:until|till) (?:it is |just )?(?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\b(?:mix|stir|whisk|combine|blend|beat|work)\w*\b[^,;.]{0,40}\bjust (?:until|till|enough|to)\b|^just (?:until|till|enough to) (?:it |they |the )?(?:comes?|combined?|mix|bring|moisten|wet|blended|together)|\b(?:barely|hardly|only just) (?:combined|mixed|together|blended|moistened|wet)\b|\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs)\b|\bbeat out the lumps\b|\b(?:mix|stir|whisk)(?: it)? as little as (?:you can|possible)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once) (?:the )?flour\b|\bnur kurz (?:ver|unter|durch)?rühr|\bsans trop (?:mélanger|travailler)\b|\b(?:sin batir|sin mezclar) (?:demasiado|de más)\b|\blumps? (?:stay|remain|(?:are|is) (?:fine|ok|okay|good|welcome|what you want))\b|\blumpy batter is (?:fine|good|ok|okay|right|what)\b|\blumps and all\b|\b(?:mix|whisk|stir)(?:ed)? (?:it )?(?:only |just )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\bleave (?:it )?(?:a bit )?lumpy\b|^just (?:combine|mix|stir)(?: it| them| together)?$|\bsans insister\b|\bpeut rester des grumeaux\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
+    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) (?:worry|fuss|fret) about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till|the flour is) (?:only )?just (?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\bonly (?:until|till) (?:it is |just )?(?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\b(?:mix|stir|whisk|combine|blend|beat|work)\w*\b[^,;.]{0,40}\bjust (?:until|till|enough|to)\b|^just (?:until|till|enough to) (?:it |they |the )?(?:comes?|combined?|mix|bring|moisten|wet|blended|together)|\b(?:barely|hardly|only just) (?:combined|mixed|together|blended|moistened|wet)\b|\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs)\b|\bbeat out the lumps\b|\b(?:mix|stir|whisk)(?: it)? as little as (?:you can|possible)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once) (?:the )?flour\b|\bnur kurz (?:ver|unter|durch)?rühr|\bsans trop (?:mélanger|travailler)\b|\b(?:sin batir|sin mezclar) (?:demasiado|de más)\b|\blumps? (?:stay|remain|(?:are|is) (?:fine|ok|okay|good|welcome|what you want))\b|\blumpy batter is (?:fine|good|ok|okay|right|what)\b|\blumps and all\b|\b(?:mix|whisk|stir)(?:ed)? (?:it )?(?:only |just )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\bleave (?:it )?(?:a bit )?lumpy\b|\b(?:wants? to be|be|stay|keep) (?:a bit )?lumpy\b|\bpâte reste grumeleuse\b|\bstill (?:see |have )?lumps\b|\blumps welcome\b|\bstir\b[^,;.]{0,12}\bnot too much\b|\bnearly smooth\b|\balmost smooth\b|\bmixed just together\b|\blo justo\b|^klümpchen dürfen\b|^just (?:combine|mix|stir)(?: it| them| together)?$|\bsans insister\b|\bpeut rester des grumeaux\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
   },
   { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
   {
@@ -68,11 +68,26 @@ const AHEAD =
 /** In goes that are no thirds. */
 const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
 
+/** Fruit, nuts and chips. */
+const BITS =
+  '(?:berries|bananas?|apples?|pears?|peaches|cherries|chips|chunks|nuts|pecans|walnuts|hazelnuts|almonds|raisins|currants|sultanas|coconut)';
+/** The foam is folded in: it is named, or spoken of by a pronoun. A crepe is folded too. */
+const FOLDS =
+  /\bfold(?:ed|s|ing)?\b(?! (?:over|in half|in(?:to)? (?:quarters|half)|(?:the |each )?(?:crepes?|edges?|pancakes?)))/i;
+const FOAM = /\b(?:whites?|foam|meringue|snow)\b/i;
+const IT_FOLDED =
+  /\bfold(?:ed)? (?:it|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b/i;
+const SOME_BITS = new RegExp(BITS, 'i');
+const foldsFoam = (text: string): boolean =>
+  FOLDS.test(text) && (FOAM.test(text) || (IT_FOLDED.test(text) && !SOME_BITS.test(text)));
+
 function wordsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const out: ToldFact[] = [];
   for (const { fact, value, is } of WORDS) {
-    if (out.some((f) => f.fact === fact) || !is.test(text)) continue;
-    if (value === 'once' && fact === 'fold' && IN_GOES.test(sentence)) continue;
+    const isFold = fact === 'fold' && value === 'once';
+    if (out.some((f) => f.fact === fact) || !(is.test(text) || (isFold && foldsFoam(text)))) continue;
+    if (isFold && IN_GOES.test(sentence)) continue;
+    if (fact === 'whites' && /^soft/i.test(text) && !FOAM.test(sentence)) continue;
     // cream has peaks too
     if (fact === 'whites' && /\bcream\b/i.test(text) && !/\bwhites?\b/i.test(text)) continue;
     // "don't beat out the lumps": the denial is what is done
@@ -86,9 +101,6 @@ function wordsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   return out;
 }
 
-/** Fruit, nuts and chips. */
-const BITS =
-  '(?:berries|bananas?|apples?|pears?|peaches|cherries|chips|chunks|nuts|pecans|walnuts|hazelnuts|almonds|raisins|currants|sultanas|coconut)';
 const MOMENTS: readonly (readonly [RegExp, string])[] = [
   [
     /\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over |\d+ |two |three |four )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into|in)\b[^,;.]{0,30}\b(?:before (?:you )?(?:turn|flip))/i,
@@ -113,6 +125,9 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
   [/^(?:the |a few |some )?([a-z -]{3,30}?) on top before (?:you )?(?:turn|flip)/i, 'turned'],
   [/^top (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'topped'],
   [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
+  [/\bincorporer (?:les |la |le )(\p{L}{3,20}) à la fin\b/iu, 'folded'],
+  [/\bpress (?:a few |some |\d |two |three |four )?([a-z -]{3,30}?) into each\b/i, 'poured'],
+  [/\b(?:scatter|sprinkle) (?:the )?([a-z -]{3,30}?) on the wet tops?\b/i, 'poured'],
   [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to the (?:uncooked|wet|raw|top) (?:side|face)\b/i, 'poured'],
   [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to each (?:cake|pancake|waffle|crepe|one|piece)\b/i, 'poured'],
   [/\bstir (?:a few |some |the )?([a-z -]{3,30}?) (?:through|in) (?:last|at the end|just before)\b/i, 'folded'],
@@ -154,6 +169,14 @@ function momentsIn({ text, sentence, taken }: Clause, house: KitchenConventions)
   return [];
 }
 
+/** "Preheat 425 F", and nothing but an oven on the card: a heat of no griddle. */
+const ofOven = (f: ToldFact, notes: string): boolean =>
+  f.fact === 'heat' &&
+  f.of === 'surface' &&
+  /^(?:pre-?heat|heat)\b/i.test(f.words) &&
+  !SURFACE.test(f.words) &&
+  OVEN.test(notes);
+
 /** "Leave it five minutes" is told once: what rests lies on no side. */
 const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.words === f.words && x.value === f.value;
 
@@ -171,7 +194,9 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
       ...momentsIn(c, house),
     ]),
     ...sidesIn(clauses),
-  ].filter((f, _, every) => f.fact !== 'firstSide' || !every.some((x) => isRestOf(x, f)));
+  ]
+    .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
+    .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f));
   const claim = yieldClaim(notes);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes);
