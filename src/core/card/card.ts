@@ -86,6 +86,10 @@ const TOLD =
 
 const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
 
+/** How much of the batter is poured for a piece, and how it is spread. */
+const A_PORTION =
+  /\b(?:each|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
+
 function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
   // "in another bowl three eggs": an amount once the words that lead it in are off
@@ -483,6 +487,9 @@ function placeOfItems(row: Row, r: Reading): Place {
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;
   if (!line) return { at: 'nowhere' };
+  // "three tablespoons each, tilt to spread": a portion behind the list, of nothing that has a name
+  if (r.started && !r.single && line.ingredient === null && lines.length === 1 && A_PORTION.test(t))
+    return aside('method');
   if (hasAmount(line, t) || r.single || r.started) return { at: 'lines', lines };
   const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
   if (names) return { at: 'lines', lines };

@@ -329,12 +329,17 @@ function readingsOf(s: SplitLine, i: Ingredient, house: KitchenConventions): rea
 
 /** What a line asks that names nothing the pantry has, or more than one thing. */
 function unnamed(s: SplitLine): readonly [LineStatus, LineFinding, { readonly suggestions: readonly Ingredient[] }] {
-  const suggestions = s.name.kind === 'found' ? [] : s.name.suggestions;
+  const { name } = s;
+  const offered = {
+    get suggestions() {
+      return name.kind === 'found' ? [] : name.suggestions;
+    },
+  };
   if (s.problem) return ['unclear', s.problem, { suggestions: [] }];
   if (s.name.kind === 'ambiguous')
-    return ['unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, { suggestions }];
+    return ['unclear', { code: 'which-ingredient', message: `Which is meant by "${s.said}"?` }, offered];
   const message = s.said ? `"${s.said}" is not in the pantry.` : 'No ingredient is named on this line.';
-  return ['unknown', { code: 'unknown-ingredient', message }, { suggestions }];
+  return ['unknown', { code: 'unknown-ingredient', message }, offered];
 }
 
 /** What a line asks before its amount can be weighed; null: nothing. */
@@ -460,7 +465,9 @@ function readAnew(
     ...NONE,
     status,
     findings: [finding],
-    suggestions: more.suggestions ?? [],
+    get suggestions() {
+      return more.suggestions ?? [];
+    },
     readings: more.readings ?? [],
   });
 

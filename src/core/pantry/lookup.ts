@@ -491,9 +491,15 @@ function search(
   less((w) => VARIANT.has(w) && !HEADS.has(w));
   less((w) => !index.words.has(w));
   const first = [...new Map(near.map((i) => [i.id, i])).values()];
+  if (first.length > 0 || !short) return { kind: 'unknown', suggestions: first.slice(0, MOST_OFFERED), as: nobody };
+  // looked for when somebody asks: most of what is read is read to see whether it is a line at all
+  let likely: readonly Ingredient[] | null = null;
   return {
     kind: 'unknown',
-    suggestions: first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own),
+    get suggestions() {
+      likely ??= alike(ws, house.own);
+      return likely;
+    },
     as: nobody,
   };
 }

@@ -311,7 +311,7 @@ test.each(CARDS.map((c) => [c.text.split('\n')[0]?.slice(0, 60) ?? '', c] as con
   },
 );
 
-/** A third of the cards, written before the reading and never mended by: what it is worth for a card of a new hand. */
+/** Cards written before they were read and never mended by: what the reading is worth for a card of a new hand. */
 const LOCKED = readFileSync(join(__dirname, '../corpus/told-locked.txt'), 'utf8')
   .split('====\n')
   .slice(1)
@@ -352,5 +352,8 @@ require('node:fs').writeFileSync(
 );
 const counted = (of: readonly string[]): string => `${of.length} (${Math.round((100 * of.length) / TOLD_IN_ALL)} %)`;
 test(`of ${TOLD_IN_ALL} facts on ${LOCKED.length} locked cards ${counted(OF_LOCKED.right)} right, ${counted(OF_LOCKED.asked)} asked, ${counted(OF_LOCKED.missed)} missed, ${counted(OF_LOCKED.wrong)} taken wrongly`, () => {
-  expect(LOCKED.length).toBeGreaterThan(CARDS.length / 3);
+  // a third of the hundred and twenty that are asked of the corpus, and a floor under what they show today
+  expect(LOCKED.length).toBeGreaterThanOrEqual(40);
+  expect(OF_LOCKED.right.length / TOLD_IN_ALL).toBeGreaterThan(0.65);
+  expect(OF_LOCKED.wrong.length / TOLD_IN_ALL).toBeLessThan(0.06);
 });

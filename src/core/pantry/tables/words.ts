@@ -39,7 +39,7 @@ export const STATE = list(
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
   straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
   fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
-  geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
+  reif reife reifer gekocht gekochte geraspelt geraspelte flüssig flüssige zimmerwarm zimmerwarme geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
   froid froide froids chaud chaude tiede entier hache hachee rapees fria frio caliente templada freddo fredda caldo koud koude warme lauwe kall varmt koldt kalt
   steif geschlagen steifgeschlagen montes montees neige montati neve montate punto nieve stijfgeslagen stiftpiskede stivpiskede hardpiskade
