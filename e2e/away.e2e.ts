@@ -50,6 +50,52 @@ test('a save while the database is away waits, is listed, and goes in by itself'
   ]);
 });
 
+test('a batch given up and a formula put away while the records are away: both wait, and are in by themselves, once', async ({
+  page,
+  kitchen,
+  expected,
+}) => {
+  expected.push(/503/);
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /^Weigh/ })
+    .first()
+    .click();
+  await page.waitForURL(/batches/);
+  const id = page.url().split('/').at(-2);
+  await kitchen.away();
+  await page.getByRole('button', { name: 'Give up this batch …' }).click();
+  await page.getByRole('button', { name: 'Give it up: what it took is used up' }).click();
+  await expect(page.getByText(WAITS, { exact: false }).first()).toBeVisible();
+  await axe(page);
+  await kitchen.back();
+  // the form that is open hears the answer, and leads away
+  await expect(page.getByText('is given up; what it took is used up', { exact: false }).first()).toBeVisible();
+  await expect.poll(() => unsent(page)).toBe(0);
+  const [batch] = await kitchen.sql<{ away: boolean }>(
+    'select put_away and finished_at is not null as away from batches where id = $1',
+    [id],
+  );
+  expect(batch?.away).toBe(true);
+  // and where its page is left meanwhile it goes in all the same
+  const [formula] = await kitchen.sql<{ id: string; name: string }>(
+    "select id, name from formulas where name = 'Soft oat waffles'",
+  );
+  await page.goto(`/formulas/${formula?.id}`);
+  await kitchen.away();
+  await page.getByRole('button', { name: `More of ${formula?.name}` }).click();
+  await page.getByRole('menuitem', { name: 'Archive' }).click();
+  await expect.poll(() => unsent(page)).toBe(1);
+  await page.goto('/log');
+  await kitchen.back();
+  await expect.poll(() => unsent(page)).toBe(0);
+  const [put] = await kitchen.sql<{ away: boolean }>(
+    'select archived_at is not null as away from formulas where id = $1',
+    [formula?.id],
+  );
+  expect(put?.away).toBe(true);
+});
+
 test('ticks made while the server is gone survive a reload and catch up', async ({ page, kitchen, expected }) => {
   // what was on its way when the server went comes in halves
   expected.push(/net::ERR_(?:CONNECTION_|SOCKET_NOT_CONNECTED|INCOMPLETE_CHUNKED)|Failed to fetch/);

@@ -32,6 +32,15 @@ export const SENT_ACTS = {
   'keep-side': 'row',
   'keep-lot': 'entry',
   'kept-gone': 'entry',
+  'put-formula': 'entry',
+  'end-batch': 'entry',
+  'put-away': 'entry',
+  'change-covers': 'entry',
+  'drop-plan': 'entry',
+  'care-back': 'entry',
+  'photo-away': 'entry',
+  'photo-shows': 'entry',
+  'switch-measure': 'entry',
 } as const satisfies Readonly<Record<string, 'row' | 'entry'>>;
 
 export type ActName = keyof typeof SENT_ACTS;

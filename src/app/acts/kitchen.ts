@@ -116,7 +116,9 @@ export const keepPlanHere = async (
   acted('keep-plan', keepPlanSchema, input, keepPlan);
 
 export const dropPlanHere = async (input: unknown): Promise<ActionResult> =>
-  acted('drop-plan', dropPlanSchema, input, async ({ id }) => ((await dropPlan(id)) ? { ok: true } : refuse(GONE)));
+  acted('drop-plan', dropPlanSchema, input, async ({ id }) =>
+    (await dropPlan(id)) ? { ok: true } : refuse('That plan is a batch by now.'),
+  );
 
 export const untakeBatch = async (input: unknown): Promise<ActionResult> =>
   acted('put-back', putBackSchema, input, async ({ batchId }) =>

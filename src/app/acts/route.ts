@@ -1,6 +1,7 @@
 /** Acts that waited in a browser, and what is told at the counter: each goes in as if its page sent it. */
 
 import { z } from 'zod';
+import * as photos from '@/app/photos/actions';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type ActName, SENT_ACTS } from '@/contract/acts';
 import { invalid } from '@/contract/fields';
@@ -51,6 +52,15 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'keep-side': sides.keepBeside,
   'keep-lot': kept.keepHere,
   'kept-gone': kept.keptGone,
+  'put-formula': kitchen.putAwayFormula,
+  'end-batch': kitchen.endBatchHere,
+  'put-away': kitchen.putAwayBatch,
+  'change-covers': kitchen.coversHere,
+  'drop-plan': kitchen.dropPlanHere,
+  'care-back': kitchen.careBackHere,
+  'photo-away': photos.photoAwayHere,
+  'photo-shows': photos.photoShowsHere,
+  'switch-measure': pantry.switchMeasure,
 };
 
 /** As much as a page sends at once, bytes. */

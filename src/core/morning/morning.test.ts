@@ -139,6 +139,27 @@ test('a regatta: rice cakes have a griddle of their own, and every way out ends 
   for (const u of evening) expect(before.unmet.map((x) => x.what.split(':')[0])).not.toContain(u.what.split(':')[0]);
 });
 
+test('what has to be without what others bring has its own washed bowl, whisk and spatula before its first step', () => {
+  const { steps, bowls } = solved(REGATTA);
+  const starts = new Map(steps.map((s) => [s.id, s]));
+  const without = REGATTA.dishes.filter((d) => d.without.length > 0).map((d) => d.id);
+  expect(without.length).toBeGreaterThan(0);
+  for (const b of bowls) {
+    const tools = starts.get(`${b.id} tools`);
+    expect(tools !== undefined).toBe(without.includes(b.dish));
+    if (!tools) continue;
+    for (const s of steps)
+      if (s.batch === b.id && s !== tools && s.wave === null && !s.id.startsWith('plate')) {
+        expect(s.from).toBeGreaterThanOrEqual(tools.to - 0.001);
+        expect(s.needs.length).toBeGreaterThan(0);
+      }
+  }
+  // alone in the kitchen it needs none
+  const alone = REGATTA.dishes.filter((d) => without.includes(d.id)).slice(0, 1);
+  const one = solved({ ...REGATTA, dishes: alone });
+  expect(one.steps.some((s) => s.id.endsWith(' tools'))).toBe(false);
+});
+
 test('nothing is lit that waffles can be made on: told, with the way out; a lone cook with one dish is told nothing', () => {
   const [w] = [dishOf(1, { share: 1 }, 1)];
   const none = solved({ ...REGATTA, dishes: [w], surfaces: [] });

@@ -268,33 +268,50 @@ const reheatsFor = (d: DishMade, wanted: readonly number[], kept: readonly KeptF
 /** The id of a bowl's own step or pour. */
 const ownId = (bowl: string, x: string): string => `${bowl} ${x}`;
 
-/** What is done for one bowl, and what is poured from it. */
+/** Washing a bowl, a whisk and a spatula and setting them apart, min. Ours. */
+const OWN_TOOLS_MIN = 3;
+
+/**
+ * What is done for one bowl, and what is poured from it.
+ * @param apart it has to be without what another dish brings: its tools are washed and its own before anything else
+ */
 function bowlWork(
   d: DishMade,
   bowl: MorningBowl,
   of: Group,
   { steps, ovenC, cycleMin, handsMin }: Prepared,
+  apart: boolean,
 ): Pick<Work, 'tasks' | 'pours'> {
   const { id, allergens, ready } = bowl;
   const own = (x: string): string => ownId(id, x);
   const behind = ready.length > 0 ? ready : steps.slice(-1).map((s) => own(s.id));
+  const tools = task({
+    id: own('tools'),
+    batch: id,
+    name: `A washed bowl, whisk and spatula of their own, ${d.name}`,
+    min: OWN_TOOLS_MIN,
+    handsMin: OWN_TOOLS_MIN,
+  });
+  const first = apart ? [tools.id] : [];
+  const within = (s: Step): readonly string[] => s.after.filter((a) => steps.some((x) => x.id === a)).map(own);
+  const made = steps.map((s) =>
+    task({
+      id: own(s.id),
+      batch: id,
+      name: `${s.name}, ${d.name}`,
+      who: s.who,
+      min: s.min,
+      handsMin: s.handsMin,
+      ovenC: s.ovenC,
+      hob: s.pan !== undefined || s.id === 'melt',
+      needs: within(s).length > 0 ? within(s) : first,
+      // how long it stands is counted to the last load, and here by the morning's own surfaces
+      keepsMin: own(s.id) === ready.at(-1) ? bowl.standsMin : s.keepsMin,
+      allergens,
+    }),
+  );
   return {
-    tasks: steps.map((s) =>
-      task({
-        id: own(s.id),
-        batch: id,
-        name: `${s.name}, ${d.name}`,
-        who: s.who,
-        min: s.min,
-        handsMin: s.handsMin,
-        ovenC: s.ovenC,
-        hob: s.pan !== undefined || s.id === 'melt',
-        needs: s.after.filter((a) => steps.some((x) => x.id === a)).map(own),
-        // how long it stands is counted to the last load, and here by the morning's own surfaces
-        keepsMin: own(s.id) === ready.at(-1) ? bowl.standsMin : s.keepsMin,
-        allergens,
-      }),
-    ),
+    tasks: apart ? [tools, ...made] : made,
     pours: of.map((x) => ({
       id: own(`w${x.wave + 1}`),
       batch: id,
@@ -353,6 +370,7 @@ export function workOf(
     return made;
   };
   const wanted = platesWanted(m);
+  const held = dishes.map((d) => allergensOf(analyseFormula(d.formula, house).lines).held.map((h) => h.allergen));
   const bowls: MorningBowl[] = [];
   const tasks: Task[] = [];
   const pours: Pour[] = [];
@@ -367,7 +385,8 @@ export function workOf(
     });
     const [first] = of;
     if (!first) continue;
-    const allergens = allergensOf(analyseFormula(d.formula, house).lines).held.map((h) => h.allergen);
+    const allergens = held[n] ?? [];
+    const setApart = d.without.some((a) => held.some((of, o) => o !== n && of.includes(a)));
     const probe = bowlOf(d, first.pieces);
     if (!probe.ok) return { ok: false, error: { dish: n, message: probe.error.message } };
     for (const g of grouped(of, m, probe.value.standsMin, apart.get(d.id) ?? 0)) {
@@ -379,7 +398,7 @@ export function workOf(
       const ready = made.value.ready.map((x) => ownId(id, x));
       const waves = [...new Set(g.map((x) => x.wave))];
       const bowl: MorningBowl = { id, dish: d.id, pieces, waves, allergens, standsMin, ready };
-      const work = bowlWork(d, bowl, g, made.value);
+      const work = bowlWork(d, bowl, g, made.value, setApart);
       bowls.push(bowl);
       tasks.push(...work.tasks);
       pours.push(...work.pours);

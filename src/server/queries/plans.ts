@@ -122,9 +122,11 @@ export const keepPlan = ({
     }),
   );
 
-/** @returns whether there was such a plan, waiting */
-export const dropPlan = async (id: string): Promise<boolean> =>
-  (await query('delete from plans where id = $1 and batch_id is null returning id', [id])).length > 0;
+/** Drops a plan; once, however often it is asked. @returns false where it has become a batch */
+export const dropPlan = async (id: string): Promise<boolean> => {
+  await query('delete from plans where id = $1 and batch_id is null', [id]);
+  return (await query('select 1 from plans where id = $1', [id])).length === 0;
+};
 
 /** A plan has become a batch: it waits no longer. */
 export const planStarted = async (id: string, batchId: string): Promise<void> => {

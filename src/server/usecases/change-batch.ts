@@ -464,14 +464,22 @@ export const putBack = (batchId: string): Promise<boolean> =>
     return true;
   });
 
-/** Puts a batch away that is not made to the end. @param back what it took goes back into stock */
+/**
+ * Puts a batch away that is not made to the end; once, however often it is asked.
+ * @param back what it took goes back into stock
+ * @returns false where it is finished otherwise, or not in this kitchen
+ */
 export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
   transaction(async (client) => {
     const r = await client.query(
       'update batches set finished_at = now(), put_away = true where id = $1 and finished_at is null',
       [batchId],
     );
-    if (r.rowCount === 0) return false;
+    if (r.rowCount === 0) {
+      const same =
+        'select 1 from batches where id = $1 and put_away and verdict is null and (gave_back is not null) = $2';
+      return (await client.query(same, [batchId, back])).rowCount === 1;
+    }
     if (back) {
       await client.query(
         `update batches set gave_back = jsonb_build_object(
@@ -493,10 +501,17 @@ export const putAway = (batchId: string, back: boolean): Promise<boolean> =>
     return true;
   });
 
-/** Ends a batch that was made, without an outcome. @returns false when there is no such batch under way */
+/**
+ * Ends a batch that was made, without an outcome; once, however often it is asked.
+ * @returns false where it is finished otherwise, or not in this kitchen
+ */
 export const endBatch = async (batchId: string): Promise<boolean> =>
-  (await query('update batches set finished_at = now() where id = $1 and finished_at is null returning id', [batchId]))
-    .length > 0;
+  (
+    await query(
+      'update batches set finished_at = coalesce(finished_at, now()) where id = $1 and not put_away and verdict is null returning id',
+      [batchId],
+    )
+  ).length > 0;
 
 /**
  * Takes up a batch again that was given up, or ended without an outcome. What it gave back, and nothing else, is taken

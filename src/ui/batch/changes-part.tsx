@@ -6,7 +6,7 @@ import { entriesOf } from '@/core/batch/acts';
 import type { Batch } from '@/core/batch/batch';
 import { kindById } from '@/core/formula/kinds';
 import { typedNumber } from '@/core/quantity/typed';
-import type { Refused } from '../kit/answer';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -98,7 +98,7 @@ export function ChangesPart({
           act={() => {
             if (wrong) return;
             void asking
-              .ask(() => covers({ batchId: batch.id, pieces: n }))
+              .ask(() => act('change-covers', `${n} ${piecesName}, in all`, covers, { batchId: batch.id, pieces: n }))
               .then((a) => {
                 if (!a?.ok) return;
                 setStays(a.stays);

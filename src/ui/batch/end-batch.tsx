@@ -1,7 +1,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Refused } from '../kit/answer';
+import type { ActName } from '@/contract/acts';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
@@ -31,8 +32,8 @@ export function EndBatch({
   const router = useRouter();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
-  const leave = async (work: Ask, input: object, said: string): Promise<void> => {
-    const a = await asking.ask(() => work({ batchId, ...input }));
+  const leave = async (name: ActName, work: Ask, input: object, said: string): Promise<void> => {
+    const a = await asking.ask(() => act(name, said, work, { batchId, ...input }));
     if (!a?.ok) return;
     setOpen(false);
     const undo = async (): Promise<void> => {
@@ -54,21 +55,29 @@ export function EndBatch({
           <Button
             size="work"
             disabled={asking.busy}
-            onClick={() => void leave(acts.away, { back: true }, `${name} is given up; what it took is back in stock`)}
+            onClick={() =>
+              void leave('put-away', acts.away, { back: true }, `${name} is given up; what it took is back in stock`)
+            }
           >
             Give it up: what it took goes back into stock
           </Button>
           <Button
             size="work"
             disabled={asking.busy}
-            onClick={() => void leave(acts.away, { back: false }, `${name} is given up; what it took is used up`)}
+            onClick={() =>
+              void leave('put-away', acts.away, { back: false }, `${name} is given up; what it took is used up`)
+            }
           >
             Give it up: what it took is used up
           </Button>
-          <Button size="work" disabled={asking.busy} onClick={() => void leave(acts.end, {}, `${name} is ended`)}>
+          <Button
+            size="work"
+            disabled={asking.busy}
+            onClick={() => void leave('end-batch', acts.end, {}, `${name} is ended`)}
+          >
             It is made: end it without an outcome
           </Button>
-          <RefusalNotice text={asking.refusal} />
+          <RefusalNotice text={asking.refusal} waits={asking.waits} />
           <Button look="bare" onClick={() => setOpen(false)}>
             Go on with it
           </Button>

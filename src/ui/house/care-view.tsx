@@ -42,8 +42,9 @@ export function CareView({
   const router = useRouter();
   const asking = useAsking();
   const takeBack = async (id: string): Promise<void> => {
-    const a = await back({ id });
-    toast(a.ok ? 'Taken back' : a.message);
+    const a = await asking.ask(() => act('care-back', 'a note of care taken back', back, { id }));
+    if (!a?.ok) return;
+    toast('Taken back');
     router.refresh();
   };
   const write = async (g: Thing, what: Care): Promise<void> => {

@@ -77,7 +77,9 @@ export function Calibrate({ house, formula, formulas, keepWeighed, switchMeasure
   };
   const goBack = async (): Promise<void> => {
     if (!kept) return;
-    const a = await form.ask(() => switchMeasure({ id: kept.measure.id, used: false }));
+    const a = await form.ask(() =>
+      act('switch-measure', 'a measure out of use', switchMeasure, { id: kept.measure.id, used: false }),
+    );
     if (!a?.ok) return;
     toast('As before. The weighings are kept, not in use.');
     setKept(null);

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Refused } from '../kit/answer';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
@@ -46,7 +46,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
     said: string,
     back: { readonly archived?: boolean; readonly deleted?: boolean },
   ) => {
-    const a = await asking.ask(() => acts.put({ formulaId: id, ...to }));
+    const a = await asking.ask(() => act('put-formula', `${name}: put away`, acts.put, { formulaId: id, ...to }));
     if (!a?.ok) return;
     setDeleting(false);
     const undo = async (): Promise<void> => {

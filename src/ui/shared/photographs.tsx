@@ -11,7 +11,7 @@ import {
   SHOWS_WORDS,
   type Shows,
 } from '@/core/judge/photographs';
-import { answerTo } from '../kit/answer';
+import { act, answerTo } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -85,7 +85,7 @@ export function Photographs({
     void take([...e.dataTransfer.files]);
   };
   const away = async (p: Photograph): Promise<void> => {
-    const a = await asking.ask(() => acts.away({ id: p.id }));
+    const a = await asking.ask(() => act('photo-away', 'a photograph taken away', acts.away, { id: p.id }));
     if (!a?.ok) return;
     router.refresh();
     toastUndo('The photograph is gone', () => acts.back({ id: p.id }).then(() => router.refresh()));
@@ -115,7 +115,9 @@ export function Photographs({
                   disabled={asking.busy}
                   onChange={(e) =>
                     void asking
-                      .ask(() => acts.shows({ id: p.id, shows: e.target.value }))
+                      .ask(() =>
+                        act('photo-shows', 'what a photograph shows', acts.shows, { id: p.id, shows: e.target.value }),
+                      )
                       .then((a) => a?.ok && router.refresh())
                   }
                   className="min-h-11 rounded-hold border border-rim bg-white px-2"

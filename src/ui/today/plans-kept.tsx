@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { sayMoment } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
+import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { lookOf } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
@@ -51,7 +52,9 @@ export function PlansKept({
               busy={asking.busy}
               refusal={asking.refusal}
               onDelete={async () => {
-                const a = await asking.ask(() => drop({ id: p.id }));
+                const a = await asking.ask(() =>
+                  act('drop-plan', `the plan of ${p.name}, dropped`, drop, { id: p.id }),
+                );
                 if (a?.ok) router.refresh();
                 return a?.ok === true;
               }}

@@ -1,5 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
@@ -18,7 +19,9 @@ export function Away({
   const router = useRouter();
   const asking = useAsking();
   const back = async (): Promise<void> => {
-    const a = await asking.ask(() => put({ formulaId: id, archived: false, deleted: false }));
+    const a = await asking.ask(() =>
+      act('put-formula', 'a formula brought back', put, { formulaId: id, archived: false, deleted: false }),
+    );
     if (a?.ok) router.refresh();
   };
   return (
@@ -33,7 +36,7 @@ export function Away({
           </Button>
         </span>
       </Notice>
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
     </div>
   );
 }
