@@ -124,16 +124,20 @@ export class Counter {
     this.on.get(s)?.push(load);
   }
 
-  /** Moments at which something of so long could begin later than before: just before what is bound already. */
-  edges(lengths: readonly number[], before: number): readonly number[] {
+  /**
+   * Moments at which something of so long could begin, the latest first: then, and just before what is bound already.
+   * The rest is worked out only where the first will not do.
+   */
+  *edges(lengths: readonly number[], before: number): Generator<number> {
+    yield before;
     const ends = [
       ...[...this.hands].flatMap(([p, busy]) => [p.to, ...busy.map((b) => b.from)]),
       ...[...this.on].flatMap(([s, loads]) => [...(s.to === null ? [] : [s.to]), ...loads.map((b) => b.from)]),
       ...this.ovens.flatMap((o) => o.uses.map((b) => b.from)),
       ...this.pans.map((b) => b.from),
     ];
-    const out = new Set([before]);
+    const out = new Set<number>();
     for (const e of ends) for (const l of lengths) if (e - l < before) out.add(e - l);
-    return [...out].sort((a, b) => b - a);
+    yield* Float64Array.from(out).sort().reverse();
   }
 }

@@ -48,7 +48,7 @@ export const h = (time: string): number => {
 };
 
 /** A morning with what its dishes are made of. */
-export type MorningDrawn = Morning & { readonly dishes: readonly DishMade[] };
+export type MorningDrawn = Omit<Morning, 'dishes'> & { readonly dishes: readonly DishMade[] };
 
 export const REGATTA: MorningDrawn = {
   waves: ['7:30', '8:20', '9:10'].map((at) => ({ at: h(at), covers: 28 })),
