@@ -308,3 +308,39 @@ test('the take-out list adds up what is under way, and buys what is short', asyn
   await expect(page.getByRole('row', { name: /^Cultured buttermilk/ })).toContainText(/ g on hand, .* short.*cartons/);
   await axe(page);
 });
+
+test('people of the kitchen: added by keys alone, changed, offered where somebody signs, erased; nobody twice', async ({
+  page,
+}) => {
+  await page.goto('/house');
+  const people = page.getByRole('region', { name: 'People', exact: true });
+  await people.getByLabel('Somebody new').focus();
+  await page.keyboard.press('Enter');
+  await expect(people.getByRole('alert')).toHaveText('A first name or nickname.');
+  await page.keyboard.type('Hazel');
+  await page.keyboard.press('Enter');
+  const list = people.getByRole('list', { name: 'People of the kitchen' });
+  await expect(list.getByRole('heading')).toHaveText(['Hazel']);
+  await people.getByLabel('Somebody new').fill('hazel');
+  await page.keyboard.press('Enter');
+  await expect(people.getByRole('alert')).toHaveText('There is a hazel already.');
+  await people.getByLabel('Somebody new').fill('Wren of the long landing stage by the lock');
+  await choose(page, 'Takes part', 'leads');
+  await people.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await axe(page);
+  await choose(page, 'Hazel takes part', 'cooks');
+  await expect(page.getByLabel('Hazel takes part')).toHaveValue('cook');
+  await page.reload();
+  await expect(page.getByLabel('Hazel takes part')).toHaveValue('cook');
+  // every page offers them where a name is asked
+  expect(
+    await page.locator('datalist option').evaluateAll((all) => all.map((o) => (o as HTMLOptionElement).value)),
+  ).toEqual(['Hazel', 'Wren of the long landing stage by the lock'.slice(0, 40)]);
+  await list.getByRole('button', { name: /^Erase.*Hazel/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Erase/ })
+    .click();
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+});

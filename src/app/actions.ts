@@ -32,4 +32,6 @@ export const saveOutcome = async (input: unknown) => work.saveOutcome(input);
 export const saveTargetHere = async (input: unknown) => work.saveTargetHere(input);
 export const noteCareHere = async (input: unknown) => work.noteCareHere(input);
 export const careBackHere = async (input: unknown) => work.careBackHere(input);
+export const keepPersonHere = async (input: unknown) => work.keepPersonHere(input);
+export const erasePersonHere = async (input: unknown) => work.erasePersonHere(input);
 export const setHouse = async (input: unknown) => work.setHouse(input);

@@ -4,7 +4,9 @@ import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { lastHouse, loadHouse } from '@/server/queries/house';
+import { kitchenPeople } from '@/server/queries/people';
 import { FocusKeeper, UnderWayBar } from '@/ui/frame/focus-keeper';
+import { PEOPLE_LIST } from '@/ui/kit/field';
 import { Toasts } from '@/ui/kit/toasts';
 import { TypedEarly } from '@/ui/kit/typed-early';
 import { UnitsProvider } from '@/ui/kit/units';
@@ -32,16 +34,24 @@ export const viewport: Viewport = {
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
   const drawnAt = Date.now();
-  const r = await reach(loadHouse);
-  const house = r.up ? r.value : lastHouse();
+  const r = await reach(() => Promise.all([loadHouse(), kitchenPeople()]));
+  const [here, people] = r.up ? r.value : [null, []];
+  const house = here ?? lastHouse();
   const units = house?.units ?? FRESH_UNITS;
   return (
     <html lang="en-GB">
       <body>
         <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
           {children}
-          <UnreadableNotice list={r.up ? r.value.unreadable : []} />
+          <UnreadableNotice list={here?.unreadable ?? []} />
         </UnitsProvider>
+        {people.length > 0 ? (
+          <datalist id={PEOPLE_LIST}>
+            {people.map((p) => (
+              <option key={p.id} value={p.name} />
+            ))}
+          </datalist>
+        ) : null}
         <UnderWayBar />
         <FocusKeeper />
         <OutboxSender />

@@ -41,6 +41,8 @@ export const SENT_ACTS = {
   'photo-away': 'entry',
   'photo-shows': 'entry',
   'switch-measure': 'entry',
+  'keep-person': 'entry',
+  'erase-person': 'entry',
 } as const satisfies Readonly<Record<string, 'row' | 'entry'>>;
 
 export type ActName = keyof typeof SENT_ACTS;

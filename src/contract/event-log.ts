@@ -37,7 +37,7 @@ export const actSchema = z.union([
     z.object({
       what: z.literal('checked'),
       mix: mixNumber,
-      initials: z.string().trim().min(1, 'Initials of who has looked.').max(12, 'Initials: at most 12.'),
+      initials: z.string().trim().min(1, 'Initials of who has looked.').max(40, 'At most 40 letters.'),
     }),
     z.object({ what: z.literal('folded'), mix: mixNumber }),
     z.object({ what: z.literal('mixed'), mix: mixNumber, turns: z.number().int().min(0).max(10_000) }),

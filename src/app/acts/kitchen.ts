@@ -1,6 +1,7 @@
 /**
  * What the pages ask the server to do. Everything that comes in is checked; errors go back as values, with their place.
  */
+
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import {
   againSchema,
@@ -33,6 +34,7 @@ import {
   takeCardsBackSchema,
 } from '@/contract/formula';
 import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
+import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
@@ -47,6 +49,7 @@ import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
+import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
@@ -254,6 +257,11 @@ export const noteCareHere = async (input: unknown): Promise<ActionResult<{ reado
   acted('note-care', careSchema, input, noteCare);
 export const careBackHere = async (input: unknown): Promise<ActionResult> =>
   acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
+
+export const keepPersonHere = async (input: unknown): Promise<ActionResult> =>
+  acted('keep-person', personSchema, input, keepPerson);
+export const erasePersonHere = async (input: unknown): Promise<ActionResult> =>
+  acted('erase-person', erasePersonSchema, input, ({ id }) => erasePerson(id));
 
 export const setHouse = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('set-house', houseSaveSchema, input, ({ change, base, decided }) =>

@@ -61,6 +61,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'photo-away': photos.photoAwayHere,
   'photo-shows': photos.photoShowsHere,
   'switch-measure': pantry.switchMeasure,
+  'keep-person': kitchen.keepPersonHere,
+  'erase-person': kitchen.erasePersonHere,
 };
 
 /** As much as a page sends at once, bytes. */

@@ -1,14 +1,16 @@
 import type { Metadata } from 'next';
-import { careBackHere, noteCareHere, setHouse } from '@/app/actions';
+import { careBackHere, erasePersonHere, keepPersonHere, noteCareHere, setHouse } from '@/app/actions';
 import { CARED, careOf } from '@/core/pantry/care';
 import { ownFill } from '@/core/pantry/fill';
 import { zonesWith } from '@/core/quantity/day';
 import { reach } from '@/server/db/pool';
 import { careNotes } from '@/server/queries/care';
 import { loadHouse } from '@/server/queries/house';
+import { kitchenPeople } from '@/server/queries/people';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { CareView } from '@/ui/house/care-view';
 import { HouseForm } from '@/ui/house/house-form';
+import { PeoplePart } from '@/ui/house/people-part';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { when } from '@/ui/kit/when';
@@ -16,9 +18,9 @@ import { when } from '@/ui/kit/when';
 export const metadata: Metadata = { title: 'House' };
 
 export default async function HousePage() {
-  const r = await reach(() => Promise.all([loadHouse(), careNotes()]));
+  const r = await reach(() => Promise.all([loadHouse(), careNotes(), kitchenPeople()]));
   if (!r.up) return <AwayPage kind={r.kind} here="house" />;
-  const [house, notes] = r.value;
+  const [house, notes, people] = r.value;
   const cared = house.gear.filter((g) => CARED.includes(g.sort));
   return (
     <Frame here="house">
@@ -34,6 +36,7 @@ export default async function HousePage() {
         weighed={ownFill(house.conventions) !== null}
         save={setHouse}
       />
+      <PeoplePart people={people} keep={keepPersonHere} erase={erasePersonHere} />
       {cared.length > 0 ? (
         <CareView
           gear={cared.map((g) => ({

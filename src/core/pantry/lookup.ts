@@ -5,7 +5,6 @@
  * the nearest.
  */
 import { distance } from 'fastest-levenshtein';
-import Fuse from 'fuse.js';
 import { plain } from '../quantity/units';
 import { EGG_INGREDIENT, houseKey, type KitchenConventions, POWDER_INGREDIENT, SALT_INGREDIENT } from './conventions';
 import type { Ingredient } from './ingredient';
@@ -79,7 +78,8 @@ interface Index {
   /** Every word that some name holds. */
   readonly words: ReadonlySet<string>;
   readonly longest: number;
-  readonly fuse: Fuse<{ readonly id: string; readonly name: string }>;
+  /** Each name and alias by its words, with what it is of. */
+  readonly names: readonly { readonly id: string; readonly words: readonly string[] }[];
   /** Words of `words` that a word may be a slip of the pen for, kept as they are worked out. */
   readonly near: Map<string, readonly Near[]>;
 }
@@ -116,7 +116,7 @@ function buildIndex(own: Own | undefined): Index {
   const exact = new Map<string, string>();
   const bags = new Map<string, string>();
   const known = new Set<string>();
-  const list: { id: string; name: string }[] = [];
+  const names: { id: string; words: readonly string[] }[] = [];
   let longest = 1;
   const put = (name: string, id: string): void => {
     const ws = wordsIn(name);
@@ -138,22 +138,15 @@ function buildIndex(own: Own | undefined): Index {
     for (const a of i.aliases) {
       if (/\(/.test(a)) continue;
       put(a, i.id);
-      list.push({ id: i.id, name: a.toLowerCase() });
+      names.push({ id: i.id, words: wordsIn(a) });
     }
   }
   for (const i of everyIngredient(own)) {
     put(i.name, i.id);
     put(i.name.replace(/\([^)]*\)/g, ''), i.id);
-    list.push({ id: i.id, name: i.name.toLowerCase() });
+    names.push({ id: i.id, words: wordsIn(i.name) });
   }
-  const fuse = new Fuse(list, {
-    keys: ['name'],
-    threshold: 0.36,
-    ignoreLocation: true,
-    includeScore: true,
-    minMatchCharLength: 2,
-  });
-  return { exact, bags, words: known, longest, fuse, near: new Map() };
+  return { exact, bags, words: known, longest, names, near: new Map() };
 }
 
 function indexOf(own: Own | undefined): Index {
@@ -197,24 +190,35 @@ export const languagesOf = (name: string): readonly Language[] => [
 /** Offered at most for words that are not understood. */
 const MOST_OFFERED = 5;
 
-/** Likely ingredients for words that are no slip of any name's, best first: fuse.js over names and aliases. */
+/** How much of a word another one is, 0 to 1: itself, its beginning or a part of it, or a slip of the pen away. */
+function likeness(asked: string, word: string): number {
+  if (asked === word) return 1;
+  const [short, long] = asked.length < word.length ? [asked, word] : [word, asked];
+  if (short.length >= LEAST_PART && long.includes(short)) return short.length / long.length;
+  const most = mostSlips(asked);
+  if (asked.length < LEAST_PART || Math.abs(asked.length - word.length) > most) return 0;
+  const slips = distance(asked, word);
+  return slips <= most ? 0.9 * (1 - slips / asked.length) : 0;
+}
+/** Letters that a part of a word has at least. */
+const LEAST_PART = 4;
+/** Below this a name is nothing that the words may mean. */
+const LEAST_LIKENESS = 0.45;
+
+/** Likely ingredients for words that are no slip of any name's, best first: names that share a word, or most of one. */
 function alike(clean: readonly string[], own: Own | undefined): readonly Ingredient[] {
-  const { fuse } = indexOf(own);
-  const ws = clean.filter((w) => !/^[\d.%]+$/.test(w));
-  if (ws.length === 0) return [];
-  const ids = new Map<string, number>();
-  const add = (query: string, weight: number): void => {
-    for (const r of fuse.search(query.slice(0, 60), { limit: 12 })) {
-      const score = (r.score ?? 1) * weight;
-      const had = ids.get(r.item.id);
-      if (had === undefined || score < had) ids.set(r.item.id, score);
-    }
-  };
-  add(ws.join(' '), 1);
-  for (const w of ws.slice(0, 6)) if (w.length > 3 && !HARMLESS.has(w) && !STATE.has(w)) add(w, 1.25);
-  return [...ids.entries()]
-    .filter(([, score]) => score < 0.36)
-    .sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
+  const ws = clean.filter((w) => w.length > 2 && !/^[\d.%]+$/.test(w) && !HARMLESS.has(w) && !STATE.has(w)).slice(0, 6);
+  const best = new Map<string, number>();
+  for (const { id, words } of indexOf(own).names) {
+    const found = words.map((x) => Math.max(0, ...ws.map((w) => likeness(w, x))));
+    const top = Math.max(0, ...found);
+    if (top < LEAST_LIKENESS) continue;
+    // of two names with the same word the one that says less besides
+    const score = top + 0.1 * (found.reduce((a, x) => a + x, 0) / words.length);
+    if (score > (best.get(id) ?? 0)) best.set(id, score);
+  }
+  return [...best]
+    .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
     .slice(0, MOST_OFFERED)
     .map(([id]) => findIngredient(id, own))
     .filter((i) => i !== undefined);

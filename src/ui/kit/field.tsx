@@ -42,6 +42,9 @@ function Labelled({
   );
 }
 
+/** The kitchen's people, offered where a name is asked: the list stands on every page. */
+export const PEOPLE_LIST = 'people-of-the-kitchen';
+
 /** A labelled input with its unit beside it and its error beneath it. */
 export function Field({
   label,

@@ -18,7 +18,7 @@ import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
-import { Field } from '../kit/field';
+import { Field, PEOPLE_LIST } from '../kit/field';
 import { Link } from '../kit/link';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
@@ -109,7 +109,10 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
           className: 'w-36',
           placeholder: '2, 1/2, 250 g',
         })}
-        {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, { className: 'min-w-44 flex-1' })}
+        {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, {
+          className: 'min-w-44 flex-1',
+          ...(!handed && { list: PEOPLE_LIST }),
+        })}
         {kind === 'sale'
           ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, {
               className: 'w-36',

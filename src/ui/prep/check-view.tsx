@@ -7,14 +7,14 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { standing, toleranceG } from '@/core/prep/tolerance';
 import { grams } from '@/core/quantity/say';
 import { Button } from '../kit/button';
-import { Field } from '../kit/field';
+import { Field, PEOPLE_LIST } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
 import type { OpenEventLog } from '../live/use-event-log';
 
-const MOST_INITIALS = 12;
+const MOST_INITIALS = 40;
 
 /** The second look: target against actual for every line of a mix, and a yes by initials. */
 export function CheckView({
@@ -132,6 +132,7 @@ export function CheckView({
             label="Initials of who has looked"
             value={initials}
             maxLength={MOST_INITIALS}
+            list={PEOPLE_LIST}
             autoComplete="off"
             onChange={(e) => {
               setInitials(e.target.value);
