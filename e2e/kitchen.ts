@@ -106,6 +106,8 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
       stdio: ['ignore', 'ignore', 'pipe'],
     },
   );
+  // a worker that is ended in the middle leaves no server behind
+  process.once('exit', () => child.kill('SIGKILL'));
   // through the worker's own, so that a failed test's report carries what its server said meanwhile
   child.stderr?.on('data', (d: Buffer) => process.stderr.write(d));
   for (const until = Date.now() + LIMITS.serverStartMs; Date.now() < until; ) {

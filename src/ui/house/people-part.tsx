@@ -68,13 +68,16 @@ function PersonRow({
   };
   return (
     <li className="grid content-start gap-2 rounded-plate bg-white px-4 py-3">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+      <div className="flex items-center gap-3">
         <PersonMarkIcon mark={p.mark} />
-        <h3 className="mr-auto text-xl [overflow-wrap:anywhere]">{p.name}</h3>
+        <h3 className="min-w-0 text-xl [overflow-wrap:anywhere]">{p.name}</h3>
+      </div>
+      {/* biome-ignore lint/a11y/useSemanticElements: a fieldset lays out no row in every browser */}
+      <div role="group" aria-label={p.name} className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <Choice
           inline
           narrow
-          label={`${p.name} takes part`}
+          label="Takes part"
           value={p.role}
           options={ROLE_OPTIONS}
           onChange={(role) => void change({ role })}
@@ -82,7 +85,7 @@ function PersonRow({
         <Choice
           inline
           narrow
-          label={`Mark of ${p.name}`}
+          label="Mark"
           value={p.mark}
           options={MARK_OPTIONS}
           onChange={(mark) => void change({ mark })}
