@@ -41,8 +41,10 @@ export function CareView({
 }) {
   const router = useRouter();
   const asking = useAsking();
+  // a note is taken back while the page still draws what was written
+  const backing = useAsking();
   const takeBack = async (id: string): Promise<void> => {
-    const a = await asking.ask(() => act('care-back', 'a note of care taken back', back, { id }));
+    const a = await backing.ask(() => act('care-back', 'a note of care taken back', back, { id }));
     if (!a?.ok) return;
     toast('Taken back');
     router.refresh();
@@ -59,7 +61,7 @@ export function CareView({
   return (
     <section aria-label="Care" className="mt-8">
       <h2 className="mb-2 text-2xl">Care of pans and irons</h2>
-      <RefusalNotice text={asking.refusal} waits={asking.waits} />
+      <RefusalNotice text={asking.refusal ?? backing.refusal} waits={asking.waits || backing.waits} />
       <ul className="grid gap-3 lg:grid-cols-2">
         {gear.map((g) => {
           const own = notes.filter((n) => n.gearId === g.id);
@@ -100,7 +102,7 @@ export function CareView({
                         <Button
                           look="bare"
                           className="!min-h-8"
-                          disabled={asking.busy}
+                          disabled={backing.busy}
                           aria-label={`Take back: ${g.name} ${CARE_WORDS[n.what]}, ${n.when}`}
                           onClick={() => void takeBack(n.id)}
                         >
