@@ -2,8 +2,8 @@
 import type { MorningRole } from './morning';
 
 /** Drawn marks that tell people apart on a board, as each is called. */
-export const MARKS = ['whisk', 'ladle', 'egg', 'leaf', 'wave', 'sun', 'oar', 'lantern'] as const;
-export type PersonMark = (typeof MARKS)[number];
+export const PERSON_MARKS = ['whisk', 'ladle', 'egg', 'leaf', 'wave', 'sun', 'oar', 'lantern'] as const;
+export type PersonMark = (typeof PERSON_MARKS)[number];
 
 export const ROLE_WORDS: Readonly<Record<MorningRole, string>> = {
   lead: 'leads',
@@ -12,7 +12,7 @@ export const ROLE_WORDS: Readonly<Record<MorningRole, string>> = {
   child: 'a child, beside a grown-up',
 };
 
-export const MOST_NAME_CHARS = 40;
+export const MOST_PERSON_CHARS = 40;
 
 /** A person as the kitchen knows them. */
 export interface KitchenPerson {
@@ -26,5 +26,5 @@ export interface KitchenPerson {
 /** The mark for a new person: the first that the fewest others have. */
 export function nextMark(people: readonly Pick<KitchenPerson, 'mark'>[]): PersonMark {
   const had = (m: PersonMark): number => people.filter((p) => p.mark === m).length;
-  return MARKS.reduce((best, m) => (had(m) < had(best) ? m : best));
+  return PERSON_MARKS.reduce((best, m) => (had(m) < had(best) ? m : best));
 }

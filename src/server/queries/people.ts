@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { personSchema } from '@/contract/people';
 import { ROLES } from '@/core/morning/morning';
-import { type KitchenPerson, MARKS } from '@/core/morning/people';
+import { type KitchenPerson, PERSON_MARKS } from '@/core/morning/people';
 import { transaction } from '../db/pool';
 import { countRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';
@@ -12,7 +12,7 @@ const personRow = z.object({
   id: z.string(),
   name: z.string(),
   role: z.enum(ROLES),
-  mark: z.enum(MARKS).catch('whisk'),
+  mark: z.enum(PERSON_MARKS).catch('whisk'),
   revision: z.number(),
 });
 
@@ -54,6 +54,8 @@ export const keepPerson = (p: z.output<typeof personSchema>): Promise<ActionResu
 /** Takes a person's name out: the row stands as "former helper 3". Once, however often it is asked. */
 export const erasePerson = (id: string): Promise<ActionResult> =>
   transaction(async (client) => {
+    // one at a time: no number is given twice
+    await client.query('lock table people in share row exclusive mode');
     const found = await client.query('select erased_at is not null as erased from people where id = $1 for update', [
       id,
     ]);

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { type MorningRole, ROLES } from '@/core/morning/morning';
-import { type KitchenPerson, MARKS, MOST_NAME_CHARS, nextMark, ROLE_WORDS } from '@/core/morning/people';
+import { type KitchenPerson, MOST_PERSON_CHARS, nextMark, PERSON_MARKS, ROLE_WORDS } from '@/core/morning/people';
 import { PersonMarkIcon } from '../drawings/person-mark';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
@@ -17,7 +17,7 @@ import { toast } from '../kit/toast';
 type Ask = (input: unknown) => Promise<ActionResult>;
 
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, label: ROLE_WORDS[value] }));
-const MARK_OPTIONS = MARKS.map((value) => ({ value, label: value }));
+const MARK_OPTIONS = PERSON_MARKS.map((value) => ({ value, label: value }));
 
 /** Who works in this kitchen: names that second looks and books offer. Nothing else is kept of anybody. */
 export function PeoplePart({
@@ -138,7 +138,7 @@ function NewPerson({ people, keep }: { readonly people: readonly KitchenPerson[]
       <Field
         label="Somebody new"
         value={name}
-        maxLength={MOST_NAME_CHARS}
+        maxLength={MOST_PERSON_CHARS}
         error={asking.errors.name}
         onChange={(e) => {
           asking.touched();

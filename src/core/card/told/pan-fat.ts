@@ -39,7 +39,7 @@ const FAT_BY_VERB: readonly (readonly [RegExp, string, string])[] = [
   ],
   [/\b(?:wipe|rub)\b[^,;.]{0,24}\bwith an (oil)y (?:cloth|rag|paper)\b/i, '', 'wiped'],
   [
-    /\b(?:rub|wipe|brush|spread|smear|wipe) (?:a (?:little|bit of|film of) |some )?(?:\w+ )?(butter|oil|lard|ghee|fat) (?:over|onto|on|across|around) (?:the|my|your|a) (?:hot )?(?:pan|griddle|skillet|iron|plates?)\b/i,
+    /\b(?:rub|wipe|brush|spread|smear) (?:a (?:little|bit of|film of) |some )?(?:\w+ )?(butter|oil|lard|ghee|fat) (?:over|onto|on|across|around) (?:the|my|your|a) (?:hot )?(?:pan|griddle|skillet|iron|plates?)\b/i,
     '',
     'wiped',
   ],

@@ -87,7 +87,7 @@ function wordsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
     const isFold = fact === 'fold' && value === 'once';
     if (out.some((f) => f.fact === fact) || !(is.test(text) || (isFold && foldsFoam(text)))) continue;
     if (isFold && IN_GOES.test(sentence)) continue;
-    if (fact === 'whites' && /^soft/i.test(text) && !FOAM.test(sentence)) continue;
+    if (fact === 'whites' && /^soft(?:ly)?$/i.test(text) && !FOAM.test(sentence)) continue;
     // cream has peaks too
     if (fact === 'whites' && /\bcream\b/i.test(text) && !/\bwhites?\b/i.test(text)) continue;
     // "don't beat out the lumps": the denial is what is done
