@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
+import { heardLast } from '@/server/live/changes';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { kitchenPeople } from '@/server/queries/people';
 import { FocusKeeper, UnderWayBar } from '@/ui/frame/focus-keeper';
@@ -33,7 +34,7 @@ export const viewport: Viewport = {
 };
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
-  const drawnAt = Date.now();
+  const drawnAt = heardLast();
   const r = await reach(() => Promise.all([loadHouse(), kitchenPeople()]));
   const [here, people] = r.up ? r.value : [null, []];
   const house = here ?? lastHouse();

@@ -3,9 +3,30 @@
 /** Everything may have changed: a stream has begun, or what was told meanwhile was missed. */
 export const ANYTHING = '*';
 
+/**
+ * A place in the order in which the server heard of changes. It is counted, not read off a clock: a clock that is set
+ * back hides nothing.
+ */
+export interface Place {
+  /** The listening that counts; places of two listenings have no order. */
+  readonly of: string;
+  readonly n: number;
+}
+/** Before anything was heard. */
+export const NOWHERE: Place = { of: '', n: 0 };
+
+/** Whether what stands at a place was heard after another, or may have been: another listening knows nothing of it. */
+export const isLater = (a: Place, than: Place): boolean => a.of !== than.of || a.n > than.n;
+
+/** A place in an address or a stream's event, and back; what is no place is before anything. */
+export const placeText = (p: Place): string => `${p.of}.${p.n}`;
+export function placeIn(text: string): Place {
+  const [, of, n] = /^(.*)\.(\d{1,15})$/.exec(text) ?? [];
+  return of === undefined ? NOWHERE : { of, n: Number(n) };
+}
+
 export interface Heard {
   /** "batch:<id>", "batches", "formulas", "photos", "plans", "pantry", "sides", "premix", "kept", "house"; or anything. */
   readonly thing: string;
-  /** When the server heard of it, by its clock, ms since 1970. */
-  readonly at: number;
+  readonly at: Place;
 }

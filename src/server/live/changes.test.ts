@@ -1,8 +1,8 @@
-/** What changes in the records is heard, by who listens, from the moment that is asked. */
-import { ANYTHING } from '@/contract/changes';
+/** What changes in the records is heard, by who listens, from the place that is asked, whatever the clock says. */
+import { ANYTHING, NOWHERE, placeIn, placeText } from '@/contract/changes';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
-import { onChange } from './changes';
+import { heardLast, onChange } from './changes';
 
 beforeAll(() => ownDatabase('changes'));
 afterAll(closePool);
@@ -13,10 +13,9 @@ const until = async (is: () => boolean): Promise<void> => {
 
 test('each change is heard by its thing; who comes later hears of what was missed; a cut connection tells that anything may be', async () => {
   const heard: string[] = [];
-  const off = onChange((c) => heard.push(c.thing), Date.now());
+  const off = onChange((c) => heard.push(c.thing), NOWHERE);
   await until(() => heard.includes(ANYTHING));
-  const before = Date.now();
-  await new Promise((r) => setTimeout(r, 5));
+  const before = placeIn(placeText(heardLast()));
   await query("insert into stock (ingredient_id, price) values ('flour-rye', 2)");
   await query("insert into sides (name, measure, parts, serving_g) values ('Butter', 'weight', '[]', 10)");
   await until(() => heard.length >= 3);
@@ -32,8 +31,22 @@ test('each change is heard by its thing; who comes later hears of what was misse
   const offLate = onChange((c) => late.push(c.thing), before);
   expect(late).toEqual(['pantry', 'sides', 'house']);
   const now: string[] = [];
-  const offNow = onChange((c) => now.push(c.thing), Date.now());
+  const offNow = onChange((c) => now.push(c.thing), heardLast());
   expect(now).toEqual([]);
+  // a page that was drawn before anybody listened, or by a server that is gone
+  const strange: string[] = [];
+  for (const at of [NOWHERE, placeIn('another.99'), placeIn('1790000000000')])
+    onChange((c) => strange.push(c.thing), at)();
+  expect(strange).toEqual([ANYTHING, ANYTHING, ANYTHING]);
+  // a clock that is set back hides nothing
+  jest.spyOn(Date, 'now').mockReturnValue(0);
+  const back = heardLast();
+  await query("insert into stock (ingredient_id, price) values ('flour-oat', 2)");
+  await until(() => now.includes('pantry'));
+  const missed: string[] = [];
+  onChange((c) => missed.push(c.thing), back)();
+  expect(missed).toEqual(['pantry']);
+  jest.restoreAllMocks();
 
   await query(
     "select pg_terminate_backend(pid) from pg_stat_activity where query = 'listen even_crumb' and datname = current_database()",
@@ -48,7 +61,7 @@ test('each change is heard by its thing; who comes later hears of what was misse
 
 test('a batch is told by its id, once a transaction', async () => {
   const heard: string[] = [];
-  const off = onChange((c) => heard.push(c.thing), Date.now());
+  const off = onChange((c) => heard.push(c.thing), NOWHERE);
   await until(() => heard.length > 0);
   const [f] = await query('insert into formulas default values returning id');
   const [v] = await query(

@@ -2,17 +2,20 @@
  * What changes in the records, told to every screen: one connection listens, outside the pool, and all streams of this
  * server share it. Where it was cut, what was missed is not known: everything may have changed.
  */
+
+import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { ANYTHING, type Heard } from '@/contract/changes';
+import { ANYTHING, type Heard, isLater, NOWHERE, type Place } from '@/contract/changes';
 import { logLine } from '../log';
 
 type Hear = (c: Heard) => void;
 interface Listening {
   readonly hears: Set<Hear>;
   client: Client | null;
-  /** What was heard lately, the last behind; and since when all of it, ms since 1970. */
+  /** The place of what was heard last; and what was heard lately, the last behind, with the place after which. */
+  last: Place;
   recent: readonly Heard[];
-  from: number;
+  from: Place;
 }
 /** So much of what was heard is remembered, for who comes back after a gap. */
 const MOST_RECENT = 500;
@@ -26,11 +29,23 @@ const AGAIN_MS = 1000;
 const CONNECT_MS = 4000;
 
 const listening = (): Listening =>
-  (globalThis.evenCrumbListening ??= { hears: new Set(), client: null, recent: [], from: Number.POSITIVE_INFINITY });
+  (globalThis.evenCrumbListening ??= { hears: new Set(), client: null, last: NOWHERE, recent: [], from: NOWHERE });
+
+/** The place of what was heard last: what is read from the records now has it. */
+export const heardLast = (): Place => listening().last;
+
+/** A new listening begins, or none goes on: what is heard from now on is counted anew. */
+function count(of: string): void {
+  const all = listening();
+  all.last = { of, n: 0 };
+  all.from = all.last;
+  all.recent = [];
+}
 
 function tell(thing: string): void {
-  const change = { thing, at: Date.now() };
   const all = listening();
+  all.last = { of: all.last.of, n: all.last.n + 1 };
+  const change = { thing, at: all.last };
   const gone = all.recent.length >= MOST_RECENT ? all.recent[0] : undefined;
   if (gone) all.from = gone.at;
   all.recent = [...all.recent.slice(gone ? 1 : 0), change];
@@ -52,7 +67,7 @@ async function connect(): Promise<void> {
     over = true;
     if (all.client === client) {
       all.client = null;
-      all.from = Number.POSITIVE_INFINITY;
+      count('');
     }
     client.end().catch(() => {
       // it is gone already
@@ -68,8 +83,7 @@ async function connect(): Promise<void> {
   try {
     await client.connect();
     await client.query('listen even_crumb');
-    all.recent = [];
-    all.from = Date.now();
+    count(randomUUID());
     tell(ANYTHING);
   } catch {
     // away: it is tried again, and the pages say so
@@ -78,14 +92,15 @@ async function connect(): Promise<void> {
 }
 
 /**
- * Hears of every change, and of those that were after a moment, ms since 1970.
+ * Hears of every change, and of those that were heard after a place.
  * @returns to be called when nobody listens any more; the last closes the connection
  */
-export function onChange(hear: Hear, after: number): () => void {
+export function onChange(hear: Hear, after: Place): () => void {
   const all = listening();
-  // a connection that is yet to be made tells that anything may have changed
-  const missed = all.from <= after ? all.recent.filter((c) => c.at > after) : [{ thing: ANYTHING, at: Date.now() }];
-  if (all.client) for (const c of missed) hear(c);
+  const known = after.of === all.from.of && after.n >= all.from.n;
+  const missed = known ? all.recent.filter((c) => isLater(c.at, after)) : [{ thing: ANYTHING, at: all.last }];
+  // a connection that is yet to be made tells by itself that anything may have changed
+  if (all.last.of) for (const c of missed) hear(c);
   all.hears.add(hear);
   void connect();
   return () => {
@@ -93,7 +108,7 @@ export function onChange(hear: Hear, after: number): () => void {
     const { client } = all;
     if (all.hears.size > 0 || !client) return;
     all.client = null;
-    all.from = Number.POSITIVE_INFINITY;
+    count('');
     client.end().catch(() => {
       // it is gone already
     });

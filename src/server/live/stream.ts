@@ -1,4 +1,6 @@
 /** What a server tells as it comes, to whoever listens (server-sent events). */
+import { type Place, placeText } from '@/contract/changes';
+
 const EVERY_MS = 200;
 /** So often a stream that tells nothing says that it is there, ms. */
 const THERE_MS = 15_000;
@@ -34,7 +36,7 @@ function stream(request: Request, begin: (send: (text: string) => void) => () =>
   });
 }
 
-const event = (x: object, id?: number): string =>
+const event = (x: object, id?: string): string =>
   `${id === undefined ? '' : `id: ${id}\n`}data: ${JSON.stringify(x)}\n\n`;
 
 /** @param read what is shown now; null: nothing, and nothing is sent */
@@ -47,13 +49,10 @@ export const streamOf = (request: Request, read: () => object | null): Response 
     return () => clearInterval(timer);
   });
 
-/** @param on hears of each thing to be told, with its moment, by which who comes back says what it has. */
-export const streamWhen = (
-  request: Request,
-  on: (tell: (x: { readonly at: number }) => void) => () => void,
-): Response =>
+/** @param on hears of each thing to be told, with its place, by which who comes back says what it has. */
+export const streamWhen = (request: Request, on: (tell: (x: { readonly at: Place }) => void) => () => void): Response =>
   stream(request, (send) => {
-    const off = on((x) => send(event(x, x.at)));
+    const off = on((x) => send(event(x, placeText(x.at))));
     const timer = setInterval(() => send(': here\n\n'), THERE_MS);
     return () => {
       off();

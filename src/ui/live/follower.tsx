@@ -5,6 +5,7 @@
  */
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { isLater, type Place } from '@/contract/changes';
 import { later, whenHere } from '../kit/later';
 import { useRefresh } from '../kit/refresh';
 
@@ -15,15 +16,15 @@ const REST_MS = 1500;
 
 const changes = later(() => import('./changes'));
 
-/** @param drawnAt when the server drew the page, by its clock: what it heard of before that is on it */
-export function Follower({ drawnAt }: { readonly drawnAt: number }) {
+/** @param drawnAt the place of what the server had heard when it drew the page: what was before that is on it */
+export function Follower({ drawnAt }: { readonly drawnAt: Place }) {
   const refresh = useRefresh();
   const path = usePathname();
   const drawn = useRef(drawnAt);
-  drawn.current = Math.max(drawn.current, drawnAt);
+  if (isLater(drawnAt, drawn.current)) drawn.current = drawnAt;
   useEffect(() => {
     let touched = 0;
-    let changed = 0;
+    let changed: Place | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const touch = (): void => {
       touched = performance.now();
@@ -32,8 +33,8 @@ export function Follower({ drawnAt }: { readonly drawnAt: number }) {
       timer = undefined;
       const rested = performance.now() - touched;
       if (rested < REST_MS) timer = setTimeout(look, REST_MS - rested);
-      else if (changed > drawn.current) {
-        changed = 0;
+      else if (changed && isLater(changed, drawn.current)) {
+        changed = null;
         refresh();
       }
     };
@@ -45,7 +46,7 @@ export function Follower({ drawnAt }: { readonly drawnAt: number }) {
           off = onChanged(
             (thing) => pageShows(path, thing),
             (c) => {
-              changed = Math.max(changed, c.at);
+              changed = c.at;
               timer ??= setTimeout(look, REST_MS);
             },
           );
