@@ -1,24 +1,26 @@
 /**
- * npm run soak: eight writers over formulas, taps, batches, stock, sauces and the house, each over HTTP as an outbox sends, while
- * the database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long
+ * npm run soak: nine writers over HTTP as an outbox sends, one of which sends every act that there is, while the database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long
  * each took to be back by itself. Started by scripts/soak.mjs, which says where everything is.
  */
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { z } from 'zod';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
+import { oneLife, type SendAct } from '../src/server/api/every-act';
 import { closePool } from '../src/server/db/pool';
 import { rowsFrom } from '../src/server/db/rows';
 import { loadHouse } from '../src/server/queries/house';
 import { stockNoted } from '../src/server/queries/pantry';
-import { actsOver, Later } from './over-http';
+import { actsOver, Later, photoOver } from './over-http';
 
 const WRITES = 1000;
 const KILLS = 12;
 const APART_MS = 5500;
 const PACE_MS = 150;
 const health = process.env.EVEN_CRUMB_SOAK_HEALTH ?? '';
-const act = actsOver(new URL(health || 'http://127.0.0.1').origin);
+const url = new URL(health || 'http://127.0.0.1').origin;
+const act = actsOver(url);
 const supervisor = process.env.EVEN_CRUMB_SOAK_PID ?? '';
 
 const pause = (ms: number): Promise<void> => new Promise((r) => setTimeout(r, ms));
@@ -53,6 +55,35 @@ const childrenNamed = (name: string): readonly number[] =>
     .filter((l) => l.includes(name))
     .map((l) => Number(l.trim().split(/\s+/)[0]));
 
+/** What a life that sends every act leaves in the records, and how many of each. */
+const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
+  ['formula', "select count(distinct formula_id)::text as v from formula_versions where name like 'cakes soak%'", 1],
+  ['card', "select count(*)::text as v from formula_versions where name like 'card soak%'", 1],
+  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 2],
+  ['outcome', "select count(*)::text as v from batches where name like 'cakes soak%' and verdict = 'good'", 1],
+  ['target', "select count(*)::text as v from targets where note like 'cakes soak%'", 1],
+  ['kept lot', "select count(*)::text as v from kept_lots where who like 'Lead soak%'", 1],
+  ['kept entry', 'select count(*)::text as v from kept_uses where undone_at is not null', 1],
+  ['photograph', 'select count(*)::text as v from photos where undone_at is null', 1],
+  ['premix', "select count(*)::text as v from premixes where name like 'mix soak%'", 1],
+  ['premix lot', 'select count(*)::text as v from lots where voided_at is not null', 1],
+  ['entry of a lot', 'select count(*)::text as v from lot_uses', 2],
+  ['correction', 'select count(*)::text as v from lot_changes', 1],
+  ['side', "select count(*)::text as v from sides where name like 'butter soak%' or name like 'gone soak%'", 1],
+  ['care', "select count(*)::text as v from care_notes where note like 'soak%'", 1],
+  ['plan', 'select count(*)::text as v from plans', 0],
+  ['person', 'select count(*)::text as v from people', 1],
+];
+
+async function bookOf(lot: string): Promise<string> {
+  const rows = await rowsFrom(z.object({ id: z.string() }), 'select id from lot_uses where lot_id = $1', [lot]).catch(
+    () => {
+      throw new Later();
+    },
+  );
+  return rows[0]?.id ?? '';
+}
+
 async function main(): Promise<void> {
   interface Saved {
     readonly saved: { readonly formulaId: string; readonly versionId: string };
@@ -80,6 +111,11 @@ async function main(): Promise<void> {
   const batches: string[] = [];
   const counts: string[] = [];
   const sauces: string[] = [];
+  const lives: string[] = [];
+  const image = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#c96' } })
+    .png()
+    .toBuffer();
+  const anyAct: SendAct = (name, input) => until(() => act(name, input)) as never;
   let altitude = 0;
   let price = 0;
   let killing = true;
@@ -152,6 +188,16 @@ async function main(): Promise<void> {
       await pause(PACE_MS);
     }),
   ];
+  writers.push(
+    loop(async (n) => {
+      const name = `soak${[...String(n)].map((d) => 'abcdefghij'[Number(d)]).join('')}`;
+      await oneLife(anyAct, name, {
+        photo: (batch, request) => until(() => photoOver(url, image, batch, request)),
+        bookOf: (lot) => until(() => bookOf(lot)),
+      });
+      lives.push(name);
+    }),
+  );
   const back: { readonly what: string; readonly ms: number }[] = [];
   const killer = async (): Promise<void> => {
     for (let k = 0; k < KILLS; k++) {
@@ -209,14 +255,20 @@ async function main(): Promise<void> {
   );
   if (pieces.some((p, n) => Number(p) !== n + 1)) lost.push('the order of the taps');
   const stock = await stockNoted();
-  const flour = 9_000_000 - 250 * batches.length;
+  // of a life's two batches one gives its flour back
+  const flour = 9_000_000 - 250 * batches.length - 400 * lives.length;
   if (Math.abs((stock['flour-all-purpose']?.onHandG ?? 0) - flour) > 1e-6)
     lost.push(`flour: ${stock['flour-all-purpose']?.onHandG} where ${flour} is due`);
   if (stock.buttermilk?.price !== price) lost.push(`price: ${stock.buttermilk?.price}, told ${price}`);
   if ((await loadHouse()).ways.altitudeM !== altitude) lost.push('the altitude of the house');
+  for (const [what, sql, each] of LEFT_OF_A_LIFE) {
+    const n = Number((await column(sql, []))[0]);
+    if (n < each * lives.length) lost.push(`${what}: ${n} of ${each * lives.length}`);
+    if (n > each * lives.length) doubled.push(`${what}: ${n} where ${each * lives.length} are due`);
+  }
   const times = back.map((b) => b.ms).sort((a, b) => a - b);
   console.log(
-    `${acked} acknowledged writes by 8 writers, ${retried} tries while the records were away, ${back.length} kills`,
+    `${acked} acknowledged writes by 9 writers, ${lives.length} lives of every act, ${retried} tries while the records were away, ${back.length} kills`,
   );
   console.log(`lost ${lost.length}, doubled ${doubled.length}`);
   for (const l of [...lost, ...doubled].slice(0, 20)) console.log(`  ${l}`);

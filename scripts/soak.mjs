@@ -38,7 +38,7 @@ async function main() {
   await answers(health, { alive: () => app.exitCode === null });
   const cluster = clusterThatRuns(join(folder, 'postgres'));
   if (!cluster) throw new Told('The database does not run.');
-  say('eight writers, twelve kills');
+  say('nine writers, twelve kills');
   const code = await run(process.execPath, ['--import', 'tsx', 'bench/soak.ts'], {
     env: { DATABASE_URL: cluster.url, EVEN_CRUMB_SOAK_HEALTH: health, EVEN_CRUMB_SOAK_PID: String(app.pid) },
     loud: true,

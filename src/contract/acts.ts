@@ -43,6 +43,41 @@ export const SENT_ACTS = {
   'switch-measure': 'entry',
   'keep-person': 'entry',
   'erase-person': 'entry',
+  'put-back': 'entry',
+  'take-up': 'entry',
+  'take-cards-back': 'entry',
+  'photo-back': 'entry',
+  'kept-back': 'entry',
+  'undo-gone': 'entry',
+  'drop-premix': 'entry',
+  'drop-side': 'entry',
+  'uncount-stock': 'entry',
+  'remove-ingredient': 'entry',
+  'drop-measure': 'entry',
+  'measure-back': 'entry',
 } as const satisfies Readonly<Record<string, 'row' | 'entry'>>;
 
 export type ActName = keyof typeof SENT_ACTS;
+
+/**
+ * The shape that acts are sent in, counted up when the input of any act changes so that an older one is not read as it
+ * stands: a browser may hold acts from before an update for days.
+ */
+export const ACTS_SHAPE = 1;
+
+/** What makes of an act's input of one shape that of the next, by the shape it is of; none has changed yet. */
+export type Upgrades = Readonly<Record<number, Partial<Readonly<Record<ActName, (input: unknown) => unknown>>>>>;
+const UPGRADES: Upgrades = {};
+
+/** An act's input in the shape of now. @param shape that it was done in, at most that of now */
+export function upgraded(
+  name: ActName,
+  input: unknown,
+  shape: number,
+  upgrades: Upgrades = UPGRADES,
+  now = ACTS_SHAPE,
+): unknown {
+  let out = input;
+  for (let s = shape; s < now; s++) out = upgrades[s]?.[name]?.(out) ?? out;
+  return out;
+}

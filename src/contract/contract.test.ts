@@ -1,4 +1,5 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { upgraded } from './acts';
 import { driverSchema, outcomeSchema, startBatchSchema } from './batch';
 import { itemSchema, tellSchema } from './event-log';
 import { fieldErrors } from './fields';
@@ -125,4 +126,16 @@ test.each([
 ])('an outcome with %j', (part, expected) => {
   const r = outcomeSchema.safeParse({ ...OUTCOME, ...part });
   expect(r.success ? {} : fieldErrors(r.error)).toEqual(expected);
+});
+
+test('an act from before a change of shape is brought through each change since, and no other', () => {
+  const upgrades = {
+    1: { 'keep-side': (x: unknown) => ({ ...(x as object), servingG: 20 }) },
+    3: { 'keep-side': (x: unknown) => ({ made: x }), 'keep-lot': () => 'none' },
+  };
+  const input = { name: 'Syrup' };
+  expect(upgraded('keep-side', input, 1, upgrades, 4)).toEqual({ made: { name: 'Syrup', servingG: 20 } });
+  expect(upgraded('keep-side', input, 2, upgrades, 4)).toEqual({ made: input });
+  expect(upgraded('keep-side', input, 4, upgrades, 4)).toBe(input);
+  expect(upgraded('keep-premix', input, 1, upgrades, 4)).toBe(input);
 });

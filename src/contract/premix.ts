@@ -159,8 +159,9 @@ export const correctLotSchema = z.object({
   note: lotSchema.shape.note,
   who,
   why,
+  requestId,
 });
 
-export const voidLotSchema = z.object({ lotId: z.uuid(), who, why, back: z.boolean() });
+export const voidLotSchema = z.object({ lotId: z.uuid(), who, why, back: z.boolean(), requestId });
 
 export const dropPremixSchema = z.object({ id: z.uuid() });

@@ -53,11 +53,11 @@ export const undoGone = async (input: unknown): Promise<WithId> =>
   );
 
 export const correctTheLot = async (input: unknown): Promise<WithId> =>
-  acted('correct-lot', correctLotSchema, input, async ({ lotId, who, why, ...to }) =>
-    answered(await correctLot(lotId, to, who, why)),
+  acted('correct-lot', correctLotSchema, input, async ({ lotId, who, why, requestId, ...to }) =>
+    answered(await correctLot(lotId, to, who, why, requestId)),
   );
 
 export const voidTheLot = async (input: unknown): Promise<WithId> =>
-  acted('void-lot', voidLotSchema, input, async ({ lotId, who, why, back }) =>
-    answered(await voidLot(lotId, who, why, back)),
+  acted('void-lot', voidLotSchema, input, async ({ lotId, who, why, back, requestId }) =>
+    answered(await voidLot(lotId, who, why, back, requestId)),
   );

@@ -3,7 +3,7 @@
 import { z } from 'zod';
 import * as photos from '@/app/photos/actions';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { type ActName, SENT_ACTS } from '@/contract/acts';
+import { ACTS_SHAPE, type ActName, SENT_ACTS, upgraded } from '@/contract/acts';
 import { invalid } from '@/contract/fields';
 import { json, limitedBytes, problem } from '@/server/api/problem';
 import { doneAgo } from '@/server/db/done-at';
@@ -18,6 +18,7 @@ const sentActSchema = z.object({
   name: z.enum(Object.keys(SENT_ACTS) as [ActName, ...ActName[]]),
   input: z.unknown(),
   agoMs: z.number().min(0).default(0),
+  shape: z.number().int().min(1).default(1),
 });
 
 type Work = (input: unknown) => Promise<ActionResult>;
@@ -63,6 +64,18 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'switch-measure': pantry.switchMeasure,
   'keep-person': kitchen.keepPersonHere,
   'erase-person': kitchen.erasePersonHere,
+  'put-back': kitchen.untakeBatch,
+  'take-up': kitchen.takeUpBatch,
+  'take-cards-back': kitchen.takeCardsBack,
+  'photo-back': photos.photoBackHere,
+  'kept-back': kept.keptBack,
+  'undo-gone': premix.undoGone,
+  'drop-premix': premix.dropMix,
+  'drop-side': sides.dropBeside,
+  'uncount-stock': pantry.uncountOnHand,
+  'remove-ingredient': pantry.removeThing,
+  'drop-measure': pantry.dropMeasure,
+  'measure-back': pantry.measureBack,
 };
 
 /** As much as a page sends at once, bytes. */
@@ -79,7 +92,10 @@ export async function POST(request: Request): Promise<Response> {
   }
   const act = sentActSchema.safeParse(sent);
   if (!act.success) return json({ ...invalid(act.error) });
-  const { name, input, agoMs } = act.data;
+  const { name, input, agoMs, shape } = act.data;
+  // the server was set back to an older version: the act waits until it is brought up again
+  if (shape > ACTS_SHAPE)
+    return json({ ...refuse('This was done with a newer Even Crumb than the server runs.', {}, 'away') });
   if (name === 'keep-photo') return problem(400, 'A photograph is posted to /photos.');
-  return json({ ...(await doneAgo(agoMs, () => WORK[name](input))) });
+  return json({ ...(await doneAgo(agoMs, () => WORK[name](upgraded(name, input, shape)))) });
 }

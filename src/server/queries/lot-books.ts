@@ -210,8 +210,14 @@ function relabelled(c: LotItem, lots: readonly string[] | undefined): LotItem {
  * Corrects a lot, and keeps it as it was with who did it and why. Never fewer bags than have left it. What it was made
  * of is the same in bags of every size of it; how many there are is this size's own.
  */
-export const correctLot = (lotId: string, to: LotCorrection, who: string, why: string): Promise<MadeLot> =>
-  booked(lotId, null, 'correct-lot', async (client) => {
+export const correctLot = (
+  lotId: string,
+  to: LotCorrection,
+  who: string,
+  why: string,
+  requestId: string | null = null,
+): Promise<MadeLot> =>
+  booked(lotId, requestId, 'correct-lot', async (client) => {
     const rows = await rowsFrom(
       z.object({ id: z.string(), bags: z.number(), contents: z.unknown(), checked: z.string(), note: z.string() }),
       'select id, bags, contents, checked, note from lots where number = (select number from lots where id = $1) and voided_at is null order by id for update',
@@ -258,8 +264,14 @@ export const correctLot = (lotId: string, to: LotCorrection, who: string, why: s
  * @param back it was never blended, so what it took goes back into stock; refused where bags of it have left: what was
  * blended is no flour
  */
-export const voidLot = (lotId: string, who: string, why: string, back: boolean): Promise<MadeLot> =>
-  booked(lotId, null, 'void-lot', async (client) => {
+export const voidLot = (
+  lotId: string,
+  who: string,
+  why: string,
+  back: boolean,
+  requestId: string | null = null,
+): Promise<MadeLot> =>
+  booked(lotId, requestId, 'void-lot', async (client) => {
     const r = await rowsFrom(
       idRow,
       `update lots set voided_at = now(), voided_by = $2, void_why = $3

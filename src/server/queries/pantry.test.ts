@@ -66,7 +66,8 @@ test('a weighed cup is used by every line from then on, undone, and used again',
   expect(await inHouse('2 cups flour')).toBeCloseTo(260, 6);
   ok(await dropMeasure({ id: measure.id }));
   expect((await loadHouse()).conventions.flourFill).toBe('fluffed');
-  expect(await dropMeasure({ id: measure.id })).toMatchObject({ ok: false });
+  // told twice is told once
+  ok(await dropMeasure({ id: measure.id }));
   ok(await setHouse({ change: { conventions: { flourFill: 'spooned' } } }));
 });
 

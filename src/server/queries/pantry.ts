@@ -212,7 +212,7 @@ export const uncountStock = (id: string): Promise<boolean> =>
         client,
       )
     )[0];
-    if (!row) return false;
+    if (!row) return ((await client.query('select 1 from stock_counts where id = $1', [id])).rowCount ?? 0) > 0;
     await client.query(
       'update stock set on_hand_g = case when $2::float8 is null then null else greatest(0, on_hand_g + $2 - $3) end where ingredient_id = $1',
       [row.ingredientId, row.wasG, row.countedG],
@@ -363,8 +363,8 @@ export const useMeasure = (id: string, used: boolean): Promise<Pick<OwnMeasure, 
     return rows[0] ?? null;
   });
 
-export const forgetMeasure = (id: string): Promise<boolean> =>
+export const forgetMeasure = (id: string): Promise<void> =>
   transaction(async (client) => {
     await stampAnew(client);
-    return ((await client.query('delete from own_measures where id = $1', [id])).rowCount ?? 0) > 0;
+    await client.query('delete from own_measures where id = $1', [id]);
   });

@@ -139,14 +139,8 @@ export const keepPremix = (
 
 /** Takes a premix out, where no lot was ever made of it. @returns whether it is gone */
 export async function dropPremix(id: string): Promise<boolean> {
-  return (
-    (
-      await query(
-        'delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1) returning id',
-        [id],
-      )
-    ).length > 0
-  );
+  await query('delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1)', [id]);
+  return (await query('select 1 from premixes where id = $1', [id])).length === 0;
 }
 
 const SELECT_LOT = `

@@ -99,7 +99,7 @@ export async function dropSide(id: string, revision: number): Promise<ActionResu
   if ((await query('delete from sides where id = $1 and revision = $2 returning id', [id, revision])).length > 0)
     return { ok: true };
   const now = await sideById(id);
-  if (!now) return refuse(GONE);
+  if (!now) return { ok: true };
   return {
     ...refuse(
       'Another screen has changed it since this was opened. Press again to delete it all the same.',

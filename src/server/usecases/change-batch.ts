@@ -534,7 +534,10 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
         [batchId],
         client,
       );
-      if (r.length === 0) return refuse('That batch is under way, or its outcome is written: it stays as it is.');
+      if (r.length === 0) {
+        const open = await client.query('select 1 from batches where id = $1 and finished_at is null', [batchId]);
+        return open.rowCount ? { ok: true } : refuse('Its outcome is written, or it is not in this kitchen.');
+      }
       const gave = r[0]?.gave;
       if (!gave) return { ok: true };
       await client.query('update batches set gave_back = null where id = $1', [batchId]);

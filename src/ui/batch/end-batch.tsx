@@ -6,7 +6,7 @@ import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
-import { toast, toastUndo } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
@@ -36,12 +36,11 @@ export function EndBatch({
     const a = await asking.ask(() => act(name, said, work, { batchId, ...input }));
     if (!a?.ok) return;
     setOpen(false);
-    const undo = async (): Promise<void> => {
-      const back = await acts.again({ batchId });
-      if (back.ok) router.push(`/batches/${batchId}/plan`);
-      else toast(back.message);
-    };
-    toastUndo(said, undo);
+    toastUndoAct(
+      said,
+      () => act('take-up', `${said}: taken up again`, acts.again, { batchId }),
+      () => router.push(`/batches/${batchId}/plan`),
+    );
     router.push('/');
   };
   return (

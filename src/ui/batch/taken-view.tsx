@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
-import type { Refused } from '../kit/answer';
+import { act, pageName, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
@@ -29,7 +29,9 @@ export function TakenView({
   const asking = useAsking();
   if (batch.deductions.length === 0 && lots.length === 0) return null;
   const back = async (): Promise<void> => {
-    const a = await asking.ask(() => putBack({ batchId: batch.id }));
+    const a = await asking.ask(() =>
+      act('put-back', `${pageName()}: what it took put back`, putBack, { batchId: batch.id }),
+    );
     if (a?.ok) router.refresh();
   };
   return (

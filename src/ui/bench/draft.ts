@@ -1,7 +1,7 @@
 /** Unsaved work, kept in this browser so that a reload or a closed lid loses nothing. */
 import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
 import { settingsSince } from '@/core/formula/version';
-import { draftOf, keepDraftOf } from '../kit/browser-copy';
+import { draftOf, keepDraftOf } from '../kit/drafts';
 
 export interface Draft {
   readonly formula: Formula;
@@ -40,5 +40,5 @@ export async function readDraft(
   return null;
 }
 
-export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): boolean =>
+export const keepDraft = (formulaId: string | null, basedOn: number | null, draft: Draft | null): Promise<void> =>
   keepDraftOf(draftName(formulaId, basedOn), draft);

@@ -7,11 +7,13 @@ import type { Formula } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
 import { Pick } from '../kit/press';
-import { toast, toastUndo } from '../kit/toast';
+import { toast } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 /** What the server does with many cards. */
 export interface CardActs {
@@ -82,27 +84,34 @@ export function ImportList({
         }),
       }),
     );
+  const takenBack = (formulaIds: readonly string[]) =>
+    act('take-cards-back', `${counted(formulaIds.length, 'cards')} taken back`, acts.back, { formulaIds });
   const keepOne = async (n: number): Promise<void> => {
     const a = await send([n]);
     const id = a?.ok ? a.kept[0] : undefined;
     if (id === undefined) return;
     setKept((k) => new Map(k).set(n, id));
-    toastUndo(`${items[n]?.formula.name ?? ''} is in the kitchen`, async () => {
-      const back = await acts.back({ formulaIds: [id] });
-      if (!back.ok) return toast(back.message);
-      ids.current.delete(n);
-      setKept((k) => new Map([...k].filter(([at]) => at !== n)));
-    });
+    toastUndoAct(
+      `${items[n]?.formula.name ?? ''} is in the kitchen`,
+      () => takenBack([id]),
+      () => {
+        ids.current.delete(n);
+        setKept((k) => new Map([...k].filter(([at]) => at !== n)));
+      },
+    );
   };
   const keep = async (): Promise<void> => {
     const a = await send(taken);
     if (!a?.ok) return;
     const all = [...kept.values(), ...a.kept];
-    toastUndo(`${counted(all.length, 'formulas')} in the kitchen`, async () => {
-      const back = await acts.back({ formulaIds: all });
-      toast(back.ok ? 'Taken back, all of them' : back.message);
-      router.refresh();
-    });
+    toastUndoAct(
+      `${counted(all.length, 'formulas')} in the kitchen`,
+      () => takenBack(all),
+      () => {
+        toast('Taken back, all of them');
+        router.refresh();
+      },
+    );
     router.push('/');
   };
   return (

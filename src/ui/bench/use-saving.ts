@@ -112,7 +112,7 @@ export function useSaving(
   useEffect(() => {
     if (!ready) return;
     const draft: Draft = { formula, ...base, at: new Date().toISOString() };
-    keepDraft(formulaId, base.basedOn, dirty ? draft : null);
+    void keepDraft(formulaId, base.basedOn, dirty ? draft : null);
   }, [ready, formula, base, dirty, formulaId]);
 
   const isIn = useCallback((done: Saved, of: Formula): void => {
@@ -162,7 +162,7 @@ export function useSaving(
       }
       const done = answer.saved;
       request.current = null;
-      keepDraft(formulaId, base.basedOn, null);
+      void keepDraft(formulaId, base.basedOn, null);
       isIn(done, formula);
       setNote('');
       toast(`Saved as version ${done.number}`);

@@ -8,9 +8,9 @@ import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
 import { act, answerTo, whenIn } from '../kit/answer';
-import { draftOf, keepDraftOf } from '../kit/browser-copy';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
+import { draftOf, keepDraftOf } from '../kit/drafts';
 
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
@@ -88,7 +88,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
   const holdBack = (change: HouseChange | null): void => {
     unsent.current = change;
     setWaits(change !== null);
-    keepDraftOf('house', change);
+    void keepDraftOf('house', change);
   };
   useEffect(() => {
     void draftOf('house').then((had) => {
@@ -103,7 +103,7 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
       known.current = changed(known.current, change);
       unsent.current = null;
       setWaits(false);
-      keepDraftOf('house', null);
+      void keepDraftOf('house', null);
     });
   }, []);
   const send = async (asked: HouseChange): Promise<void> => {

@@ -95,8 +95,7 @@ function PersonRow({
           name={p.name}
           label="Erase"
           says="The name goes from this list. Where it was signed in a record by hand it stays as it was written."
-          busy={asking.busy}
-          refusal={asking.refusal}
+          of={asking}
           onDelete={async () => {
             const a = await asking.ask(() => act('erase-person', `${p.name}, erased`, erase, { id: p.id }));
             if (a?.ok) router.refresh();

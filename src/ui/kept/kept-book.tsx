@@ -11,6 +11,7 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
+import { doAct } from '../kit/undo';
 
 interface Use {
   readonly id: string;
@@ -39,8 +40,8 @@ export function KeptBook({
   const asking = useAsking();
   const [pieces, setPieces] = useState('');
   const takeBack = async (useId: string): Promise<void> => {
-    const a = await back({ useId });
-    toast(a.ok ? 'Taken back' : a.message);
+    const a = await doAct(act('kept-back', `${lot.name}: an entry taken back`, back, { useId }));
+    if (a) toast('Taken back');
     router.refresh();
   };
   const leave = async (how: KeptHow): Promise<void> => {

@@ -5,7 +5,7 @@
 
 import type { Refusal } from '@/contract/action-result';
 import type { ActName } from '@/contract/acts';
-import { claimTab, thisTab } from './browser-copy';
+import { claimTab, thisTab } from './drafts';
 import { later } from './later';
 import type { ActIn } from './send';
 

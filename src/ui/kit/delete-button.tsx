@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { RefusalNotice } from './asking';
+import { type Asking, RefusalNotice } from './asking';
 import { Button } from './button';
 import { Dialog } from './dialog';
 
@@ -9,8 +9,7 @@ export function DeleteButton({
   name,
   label = 'Delete',
   says,
-  busy,
-  refusal,
+  of,
   bare = false,
   onDelete,
 }: {
@@ -18,8 +17,8 @@ export function DeleteButton({
   readonly label?: string;
   /** What goes with it, and what stays. */
   readonly says: string;
-  readonly busy: boolean;
-  readonly refusal: string | null;
+  /** The asking that it is deleted by: what was refused, or that it waits, stands with it. */
+  readonly of: Pick<Asking, 'busy' | 'refusal' | 'waits'>;
   readonly bare?: boolean;
   /** @returns whether it is gone */
   readonly onDelete: () => Promise<boolean>;
@@ -32,19 +31,19 @@ export function DeleteButton({
           {label}
         </Button>
       ) : (
-        <Button look="stop" size="work" disabled={busy} onClick={() => setOpen(true)}>
+        <Button look="stop" size="work" disabled={of.busy} onClick={() => setOpen(true)}>
           {label} …
         </Button>
       )}
       <Dialog open={open} onOpen={setOpen} title={`${label} ${name}?`}>
         <p className="mb-3">{says}</p>
         <div className="mb-3 empty:hidden">
-          <RefusalNotice text={open ? refusal : null} />
+          <RefusalNotice text={open ? of.refusal : null} waits={open && of.waits} />
         </div>
         <div className="flex gap-2">
           <Button
             look="stop"
-            disabled={busy}
+            disabled={of.busy}
             onClick={() =>
               void onDelete().then((gone) => {
                 if (gone) setOpen(false);

@@ -3,100 +3,17 @@
  * done. An act is a form that was sent, a photograph, or what was told at the counter. What the server refuses stays,
  * with why, until the cook sends it again or drops it.
  */
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { type ActName, SENT_ACTS } from '@/contract/acts';
-import { type Item, toldAt } from '@/core/day/event-log';
-import { copiesNamed, copyOf, keepCopy, STORE_FULL } from './browser-copy';
+import { ACTS_SHAPE, SENT_ACTS } from '@/contract/acts';
+import type { Item } from '@/core/day/event-log';
+import { STORE_FULL } from './browser-copy';
+import { browserStore, type WaitingAct } from './store';
 
-export interface WaitingAct {
-  readonly name: ActName;
-  /** The thing it is about: acts of one thing go in in their order. Of what is told at the counter: the batch's id. */
-  readonly of: string;
-  /** The tab it was done in: its form hears the answer, and a later press of it may take its place. */
-  readonly tab: string;
-  /** What it is, as a cook calls it: "the price of flour"; empty where the input says it. */
-  readonly words: string;
-  /** The page it was done on. */
-  readonly href: string;
-  /** The draft in this browser that it was sent from, which goes when it is in. */
-  readonly draft: string | null;
-  readonly input: unknown;
-  /** Bytes that go with it. */
-  readonly blob: Blob | null;
-  /** This device's clock when it was done; and its stopwatch, which nobody can set back, with the page whose it is. */
-  readonly at: number;
-  readonly mono: number;
-  readonly page: string;
-  /** Why the records refused it; null: it waits. */
-  readonly refused: string | null;
-}
 export type Queued = WaitingAct & { readonly seq: number };
-
-/** Versions of the app before this one kept what was told at the counter alone. */
-interface OlderTelling {
-  readonly batchId: string;
-  readonly item: Item;
-  readonly at?: number;
-  readonly why?: string;
-}
-interface Store extends DBSchema {
-  acts: { key: number; value: WaitingAct };
-}
-const OLDER = ['book', 'aside'] as const;
 
 const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 // where the browser keeps nothing the page itself remembers, as long as it is open
 let memory: Queued[] = [];
 let memorySeq = -1;
-let db: Promise<IDBPDatabase<Store> | null> | null = null;
-
-const olderAct = (o: OlderTelling): WaitingAct => ({
-  ...toldNow(o.batchId, o.item),
-  at: o.at ?? toldAt(o.item) ?? Date.now(),
-  page: '',
-  refused: o.why ?? null,
-});
-
-function store(): Promise<IDBPDatabase<Store> | null> {
-  // a browser that keeps nothing may not even know the word
-  db ??= Promise.resolve()
-    .then(() =>
-      openDB<Store>('even-crumb', 2, {
-        async upgrade(d, _, __, tx) {
-          const acts = d.createObjectStore('acts', { autoIncrement: true });
-          const older = d as unknown as IDBPDatabase;
-          for (const name of OLDER) {
-            if (!older.objectStoreNames.contains(name)) continue;
-            const told = await (tx as unknown as { objectStore: (n: string) => { getAll: () => Promise<unknown[]> } })
-              .objectStore(name)
-              .getAll();
-            for (const o of told as OlderTelling[]) void acts.add(olderAct(o));
-            older.deleteObjectStore(name);
-          }
-        },
-        blocking: (_, __, e) => (e.target as IDBDatabase).close(),
-        terminated: () => {
-          db = null;
-        },
-      }),
-    )
-    .then(async (d) => {
-      await adoptOlder(d);
-      return d;
-    })
-    .catch(() => null);
-  return db;
-}
-
-/** What the first versions of the app had left in the other store. */
-async function adoptOlder(d: IDBPDatabase<Store>): Promise<void> {
-  for (const name of copiesNamed('book:')) {
-    const items = copyOf(name);
-    if (Array.isArray(items))
-      for (const item of items as Item[]) await d.add('acts', olderAct({ batchId: name.slice('book:'.length), item }));
-    keepCopy(name, null);
-  }
-}
 
 /** An act as it is done now: noted with both clocks. */
 export const doneNow = (
@@ -108,6 +25,7 @@ export const doneNow = (
   draft: null,
   blob: null,
   ...a,
+  shape: ACTS_SHAPE,
   at: Date.now(),
   mono: performance.now(),
   page: PAGE,
@@ -133,7 +51,7 @@ const inPlaceOf = (now: WaitingAct, was: WaitingAct): boolean =>
   (SENT_ACTS[now.name] === 'row' || (requestIn(now.input) !== null && requestIn(now.input) === requestIn(was.input)));
 
 async function all(of?: string): Promise<readonly Queued[]> {
-  const d = await store().catch(() => null);
+  const d = await browserStore();
   const mine = memory.filter((w) => of === undefined || w.of === of);
   if (!d) return mine;
   try {
@@ -164,7 +82,7 @@ export const asideOf = async (of: string): Promise<readonly Queued[]> =>
  */
 export async function keepWaiting(w: WaitingAct): Promise<number> {
   try {
-    const d = await store();
+    const d = await browserStore();
     if (!d) throw new Error('no store');
     const before = w.name === 'tell-events' ? [] : (await waiting(w.of)).filter((was) => inPlaceOf(w, was));
     const first = before[0] && requestIn(before[0].input);
@@ -189,7 +107,7 @@ export const thingsWaiting = async (): Promise<readonly string[]> => [
 export async function letGo(seqs: readonly number[]): Promise<void> {
   memory = memory.filter((w) => !seqs.includes(w.seq));
   const stored = seqs.filter((s) => s > 0);
-  const d = stored.length > 0 ? await store().catch(() => null) : null;
+  const d = stored.length > 0 ? await browserStore() : null;
   if (!d) return;
   const tx = d.transaction('acts', 'readwrite');
   for (const s of stored) void tx.store.delete(s);
@@ -202,7 +120,7 @@ export async function markRefused(w: Queued, refused: string | null): Promise<vo
   const told = { ...act, refused };
   // numbers of this page alone go down: the oldest first
   if (seq < 0) memory = [...memory.filter((m) => m.seq !== seq), { ...told, seq }].sort((a, b) => b.seq - a.seq);
-  const d = seq > 0 ? await store().catch(() => null) : null;
+  const d = seq > 0 ? await browserStore() : null;
   await d?.put('acts', told, seq);
 }
 

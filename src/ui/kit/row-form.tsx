@@ -7,9 +7,9 @@ import { useEffect, useRef } from 'react';
 import type { ActionResult, Kept, Refusal } from '@/contract/action-result';
 import type { SentAct } from './answer';
 import { type Asking, RefusalNotice, useAsking } from './asking';
-import { useCopy } from './browser-copy';
+import { useCopy } from './drafts';
 import { Clashes, type Revised, type RevisedSeen, useRevised } from './revised';
-import { toast, toastUndo } from './toast';
+import { toastUndoAct } from './undo';
 
 type Errors = Readonly<Record<string, string>>;
 type TextKey<T> = { [K in keyof T]: T[K] extends string ? K : never }[keyof T] & string;
@@ -153,11 +153,6 @@ export const RowNotices = ({ of }: { readonly of: Pick<RowForm<object>, 'revised
 /** Tells that a row is deleted, with a way to bring it back as a new one. */
 export const toldDeleted = (
   words: string,
-  again: () => Promise<ActionResult<{ readonly id: string }>>,
+  again: () => SentAct<ActionResult<{ readonly id: string }>>,
   to: (id: string) => void,
-): void =>
-  toastUndo(words, async () => {
-    const back = await again();
-    if (back.ok) to(back.id);
-    else toast(back.message);
-  });
+): void => toastUndoAct(words, again, ({ id }) => to(id));

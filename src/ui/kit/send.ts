@@ -2,12 +2,12 @@
 
 import type { ActionResult } from '@/contract/action-result';
 import type { ActName } from '@/contract/acts';
-import { isTabLive, keepDraftIn, thisTab } from './browser-copy';
+import { isTabLive, keepDraftIn, thisTab } from './drafts';
 import { agoOf, itemOf, letGo, markRefused, type Queued, waiting } from './outbox';
 
 /** What is sent of an act, and what answers it; it throws where nobody does. */
 export type Post = (
-  act: { readonly name: ActName; readonly input: unknown; readonly agoMs: number },
+  act: { readonly name: ActName; readonly input: unknown; readonly agoMs: number; readonly shape?: number },
   blob?: Blob | null,
 ) => Promise<ActionResult>;
 
@@ -18,7 +18,7 @@ interface ItemAnswer {
 }
 
 /** The server, asked over HTTP. A photograph goes as it is, with what it is of in the address. */
-export const post: Post = async ({ name, input, agoMs }, blob) => {
+export const post: Post = async ({ name, input, agoMs, shape }, blob) => {
   const r =
     name === 'keep-photo'
       ? await fetch(`/photos?${new URLSearchParams(input as Record<string, string>)}`, {
@@ -29,7 +29,7 @@ export const post: Post = async ({ name, input, agoMs }, blob) => {
       : await fetch('/acts', {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ name, input, agoMs }),
+          body: JSON.stringify({ name, input, agoMs, shape }),
         });
   const said = (await r.json()) as ActionResult | { readonly detail?: string };
   if ('ok' in said) return said;
@@ -80,9 +80,10 @@ export async function drop(w: Queued): Promise<void> {
   listeners.delete(w.seq);
 }
 
+/** @param parcel of acts of one shape */
 async function sendTold(batchId: string, parcel: readonly Queued[], send: Post): Promise<Sent> {
   const items = parcel.map((w) => ({ item: itemOf(w), agoMs: agoOf(w) }));
-  const answer = await send({ name: 'tell-events', input: { batchId, items }, agoMs: 0 });
+  const answer = await send({ name: 'tell-events', input: { batchId, items }, agoMs: 0, shape: parcel[0]?.shape ?? 1 });
   if (answer.ok) {
     const { answers } = answer as unknown as { readonly answers: readonly ItemAnswer[] };
     const refused = new Map(answers.flatMap((a) => (a.ok ? [] : [[a.id, a.message ?? ''] as const])));
@@ -111,14 +112,14 @@ async function sendTold(batchId: string, parcel: readonly Queued[], send: Post):
 }
 
 async function sendOne(w: Queued, send: Post): Promise<Sent> {
-  const answer = await send({ name: w.name, input: w.input, agoMs: agoOf(w) }, w.blob);
+  const answer = await send({ name: w.name, input: w.input, agoMs: agoOf(w), shape: w.shape ?? 1 }, w.blob);
   if (!answer.ok && !HOPELESS.has(answer.kind)) return { kept: [], trouble: whyOf(answer.kind, answer.message) };
   const form = listeners.get(w.seq);
   listeners.delete(w.seq);
   // a form that is open shows its refusal itself, at its fields
   if (answer.ok || form) await letGo([w.seq]);
   else await markRefused(w, answer.message);
-  if (answer.ok && w.draft && !form) keepDraftIn(w.draft, w.tab, null);
+  if (answer.ok && w.draft && !form) void keepDraftIn(w.draft, w.tab, null);
   if (form) heard.add(w.seq);
   form?.(answer);
   return { kept: answer.ok ? [{ ...w, answer }] : [], trouble: null };
@@ -133,7 +134,7 @@ async function sendUnshared(of: string, send: Post): Promise<Sent> {
     const left = await waiting(of);
     const [head] = left;
     if (!head || isAnothers(head, await isTabLive(head.tab))) return { kept, trouble: null };
-    const others = left.findIndex((w) => w.name !== 'tell-events');
+    const others = left.findIndex((w) => w.name !== 'tell-events' || w.shape !== head.shape);
     const told = left.slice(0, others < 0 ? MOST_AT_ONCE : Math.min(others, MOST_AT_ONCE));
     const sending = head.name === 'tell-events' ? sendTold(of, told, send) : sendOne(head, send);
     const sent = await sending.catch((): Sent => ({ kept: [], trouble: NO_ANSWER }));

@@ -1,7 +1,7 @@
 /** Acts in a cook's words, and where what they made is. */
 import type { Item } from '@/core/day/event-log';
-import type { WaitingAct } from '../kit/outbox';
 import type { ActIn } from '../kit/send';
+import type { WaitingAct } from '../kit/store';
 
 const TAPPED = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl combined' } as const;
 

@@ -16,10 +16,10 @@ import {
   sendsItself,
   tellings,
   toldNow,
-  type WaitingAct,
   waiting,
 } from '../kit/outbox';
 import { sendWaiting } from '../kit/send';
+import type { WaitingAct } from '../kit/store';
 import { isFollowing, onChanged } from './changes';
 import { kitchenNow, setKitchenClock } from './clock';
 

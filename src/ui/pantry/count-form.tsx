@@ -9,7 +9,8 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { useTypedForm } from '../kit/row-form';
-import { toast, toastUndo } from '../kit/toast';
+import { toast } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 interface CountRow {
   readonly countedG: number;
@@ -58,11 +59,14 @@ export function CountForm({
       });
     });
     if (!a?.ok) return;
-    toastUndo(`Counted ${grams(countedG ?? 0, units)}`, async () => {
-      const back = await uncount({ countId });
-      toast(back.ok ? 'The count is taken back' : back.message);
-      router.refresh();
-    });
+    toastUndoAct(
+      `Counted ${grams(countedG ?? 0, units)}`,
+      () => act('uncount-stock', `a count of ${pageName()} taken back`, uncount, { countId }),
+      () => {
+        toast('The count is taken back');
+        router.refresh();
+      },
+    );
     form.set({ counted: '' });
     form.sent();
   };

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import type { ActionResult } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { measureName, spreadOfWeighings } from '@/core/pantry/calibrate';
 import { CONVENTION_NAMES } from '@/core/pantry/conventions';
@@ -8,13 +8,12 @@ import type { OwnMeasure } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { isFollowed } from '@/core/pantry/weigh';
 import { counted, grams, millilitres } from '@/core/quantity/say';
-import { answerOf } from '../kit/answer';
+import { act } from '../kit/answer';
+import { RefusalNotice, useAsking } from '../kit/asking';
 import { DeleteButton } from '../kit/delete-button';
-import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
-import { toast, toastUndo } from '../kit/toast';
-
-type Answer = { readonly ok: true } | { readonly ok: false; readonly message: string };
+import { toast } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 /**
  * The measures this kitchen has weighed or answered for: what each holds, how sure that is, and whether amounts follow
@@ -30,28 +29,28 @@ export function Measures({
   readonly house: Kitchen;
   /** Formulas that fill a cup the kitchen's own way, whatever the house does. */
   readonly filling: number;
-  readonly switchMeasure: (input: unknown) => Promise<Answer>;
-  readonly dropMeasure: (input: unknown) => Promise<Answer>;
+  readonly switchMeasure: (input: unknown) => Promise<ActionResult>;
+  readonly dropMeasure: (input: unknown) => Promise<ActionResult>;
   /** What was forgotten just now, whole. */
-  readonly bringBack: (input: unknown) => Promise<Answer>;
+  readonly bringBack: (input: unknown) => Promise<ActionResult>;
 }) {
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const asking = useAsking();
   const measures = house.conventions.own?.measures ?? [];
-  const send = async (work: () => Promise<Answer>, said: string): Promise<void> => {
-    setRefusal(null);
-    const a = await answerOf(work, 'Nothing was changed.');
-    if (a.ok) toast(said);
-    else setRefusal(a.message);
+  const follow = async (m: OwnMeasure, used: boolean): Promise<void> => {
+    const a = await asking.ask(() =>
+      act('switch-measure', `${measureName(m)}, in use or not`, switchMeasure, { id: m.id, used }),
+    );
+    if (a?.ok) toast(used ? 'In use: amounts follow it' : 'Not in use: the table stands');
   };
   const forget = async (m: OwnMeasure): Promise<boolean> => {
-    setRefusal(null);
-    const a = await answerOf(() => dropMeasure({ id: m.id }), 'Nothing was changed.');
-    if (!a.ok) {
-      setRefusal(a.message);
-      return false;
-    }
-    const { id: _, ...back } = m;
-    toastUndo('Forgotten', () => send(() => bringBack(back), 'Remembered again'));
+    const { id, ...back } = m;
+    const a = await asking.ask(() => act('drop-measure', `${measureName(m)} forgotten`, dropMeasure, { id }));
+    if (!a?.ok) return false;
+    toastUndoAct(
+      'Forgotten',
+      () => act('measure-back', `${measureName(m)} remembered again`, bringBack, back),
+      () => toast('Remembered again'),
+    );
     return true;
   };
   if (measures.length === 0)
@@ -70,11 +69,7 @@ export function Measures({
     m.ingredientId === null ? millilitres(x) : grams(x, house.units);
   return (
     <div className="grid gap-2">
-      {refusal ? (
-        <Notice weight="stop" role="alert">
-          {refusal}
-        </Notice>
-      ) : null}
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <ul>
         {measures.map((m) => (
           <li key={m.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5">
@@ -93,23 +88,13 @@ export function Measures({
               </span>
             </span>
             <strong className="w-24 text-right text-lg whitespace-nowrap">{holds(m, m.each)}</strong>
-            <Switch
-              label="in use"
-              on={isFollowed(m, house.conventions)}
-              onSwitch={(used) =>
-                void send(
-                  () => switchMeasure({ id: m.id, used }),
-                  used ? 'In use: amounts follow it' : 'Not in use: the table stands',
-                )
-              }
-            />
+            <Switch label="in use" on={isFollowed(m, house.conventions)} onSwitch={(used) => void follow(m, used)} />
             <DeleteButton
               bare
               label="Forget"
               name={`${measureName(m)} of ${ofWhat(m)}`}
               says="Amounts written in it are as the table has them again."
-              busy={false}
-              refusal={refusal}
+              of={asking}
               onDelete={() => forget(m)}
             />
           </li>

@@ -1,12 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { answerOf } from '../kit/answer';
-import { Button } from '../kit/button';
-
-import { Dialog } from '../kit/dialog';
-import { Notice } from '../kit/notice';
-import { toast, toastUndo } from '../kit/toast';
+import type { ActionResult } from '@/contract/action-result';
+import { act } from '../kit/answer';
+import { useAsking } from '../kit/asking';
+import { DeleteButton } from '../kit/delete-button';
+import { toast } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 /** Takes an ingredient of the kitchen's own out, after saying who uses it. */
 export function RemoveThing({
@@ -22,50 +21,35 @@ export function RemoveThing({
   readonly usedIn: readonly string[];
   /** What stands on its packet, and how it is kept again. */
   readonly packet: unknown;
-  readonly back: (input: unknown) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
-  readonly remove: (
-    input: unknown,
-  ) => Promise<{ readonly ok: true } | { readonly ok: false; readonly message: string }>;
+  readonly back: (input: unknown) => Promise<ActionResult>;
+  readonly remove: (input: unknown) => Promise<ActionResult>;
 }) {
   const router = useRouter();
-  const [open, setOpen] = useState(false);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const go = async (): Promise<void> => {
-    const a = await answerOf(() => remove({ id }), 'Nothing was changed.');
-    if (!a.ok) {
-      setRefusal(a.message);
-      return;
-    }
-    toastUndo(`${name} is deleted`, async () => {
-      const kept = await back({ id: null, name, packet, seen: null });
-      toast(kept.ok ? `${name} is back; count what there is of it` : kept.message);
-      if (kept.ok) router.push(`/pantry/${id}`);
-    });
+  const asking = useAsking();
+  const go = async (): Promise<boolean> => {
+    const a = await asking.ask(() => act('remove-ingredient', `${name} deleted`, remove, { id }));
+    if (!a?.ok) return false;
+    toastUndoAct(
+      `${name} is deleted`,
+      () => act('keep-ingredient', name, back, { id: null, name, packet, seen: null }),
+      () => {
+        toast(`${name} is back; count what there is of it`);
+        router.push(`/pantry/${id}`);
+      },
+    );
     router.push('/pantry');
+    return true;
   };
   return (
-    <>
-      <Button onClick={() => setOpen(true)}>Delete this ingredient</Button>
-      <Dialog open={open} onOpen={setOpen} title={`Delete ${name}?`}>
-        <p className="mb-3">
-          {usedIn.length > 0
-            ? `${usedIn.slice(0, 5).join(', ')}${usedIn.length > 5 ? ` and ${usedIn.length - 5} more` : ''} ${usedIn.length === 1 ? 'uses' : 'use'} it: those lines will ask what is meant. Nothing on them is lost.`
-            : 'No formula uses it. Its stock and measures go with it.'}
-        </p>
-        {refusal ? (
-          <div className="mb-3">
-            <Notice weight="stop" role="alert">
-              {refusal}
-            </Notice>
-          </div>
-        ) : null}
-        <div className="flex gap-2">
-          <Button look="stop" onClick={() => void go()}>
-            Delete
-          </Button>
-          <Button onClick={() => setOpen(false)}>Leave it</Button>
-        </div>
-      </Dialog>
-    </>
+    <DeleteButton
+      name={name}
+      says={
+        usedIn.length > 0
+          ? `${usedIn.slice(0, 5).join(', ')}${usedIn.length > 5 ? ` and ${usedIn.length - 5} more` : ''} ${usedIn.length === 1 ? 'uses' : 'use'} it: those lines will ask what is meant. Nothing on them is lost.`
+          : 'No formula uses it. Its stock and measures go with it.'
+      }
+      of={asking}
+      onDelete={go}
+    />
   );
 }

@@ -160,7 +160,9 @@ export function LotBooks({
       asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })
     )
       return;
-    const a = await asking.ask((requestId) => undo({ useId, who, why, requestId }));
+    const a = await asking.ask((requestId) =>
+      act('undo-gone', `lot ${lot.number}: bags taken back`, undo, { useId, who, why, requestId }),
+    );
     if (!a?.ok) return;
     setOpen(null);
     router.refresh();

@@ -51,10 +51,11 @@ export function LotChanges({
       })
     )
       return;
-    const a = await asking.ask(() =>
+    const a = await asking.ask((requestId) =>
       doing === 'void'
-        ? act('void-lot', `lot ${lot.number} voided`, voidIt, { lotId: lot.id, who, why, back })
+        ? act('void-lot', `lot ${lot.number} voided`, voidIt, { lotId: lot.id, who, why, back, requestId })
         : act('correct-lot', `lot ${lot.number} corrected`, correct, {
+            requestId,
             lotId: lot.id,
             bags: n,
             sackLots: own,

@@ -91,12 +91,12 @@ export function PremixForm(props: Props) {
     if (id === null) router.push(`/premix/${a.id}`);
   };
   const remove = async (): Promise<boolean> => {
-    const a = await form.ask(() => drop({ id }), true);
+    const a = await form.ask(() => act('drop-premix', `${was.name} deleted`, drop, { id }), true);
     if (!a?.ok) return false;
     const again = { id: null, versionId, name: was.name, settings: was.settings, seen: null };
     toldDeleted(
       `${was.name} is deleted`,
-      () => keep({ ...again, requestId: crypto.randomUUID() }),
+      () => act('keep-premix', was.name, keep, { ...again, requestId: crypto.randomUUID() }),
       (back) => router.push(`/premix/${back}`),
     );
     router.push('/premix');
@@ -162,8 +162,7 @@ export function PremixForm(props: Props) {
             <DeleteButton
               name={was.name}
               says="No lot was made of it: nothing else goes with it."
-              busy={form.busy}
-              refusal={form.refusal}
+              of={form}
               onDelete={remove}
             />
           ) : null}

@@ -7,7 +7,8 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { MoreMenu } from '../kit/menu';
-import { toast, toastUndo } from '../kit/toast';
+import { toast } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 
 // fetched when it is asked for
 const ExportDialog = dynamic(() => import('./export-dialog').then((m) => m.ExportDialog), { ssr: false });
@@ -49,11 +50,11 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
     const a = await asking.ask(() => act('put-formula', `${name}: put away`, acts.put, { formulaId: id, ...to }));
     if (!a?.ok) return;
     setDeleting(false);
-    const undo = async (): Promise<void> => {
-      await acts.put({ formulaId: id, ...back });
-      router.refresh();
-    };
-    toastUndo(said, undo);
+    toastUndoAct(
+      said,
+      () => act('put-formula', `${name}: brought back`, acts.put, { formulaId: id, ...back }),
+      () => router.refresh(),
+    );
     if (leave) router.push('/');
     else router.refresh();
   };

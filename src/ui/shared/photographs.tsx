@@ -18,7 +18,7 @@ import { Taps } from '../kit/choice';
 import { Pick } from '../kit/press';
 import { post } from '../kit/send';
 import { Switch } from '../kit/switch';
-import { toastUndo } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 import { PhotoFigure } from './photo-figure';
 
 type Act = (input: unknown) => Promise<ActionResult>;
@@ -88,7 +88,11 @@ export function Photographs({
     const a = await asking.ask(() => act('photo-away', 'a photograph taken away', acts.away, { id: p.id }));
     if (!a?.ok) return;
     router.refresh();
-    toastUndo('The photograph is gone', () => acts.back({ id: p.id }).then(() => router.refresh()));
+    toastUndoAct(
+      'The photograph is gone',
+      () => act('photo-back', 'a photograph brought back', acts.back, { id: p.id }),
+      () => router.refresh(),
+    );
   };
   return (
     <section

@@ -75,13 +75,16 @@ export function SideForm({
   };
   const remove = async (): Promise<boolean> => {
     if (!side) return false;
-    const a = await form.ask(() => drop({ id: side.id, revision: seenAt }), true);
+    const a = await form.ask(
+      () => act('drop-side', `${side.name} deleted`, drop, { id: side.id, revision: seenAt }),
+      true,
+    );
     // told of a change, the next press drops what was told of
     if (a && !a.ok && a.conflict) setSeenAt(a.conflict.revision);
     if (!a?.ok) return false;
     toldDeleted(
       `“${side.name}” is deleted; batches that had it keep it`,
-      () => keep({ id: null, ...base, seen: null, requestId: crypto.randomUUID() }),
+      () => act('keep-side', side.name, keep, { id: null, ...base, seen: null, requestId: crypto.randomUUID() }),
       (id) => router.push(`/sides/${id}`),
     );
     router.push('/sides');
@@ -184,13 +187,7 @@ export function SideForm({
           {busy ? 'Keeping' : 'Keep it'}
         </Button>
         {side ? (
-          <DeleteButton
-            name={`“${side.name}”`}
-            says="Batches that had it keep it."
-            busy={busy}
-            refusal={form.refusal}
-            onDelete={remove}
-          />
+          <DeleteButton name={`“${side.name}”`} says="Batches that had it keep it." of={form} onDelete={remove} />
         ) : null}
       </div>
     </Form>

@@ -49,8 +49,7 @@ export function PlansKept({
               name={`the plan of ${p.name}`}
               label="Drop"
               says="The plan goes; the formula stays as it is."
-              busy={asking.busy}
-              refusal={asking.refusal}
+              of={asking}
               onDelete={async () => {
                 const a = await asking.ask(() =>
                   act('drop-plan', `the plan of ${p.name}, dropped`, drop, { id: p.id }),

@@ -9,7 +9,7 @@ import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
-import { toast, toastUndo } from '../kit/toast';
+import { toastUndoAct } from '../kit/undo';
 import { when } from '../kit/when';
 
 export type AnswerChange = (input: unknown) => Promise<ActionResult<{ readonly was: ChangeState | null }>>;
@@ -58,15 +58,15 @@ export function NextTime({
     ) : null;
   const { move } = next;
   const say = async (state: ChangeState): Promise<boolean> => {
-    const a = await asking.ask(() =>
-      act('answer-change', 'the answer to a change for next time', answer, { batchId: next.batchId, state }),
-    );
+    const to = (now: ChangeState | null) =>
+      act('answer-change', 'the answer to a change for next time', answer, { batchId: next.batchId, state: now });
+    const a = await asking.ask(() => to(state));
     if (!a?.ok) return false;
-    toastUndo(SAID[state], async () => {
-      const back = await answer({ batchId: next.batchId, state: a.was });
-      if (!back.ok) toast(back.message);
-      router.refresh();
-    });
+    toastUndoAct(
+      SAID[state],
+      () => to(a.was),
+      () => router.refresh(),
+    );
     router.refresh();
     return true;
   };

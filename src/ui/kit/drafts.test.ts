@@ -1,0 +1,113 @@
+/** Drafts: kept for each tab, brought back from a tab that has closed, and only where they still have their shape. */
+import 'fake-indexeddb/auto';
+import { deleteDB, openDB } from 'idb';
+import { draftOf, keepDraftIn, keepDraftOf, ofItsShape } from './drafts';
+
+const NOW = {
+  amount: '12',
+  eggs: null as number | null,
+  take: true,
+  several: [] as readonly string[],
+  split: { by: 'one', mixes: null as string | null },
+  bags: {} as Readonly<Record<string, string>>,
+};
+
+test('what has its shape comes back, null for a number and a number for null too', () => {
+  const kept = {
+    ...NOW,
+    amount: '84',
+    eggs: 3,
+    several: ['egg'],
+    split: { by: 'bowls', mixes: '2' },
+    bags: { a: '1' },
+  };
+  expect(ofItsShape(NOW, kept)).toEqual(kept);
+  expect(ofItsShape({ ...NOW, eggs: 3 }, { eggs: null })).toEqual({ eggs: null });
+});
+
+test('what has lost its shape stays out, part by part, deep too', () => {
+  expect(ofItsShape(NOW, { amount: 84, take: 'yes', several: 'egg', other: 1 })).toEqual({});
+  expect(ofItsShape(NOW, { split: { by: 'bowls' }, take: false })).toEqual({ take: false });
+  expect(ofItsShape(NOW, { split: ['bowls'] })).toEqual({});
+});
+
+test('a draft is its tab’s; the newest that a closed tab has left comes over, once', async () => {
+  await keepDraftOf('price', { price: '2' });
+  await keepDraftIn('price', 'closed', { price: '9' });
+  expect(await draftOf('price')).toEqual({ price: '2' });
+  await keepDraftOf('price', null);
+  expect(await draftOf('price')).toEqual({ price: '9' });
+  await keepDraftOf('price', null);
+  expect(await draftOf('price')).toBeNull();
+  await keepDraftIn('pricing', 'closed', { price: '1' });
+  expect(await draftOf('price')).toBeNull();
+  await keepDraftOf('old', 1);
+  expect(await draftOf('old', -1)).toBeNull();
+});
+
+test('bytes are kept with what is typed', async () => {
+  await keepDraftOf('photo', { of: new Uint8Array([1, 2, 3]) });
+  expect(await draftOf('photo')).toEqual({ of: new Uint8Array([1, 2, 3]) });
+});
+
+/** A browser's other store, as the versions before this one used it. */
+function otherStore(kept: Readonly<Record<string, unknown>>): Map<string, string> {
+  const all = new Map(Object.entries(kept).map(([k, v]) => [`even-crumb:${k}`, JSON.stringify(v)]));
+  const localStorage = new Proxy(
+    {
+      getItem: (k: string) => all.get(k) ?? null,
+      setItem: (k: string, v: string) => void all.set(k, v),
+      removeItem: (k: string) => void all.delete(k),
+    },
+    { ownKeys: () => [...all.keys()], getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }) },
+  );
+  Object.assign(globalThis, { window: { localStorage, dispatchEvent: () => true } });
+  return all;
+}
+
+test('drafts that older versions left in the other store are read once; what is no draft stays there', async () => {
+  await jest.isolateModulesAsync(async () => {
+    await deleteDB('even-crumb');
+    const all = otherStore({
+      'side:new@closed': { at: Date.now(), value: { name: 'Syrup' } },
+      'draft:f:1': { formula: 'the first versions had one place for all tabs' },
+      alarms: { sound: false },
+      'book:b7': [{ id: 'i', do: 'line', key: 'l1', to: true, at: 5 }],
+    });
+    const [drafts, outbox] = [await import('./drafts'), await import('./outbox')];
+    expect(await drafts.draftOf('side:new')).toEqual({ name: 'Syrup' });
+    expect(await drafts.draftOf('draft:f:1')).toMatchObject({ formula: expect.any(String) });
+    expect((await outbox.waiting('b7')).map((w) => w.input)).toMatchObject([{ key: 'l1' }]);
+    expect([...all.keys()]).toEqual(['even-crumb:alarms']);
+  });
+});
+
+test('acts of the version before stay where they are when the drafts get their place', async () => {
+  await jest.isolateModulesAsync(async () => {
+    await deleteDB('even-crumb');
+    const older = await openDB('even-crumb', 2, {
+      upgrade: (d) => void d.createObjectStore('acts', { autoIncrement: true }),
+    });
+    await older.add('acts', { name: 'keep-side', of: 's', input: { name: 'Syrup' }, refused: null, at: 1 });
+    older.close();
+    const outbox = await import('./outbox');
+    expect((await outbox.everyAct()).map((w) => [w.of, w.input])).toEqual([['s', { name: 'Syrup' }]]);
+  });
+});
+
+test('where the browser keeps nothing the page itself remembers, and the window is told that there is no room', async () => {
+  await jest.isolateModulesAsync(async () => {
+    const had = globalThis.indexedDB;
+    Reflect.deleteProperty(globalThis, 'indexedDB');
+    const told = jest.fn();
+    Object.assign(globalThis, { window: { dispatchEvent: told } });
+    const drafts = await import('./drafts');
+    await drafts.keepDraftOf('price', { price: '2' });
+    expect(told).toHaveBeenCalledTimes(1);
+    expect(await drafts.draftOf('price')).toEqual({ price: '2' });
+    await drafts.keepDraftOf('price', null);
+    expect(await drafts.draftOf('price')).toBeNull();
+    Object.assign(globalThis, { indexedDB: had });
+    Reflect.deleteProperty(globalThis, 'window');
+  });
+});
