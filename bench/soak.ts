@@ -7,11 +7,11 @@ import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
-import { oneLife, type SendAct } from '../src/server/api/every-act';
 import { closePool } from '../src/server/db/pool';
 import { rowsFrom } from '../src/server/db/rows';
 import { loadHouse } from '../src/server/queries/house';
 import { stockNoted } from '../src/server/queries/pantry';
+import { oneLife, type SendAct } from './every-act';
 import { actsOver, Later, photoOver } from './over-http';
 
 const WRITES = 1000;

@@ -66,7 +66,7 @@ export type ActName = keyof typeof SENT_ACTS;
 export const ACTS_SHAPE = 1;
 
 /** What makes of an act's input of one shape that of the next, by the shape it is of; none has changed yet. */
-export type Upgrades = Readonly<Record<number, Partial<Readonly<Record<ActName, (input: unknown) => unknown>>>>>;
+type Upgrades = Readonly<Record<number, Partial<Readonly<Record<ActName, (input: unknown) => unknown>>>>>;
 const UPGRADES: Upgrades = {};
 
 /** An act's input in the shape of now. @param shape that it was done in, at most that of now */

@@ -7,20 +7,20 @@ export const ANYTHING = '*';
  * A place in the order in which the server heard of changes. It is counted, not read off a clock: a clock that is set
  * back hides nothing.
  */
-export interface Place {
+export interface HeardAt {
   /** The listening that counts; places of two listenings have no order. */
   readonly of: string;
   readonly n: number;
 }
 /** Before anything was heard. */
-export const NOWHERE: Place = { of: '', n: 0 };
+export const NOWHERE: HeardAt = { of: '', n: 0 };
 
 /** Whether what stands at a place was heard after another, or may have been: another listening knows nothing of it. */
-export const isLater = (a: Place, than: Place): boolean => a.of !== than.of || a.n > than.n;
+export const isLater = (a: HeardAt, than: HeardAt): boolean => a.of !== than.of || a.n > than.n;
 
 /** A place in an address or a stream's event, and back; what is no place is before anything. */
-export const placeText = (p: Place): string => `${p.of}.${p.n}`;
-export function placeIn(text: string): Place {
+export const placeText = (p: HeardAt): string => `${p.of}.${p.n}`;
+export function placeIn(text: string): HeardAt {
   const [, of, n] = /^(.*)\.(\d{1,15})$/.exec(text) ?? [];
   return of === undefined ? NOWHERE : { of, n: Number(n) };
 }
@@ -28,5 +28,5 @@ export function placeIn(text: string): Place {
 export interface Heard {
   /** "batch:<id>", "batches", "formulas", "photos", "plans", "pantry", "sides", "premix", "kept", "house"; or anything. */
   readonly thing: string;
-  readonly at: Place;
+  readonly at: HeardAt;
 }

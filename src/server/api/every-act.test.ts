@@ -3,9 +3,9 @@ import sharp from 'sharp';
 import { POST as act } from '@/app/acts/route';
 import { POST as photograph } from '@/app/photos/route';
 import { type ActName, SENT_ACTS } from '@/contract/acts';
+import { oneLife } from '../../../bench/every-act';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
-import { oneLife } from './every-act';
 
 // outside a page there is nothing to draw anew
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));

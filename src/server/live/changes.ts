@@ -5,7 +5,7 @@
 
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { ANYTHING, type Heard, isLater, NOWHERE, type Place } from '@/contract/changes';
+import { ANYTHING, type Heard, type HeardAt, isLater, NOWHERE } from '@/contract/changes';
 import { logLine } from '../log';
 
 type Hear = (c: Heard) => void;
@@ -13,9 +13,9 @@ interface Listening {
   readonly hears: Set<Hear>;
   client: Client | null;
   /** The place of what was heard last; and what was heard lately, the last behind, with the place after which. */
-  last: Place;
+  last: HeardAt;
   recent: readonly Heard[];
-  from: Place;
+  from: HeardAt;
 }
 /** So much of what was heard is remembered, for who comes back after a gap. */
 const MOST_RECENT = 500;
@@ -32,7 +32,7 @@ const listening = (): Listening =>
   (globalThis.evenCrumbListening ??= { hears: new Set(), client: null, last: NOWHERE, recent: [], from: NOWHERE });
 
 /** The place of what was heard last: what is read from the records now has it. */
-export const heardLast = (): Place => listening().last;
+export const heardLast = (): HeardAt => listening().last;
 
 /** A new listening begins, or none goes on: what is heard from now on is counted anew. */
 function count(of: string): void {
@@ -95,7 +95,7 @@ async function connect(): Promise<void> {
  * Hears of every change, and of those that were heard after a place.
  * @returns to be called when nobody listens any more; the last closes the connection
  */
-export function onChange(hear: Hear, after: Place): () => void {
+export function onChange(hear: Hear, after: HeardAt): () => void {
   const all = listening();
   const known = after.of === all.from.of && after.n >= all.from.n;
   const missed = known ? all.recent.filter((c) => isLater(c.at, after)) : [{ thing: ANYTHING, at: all.last }];

@@ -1,5 +1,5 @@
 /** What a server tells as it comes, to whoever listens (server-sent events). */
-import { type Place, placeText } from '@/contract/changes';
+import { type HeardAt, placeText } from '@/contract/changes';
 
 const EVERY_MS = 200;
 /** So often a stream that tells nothing says that it is there, ms. */
@@ -50,7 +50,10 @@ export const streamOf = (request: Request, read: () => object | null): Response 
   });
 
 /** @param on hears of each thing to be told, with its place, by which who comes back says what it has. */
-export const streamWhen = (request: Request, on: (tell: (x: { readonly at: Place }) => void) => () => void): Response =>
+export const streamWhen = (
+  request: Request,
+  on: (tell: (x: { readonly at: HeardAt }) => void) => () => void,
+): Response =>
   stream(request, (send) => {
     const off = on((x) => send(event(x, placeText(x.at))));
     const timer = setInterval(() => send(': here\n\n'), THERE_MS);

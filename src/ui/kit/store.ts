@@ -43,7 +43,7 @@ interface Store extends DBSchema {
   /** By what is drafted and the tab it stands in. */
   drafts: { key: string; value: KeptDraft };
 }
-export type BrowserStore = IDBPDatabase<Store>;
+type BrowserStore = IDBPDatabase<Store>;
 
 /** The first versions of the app kept what was told at the counter alone. */
 interface OlderTelling {

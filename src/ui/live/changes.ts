@@ -2,7 +2,7 @@
  * What other hands change, as it changes: one stream a browser, held by one of its tabs and told to the others. Where
  * there is none, screens ask every few seconds as before.
  */
-import { ANYTHING, type Heard, isLater, type Place, placeText } from '@/contract/changes';
+import { ANYTHING, type Heard, type HeardAt, isLater, placeText } from '@/contract/changes';
 
 type Hear = (c: Heard) => void;
 
@@ -23,12 +23,12 @@ const tell = (c: Heard): void => {
 export const isFollowing = (): boolean => Date.now() - alive < GONE_MS;
 
 /** What a tab tells the others: that the stream is held, what came, or what it would hear of again. */
-type Said = { readonly alive: true } | { readonly heard: Heard } | { readonly ask: Place };
+type Said = { readonly alive: true } | { readonly heard: Heard } | { readonly ask: HeardAt };
 /** So much of what came is remembered, for a tab that begins later. */
 const MOST_RECENT = 200;
 
 /** Holds the stream. @param others where what comes is told to the other tabs @param after what is told is later */
-function hold(others: BroadcastChannel | null, after: Place): void {
+function hold(others: BroadcastChannel | null, after: HeardAt): void {
   const say = (s: Said): void => others?.postMessage(s);
   const recent: Heard[] = [{ thing: ANYTHING, at: after }];
   const here = (): void => {
@@ -55,7 +55,7 @@ function hold(others: BroadcastChannel | null, after: Place): void {
 }
 
 /** Begins to follow, once a tab. @param after the place of what the server had heard when it drew the page */
-export function beginFollowing(after: Place): void {
+export function beginFollowing(after: HeardAt): void {
   if (begun || typeof EventSource === 'undefined') return;
   begun = true;
   if (typeof BroadcastChannel === 'undefined' || !navigator.locks) {

@@ -5,7 +5,7 @@
  */
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { isLater, type Place } from '@/contract/changes';
+import { type HeardAt, isLater } from '@/contract/changes';
 import { later, whenHere } from '../kit/later';
 import { useRefresh } from '../kit/refresh';
 
@@ -17,14 +17,14 @@ const REST_MS = 1500;
 const changes = later(() => import('./changes'));
 
 /** @param drawnAt the place of what the server had heard when it drew the page: what was before that is on it */
-export function Follower({ drawnAt }: { readonly drawnAt: Place }) {
+export function Follower({ drawnAt }: { readonly drawnAt: HeardAt }) {
   const refresh = useRefresh();
   const path = usePathname();
   const drawn = useRef(drawnAt);
   if (isLater(drawnAt, drawn.current)) drawn.current = drawnAt;
   useEffect(() => {
     let touched = 0;
-    let changed: Place | null = null;
+    let changed: HeardAt | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const touch = (): void => {
       touched = performance.now();

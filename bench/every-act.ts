@@ -3,11 +3,11 @@
  * order that makes sense.
  */
 import { randomUUID } from 'node:crypto';
-import type { ActName } from '@/contract/acts';
-import { EMPTY_FORMULA, type Formula } from '@/core/formula/formula';
-import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
-import { FRESH_PREMIX } from '@/core/premix/premix';
-import { PANEL } from '@/core/testing/panel';
+import type { ActName } from '../src/contract/acts';
+import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
+import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
+import { FRESH_PREMIX } from '../src/core/premix/premix';
+import { PANEL } from '../src/core/testing/panel';
 
 /** Sends an act until it is answered. @returns what the server says besides that it is in */
 export type SendAct = <T extends object>(name: ActName, input: unknown) => Promise<T>;
