@@ -161,7 +161,7 @@ test('an own flour is entered from a panel, used in a formula, priced, and its a
   await axe(page);
   // taken out of the pantry its line asks again, and nothing on it is lost
   await page.goto('/pantry/own-barge-flour');
-  await page.getByRole('button', { name: 'Delete this ingredient' }).click();
+  await page.getByRole('button', { name: 'Delete …' }).click();
   await expect(page.getByRole('dialog')).toContainText('Barge cakes uses it');
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
   await expect(page).toHaveURL(/\/pantry$/);

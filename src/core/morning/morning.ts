@@ -4,6 +4,7 @@
  */
 import type { KindId } from '../formula/kinds';
 import type { Allergen } from '../pantry/ingredient';
+import { type Dating, sayTime } from '../quantity/day';
 
 /** So many covers at one time. */
 export interface Wave {
@@ -119,8 +120,6 @@ export function platesWanted(m: Pick<Morning, 'waves' | 'dishes'>): readonly (re
   );
 }
 
-/** "07:28", also past midnight. */
-export function clockOf(min: number): string {
-  const m = ((Math.round(min) % 1440) + 1440) % 1440;
-  return `${String(Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`;
-}
+/** "07:28", also past midnight; "7:28 am" where the house has it so. */
+export const clockOf = (min: number, clock: Dating['clock'] = '24'): string =>
+  sayTime(Math.round(min) * 60_000, { clock, zone: 'UTC' });

@@ -6,7 +6,8 @@
 import type { KindId } from '../formula/kinds';
 import { HOLD_MIN } from '../griddle/hold';
 import type { Result } from '../result';
-import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR } from './morning';
+import { changedMorning, type MorningChange } from './changes';
+import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
 import { BINDS_NOTHING, type PlacedStep, type Scheduled, scheduled } from './schedule';
 import { type KnownBowls, type MorningAsked, type MorningBowl, PLATE_MIN, plateId, type Work, workOf } from './work';
 
@@ -24,6 +25,8 @@ interface PlatesOf {
 interface WayOut {
   readonly label: string;
   readonly effect: string;
+  /** What is changed when it is taken. */
+  readonly change: MorningChange;
 }
 
 interface Unmet {
@@ -33,7 +36,7 @@ interface Unmet {
   readonly waysOut: readonly WayOut[];
 }
 
-interface Solved {
+export interface SolvedMorning {
   readonly bowls: readonly MorningBowl[];
   readonly steps: readonly PlacedStep[];
   readonly plates: readonly PlatesOf[];
@@ -54,6 +57,12 @@ const HOLD_C = 93;
 const HOLD_WARM_MIN = 15;
 /** Pieces wait so long without a low oven, min. */
 const UNDER_A_CLOTH_MIN = 8;
+/** Times of day as the house writes them. */
+const clockIn =
+  (q: Pick<MorningAsked, 'house'>) =>
+  (min: number): string =>
+    clockOf(min, q.house.units.clock);
+
 const MOST_ROUNDS = 24;
 /** Later and later without a gain, it is given up. */
 const MOST_IDLE = 8;
@@ -179,13 +188,13 @@ function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told
   const at = q.morning.waves[p.wave]?.at ?? 0;
   const one = { dish: p.dish, wave: p.wave };
   const key = `${p.dish} ${p.wave}`;
-  const title = `${d.name} for ${clockOf(at)}`;
+  const title = `${d.name} for ${clockIn(q)(at)}`;
   const told: Told[] = [];
   if (p.ready < p.wanted && p.at !== null)
     told.push({
       ...one,
       key: `late ${key}`,
-      what: `${title}: ${p.ready} of ${p.wanted} plates by then, the last at ${clockOf(p.at)}.`,
+      what: `${title}: ${p.ready} of ${p.wanted} plates by then, the last at ${clockIn(q)(p.at)}.`,
       by: p.at - at,
     });
   else if (p.ready < p.wanted) {
@@ -263,7 +272,7 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
     told.push({
       ...whole,
       key: 'bell',
-      what: `The last of it is over at ${clockOf(end)}, after the bell at ${clockOf(m.bell)}.`,
+      what: `The last of it is over at ${clockIn(q)(end)}, after the bell at ${clockIn(q)(m.bell)}.`,
       by: end - m.bell,
     });
   if (holdStep(q, t) === 'none')
@@ -302,55 +311,58 @@ function holdStep(q: MorningAsked, { scheduled: s }: Attempt): PlacedStep | 'non
 interface Way {
   readonly label: string;
   readonly cost: number;
-  readonly asked: MorningAsked;
+  readonly change: MorningChange;
+}
+
+/** The morning with one thing changed. */
+function askedWith(q: MorningAsked, change: MorningChange): MorningAsked {
+  const { kept, before, ...morning } = changedMorning({ ...q.morning, kept: q.kept, before: q.before }, change);
+  const each = new Map(morning.dishes.map((d) => [d.id, d.each]));
+  return { ...q, morning, kept, before, dishes: q.dishes.map((d) => ({ ...d, each: each.get(d.id) ?? d.each })) };
+}
+
+/** So much earlier, and so much later, a way out begins or serves, min. */
+const EARLIER_MIN = 30;
+const LATER_MIN = 10;
+
+/** Something more to make pieces of a kind on: what the kitchen has and is not lit, or one like what is. */
+function lightWays(q: MorningAsked, kind: SurfaceKind): readonly Way[] {
+  const unlit = q.spare?.surfaces.filter((s) => s.kind === kind) ?? [];
+  if (unlit.length > 0)
+    return unlit.map((surface) => ({ label: `Light ${surface.name}`, cost: 3, change: { do: 'light', surface } }));
+  const there = q.morning.surfaces.find((s) => s.kind === kind);
+  const label = there ? `Light another ${kind} like ${there.name}` : `Light ${kind === 'iron' ? 'an' : 'a'} ${kind}`;
+  const surface = { name: `another ${kind}`, kind, places: there?.places ?? 4, from: null, to: null };
+  return [{ label, cost: 3.5, change: { do: 'light', surface } }];
 }
 
 function waysFor(q: MorningAsked, t: Told): readonly Way[] {
   const m = q.morning;
-  const with_ = (part: Partial<Morning>): MorningAsked => ({ ...q, morning: { ...m, ...part } });
   const first = Math.min(...m.people.map((p) => p.from));
   const last = Math.max(...m.people.map((p) => p.to));
   const dish = q.dishes.find((d) => d.id === t.dish);
   const kind = dish ? SURFACES_FOR[dish.kind][0] : undefined;
-  const there = m.surfaces.find((s) => s.kind === kind);
   const out: Way[] = [];
-  if (!q.before) out.push({ label: 'Weigh the evening before what can be', cost: 1, asked: { ...q, before: true } });
-  out.push({
-    label: 'Begin half an hour earlier',
-    cost: 2,
-    asked: with_({ people: m.people.map((p) => (p.from === first ? { ...p, from: p.from - 30 } : p)) }),
-  });
-  if (kind && kind !== 'oven')
-    out.push({
-      label: there ? `Light another ${kind} like ${there.name}` : `Light ${kind === 'iron' ? 'an' : 'a'} ${kind}`,
-      cost: 3,
-      asked: with_({
-        surfaces: [...m.surfaces, { name: `another ${kind}`, kind, places: there?.places ?? 4, from: null, to: null }],
-      }),
-    });
+  if (!q.before) out.push({ label: 'Weigh the evening before what can be', cost: 1, change: { do: 'before' } });
+  for (const { name, ...kept } of q.spare?.kept.filter((k) => k.dish === t.dish) ?? [])
+    out.push({ label: `Heat the ${kept.pieces} kept ${name} again`, cost: 1.5, change: { do: 'kept', kept } });
+  out.push({ label: 'Begin half an hour earlier', cost: 2, change: { do: 'earlier', min: EARLIER_MIN } });
+  if (kind && kind !== 'oven') out.push(...lightWays(q, kind));
   if (dish?.kind === 'oven' || t.key === 'hold')
-    out.push({ label: 'Use one more oven', cost: 3, asked: with_({ ovens: m.ovens + 1 }) });
-  out.push({
-    label: 'One more pair of hands',
-    cost: 4,
-    asked: with_({ people: [...m.people, { name: 'one more', role: 'cook', from: first, to: last }] }),
-  });
+    out.push({ label: 'Use one more oven', cost: 3, change: { do: 'oven' } });
+  out.push({ label: 'One more pair of hands', cost: 4, change: { do: 'hand', from: first, to: last } });
   if (dish && t.wave !== null && m.waves.length > 0) {
     const at = m.waves[t.wave]?.at ?? 0;
     if (dish.each > 1)
       out.push({
         label: `${dish.each - 1} on a plate of ${dish.name} instead of ${dish.each}`,
         cost: 5,
-        asked: {
-          ...q,
-          dishes: q.dishes.map((d) => (d.id === dish.id ? { ...d, each: d.each - 1 } : d)),
-          morning: { ...m, dishes: m.dishes.map((d) => (d.id === dish.id ? { ...d, each: d.each - 1 } : d)) },
-        },
+        change: { do: 'each', dish: dish.id, each: dish.each - 1 },
       });
     out.push({
-      label: `The ${clockOf(at)} plates ten minutes later`,
+      label: `The ${clockIn(q)(at)} plates ten minutes later`,
       cost: 6,
-      asked: with_({ waves: m.waves.map((w, n) => (n === t.wave ? { ...w, at: w.at + 10 } : w)) }),
+      change: { do: 'later', wave: t.wave, min: LATER_MIN },
     });
   }
   return out;
@@ -373,7 +385,7 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
       const now =
         worked.ways.get(w.label) ??
         (() => {
-          const s = solvedOnce(w.asked, worked.bowls);
+          const s = solvedOnce(askedWith(q, w.change), worked.bowls);
           return s.ok ? s.value.told : null;
         })();
       worked.ways.set(w.label, now);
@@ -389,11 +401,11 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
       if (left > t.by - 0.5 || worse.length > 0) return [];
       const others = was.length - now.length - (left > 0 ? 0 : 1);
       const effect = `${left > 0 ? `${Math.round(t.by - left)} of ${Math.round(t.by)} less` : 'ends it'}${others > 0 ? `, and ${others} more` : ''}.`;
-      return [{ label: w.label, effect, left, cost: w.cost, sum: sum(now) }];
+      return [{ label: w.label, effect, change: w.change, left, cost: w.cost, sum: sum(now) }];
     })
     .sort((a, b) => Number(a.left > 0) - Number(b.left > 0) || a.cost - b.cost || a.sum - b.sum)
     .slice(0, MOST_WAYS)
-    .map(({ label, effect }) => ({ label, effect }));
+    .map(({ label, effect, change }) => ({ label, effect, change }));
 }
 
 /** What can't be met is looked into with its ways out, so many at most. */
@@ -406,7 +418,7 @@ const MOST_TOLD = 8;
 export function solveMorning(
   q: MorningAsked,
   withWays = true,
-): Result<Solved, { readonly dish: number; readonly message: string }> {
+): Result<SolvedMorning, { readonly dish: number; readonly message: string }> {
   const worked: Worked = { bowls: new Map(), ways: new Map() };
   const once = solvedOnce(q, worked.bowls);
   if (!once.ok) return once;

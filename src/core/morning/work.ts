@@ -17,7 +17,7 @@ import type { Allergen } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
-import { type Dish, type Morning, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
+import { type Dish, type Morning, type MorningSurface, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
 
 /** Something that is done once: its hands are bound from its beginning. */
 export interface Task {
@@ -161,8 +161,10 @@ function prepared(
 export type KnownBowls = Map<string, ReturnType<typeof prepared>>;
 
 /** Pieces that are kept, and are heated again for a dish. */
-interface KeptFor {
+export interface KeptFor {
   readonly dish: string;
+  /** Which kept lot they come from; none: nobody has noted it. */
+  readonly lotId?: string;
   readonly pieces: number;
   readonly state: Exclude<KeptState, 'batter'>;
 }
@@ -175,6 +177,14 @@ export interface MorningAsked {
   readonly house: Kitchen;
   /** What can be done the evening before is done then. */
   readonly before: boolean;
+  /** What else there is and could be taken: ways out are looked for here first. */
+  readonly spare?: Spare;
+}
+
+/** What a kitchen has besides what a morning takes. */
+export interface Spare {
+  readonly surfaces: readonly (MorningSurface & { readonly gearId: string })[];
+  readonly kept: readonly (KeptFor & { readonly lotId: string; readonly name: string })[];
 }
 
 /** Kept pieces for the waves that want them, the last first: the surfaces are fullest then. */
