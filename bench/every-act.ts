@@ -202,6 +202,23 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   const sauce = (name: string) => send<WithId>('keep-side', { id: null, name, ...side, requestId: randomUUID() });
   await sauce(`butter ${n}`);
   await send('drop-side', { id: (await sauce(`gone ${n}`)).id, revision: 1 });
+  const morning = randomUUID();
+  const plan = {
+    name: `morning ${n}`,
+    day: '2030-05-04',
+    waves: [{ at: 480, covers: 12 }],
+    dishes: [{ id: 'd1', formulaId, end: null, each: 2, of: { share: 1 }, without: [] }],
+    people: [{ name: lead, role: 'lead', from: 300, to: 600 }],
+    surfaces: [{ name: 'griddle', kind: 'griddle', places: 8, from: null, to: null }],
+    ovens: 1,
+    hob: 2,
+    bell: null,
+  };
+  await send('keep-morning', { id: morning, plan, seen: null });
+  const changed = { ...plan, waves: [{ at: 480, covers: 16 }] };
+  await send('keep-morning', { id: morning, plan: changed, seen: { revision: 1, base: plan } });
+  await send('drop-morning', { id: morning });
+  await send('keep-morning', { id: randomUUID(), plan, seen: null });
   await send('set-house', { change: { maker: { place: n } } });
   const care = { gearId: FRESH_KITCHEN.gear[0]?.id ?? 'griddle', what: 'cleaned', note: n, requestId: randomUUID() };
   await send('care-back', { id: (await send<WithId>('note-care', care)).id });

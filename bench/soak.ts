@@ -72,6 +72,7 @@ const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['side', "select count(*)::text as v from sides where name like 'butter soak%' or name like 'gone soak%'", 1],
   ['care', "select count(*)::text as v from care_notes where note like 'soak%'", 1],
   ['plan', 'select count(*)::text as v from plans', 0],
+  ['morning', "select count(*)::text as v from mornings where plan->>'name' like 'morning soak%'", 1],
   ['person', 'select count(*)::text as v from people', 1],
 ];
 

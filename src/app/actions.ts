@@ -35,3 +35,5 @@ export const careBackHere = async (input: unknown) => work.careBackHere(input);
 export const keepPersonHere = async (input: unknown) => work.keepPersonHere(input);
 export const erasePersonHere = async (input: unknown) => work.erasePersonHere(input);
 export const setHouse = async (input: unknown) => work.setHouse(input);
+export const keepMorningHere = async (input: unknown) => work.keepMorningHere(input);
+export const dropMorningHere = async (input: unknown) => work.dropMorningHere(input);

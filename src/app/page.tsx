@@ -8,6 +8,7 @@ import { underWay } from '@/server/queries/batches';
 import { formulaShelf, shelfMains } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
+import { morningsAhead } from '@/server/queries/mornings';
 import { cursorIn } from '@/server/queries/paging';
 import { plansWaiting } from '@/server/queries/plans';
 import { stepsLeft } from '@/server/usecases/day';
@@ -16,6 +17,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Doors } from '@/ui/today/doors';
+import { MorningDoor, Mornings } from '@/ui/today/mornings';
 import { PlansKept } from '@/ui/today/plans-kept';
 import { ShelfView } from '@/ui/today/shelf';
 import type { ShelfAsked } from '@/ui/today/shelf.state';
@@ -63,10 +65,11 @@ export default async function Today({ searchParams }: { readonly searchParams: P
       kitchenState(),
       keptNow(),
       plansWaiting(),
+      morningsAhead(),
     ]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [batches, page, mains, house, state, kept, plans] = r.value;
+  const [batches, page, mains, house, state, kept, plans, mornings] = r.value;
   const now = Date.now();
   const left = await reach(async () =>
     Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))),
@@ -76,6 +79,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
+      {mornings.length > 0 && !filtered ? <Mornings mornings={mornings} units={house.units} /> : null}
       {plans.length > 0 && !filtered ? <PlansKept plans={plans} units={house.units} drop={dropPlanHere} /> : null}
       {kept.length > 0 && !filtered ? (
         <UseFirst kept={kept.slice(0, 3)} more={kept.length > 3} units={house.units} today={house.today} />
@@ -105,6 +109,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
           acts={{ copy: copyOfFormula, put: putAwayFormula }}
         />
       )}
+      {state.empty || filtered ? null : <MorningDoor />}
     </Frame>
   );
 }

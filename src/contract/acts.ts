@@ -43,6 +43,8 @@ export const SENT_ACTS = {
   'switch-measure': 'entry',
   'keep-person': 'entry',
   'erase-person': 'entry',
+  'keep-morning': 'row',
+  'drop-morning': 'entry',
   'put-back': 'entry',
   'take-up': 'entry',
   'take-cards-back': 'entry',

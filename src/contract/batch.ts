@@ -149,6 +149,8 @@ export const startBatchSchema = z.object({
   bagsAlone: z.boolean().default(false),
   /** The kept plan that it was; null: it was not kept. */
   planId: z.uuid().nullable().default(null),
+  /** The morning that it is made for; null: it is made by itself. */
+  morningId: z.uuid().nullable().default(null),
   requestId,
 });
 
@@ -193,7 +195,7 @@ export const planTypedSchema = z.object({
 });
 
 /** What is asked to start a plan, without the press that starts it. */
-export const planAskedSchema = startBatchSchema.omit({ requestId: true, planId: true });
+export const planAskedSchema = startBatchSchema.omit({ requestId: true, planId: true, morningId: true });
 /** A plan that is kept for later; with an id it is the one that is changed, as it was opened. */
 export const keepPlanSchema = z.object({
   id: z.uuid().nullable(),

@@ -34,6 +34,7 @@ import {
   takeCardsBackSchema,
 } from '@/contract/formula';
 import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
+import { dropMorningSchema, keepMorningSchema } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -49,6 +50,7 @@ import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
+import { dropMorning, joinMorning, keepMorning } from '@/server/queries/mornings';
 import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
@@ -107,6 +109,7 @@ export const makeBatch = async (input: unknown): Promise<ActionResult<{ readonly
   acted('start-batch', startBatchSchema, input, async (b) => {
     const started = await startTogether(b);
     if (started.ok && b.planId) await planStarted(b.planId, started.id);
+    if (started.ok && b.morningId) await joinMorning(started.id, b.morningId);
     return started.ok
       ? { ok: true, batchId: started.id }
       : refuse(started.message, { [started.path]: started.message });
@@ -257,6 +260,11 @@ export const noteCareHere = async (input: unknown): Promise<ActionResult<{ reado
   acted('note-care', careSchema, input, noteCare);
 export const careBackHere = async (input: unknown): Promise<ActionResult> =>
   acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
+
+export const keepMorningHere = async (input: unknown): Promise<ActionResult<Kept>> =>
+  acted('keep-morning', keepMorningSchema, input, keepMorning);
+export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>
+  acted('drop-morning', dropMorningSchema, input, ({ id }) => dropMorning(id));
 
 export const keepPersonHere = async (input: unknown): Promise<ActionResult> =>
   acted('keep-person', personSchema, input, keepPerson);

@@ -64,6 +64,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'switch-measure': pantry.switchMeasure,
   'keep-person': kitchen.keepPersonHere,
   'erase-person': kitchen.erasePersonHere,
+  'keep-morning': kitchen.keepMorningHere,
+  'drop-morning': kitchen.dropMorningHere,
   'put-back': kitchen.untakeBatch,
   'take-up': kitchen.takeUpBatch,
   'take-cards-back': kitchen.takeCardsBack,

@@ -31,6 +31,8 @@ export interface MorningSurface {
   readonly kind: SurfaceKind;
   /** Pieces at once. */
   readonly places: number;
+  /** What is made on it, where that is less than its kind takes: balls in a ball pan alone; none: all of that. */
+  readonly kinds?: readonly KindId[];
   /** From when to when it is there; null: all morning. */
   readonly from: number | null;
   readonly to: number | null;
@@ -49,6 +51,10 @@ export const SURFACES_FOR: Readonly<Record<KindId, readonly SurfaceKind[]>> = {
   waffle: ['iron'],
   oven: ['oven'],
 };
+
+/** Whether pieces of a kind can be made on a surface. */
+export const takesKind = (s: Pick<MorningSurface, 'kind' | 'kinds'>, kind: KindId): boolean =>
+  SURFACES_FOR[kind].includes(s.kind) && (s.kinds?.includes(kind) ?? true);
 
 /** Plates of one thing, as they are asked for. */
 export interface Dish {

@@ -4,7 +4,7 @@
  */
 import type { Allergen } from '../pantry/ingredient';
 import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
-import { clockOf, type Morning, type MorningSurface, ovensOf, type Person } from './morning';
+import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, takesKind } from './morning';
 import { type Pour, plateId, type Task, task, type Work } from './work';
 
 export interface PlacedStep {
@@ -64,13 +64,13 @@ function reserved(work: Work, m: Morning): ReadonlyMap<MorningSurface, ReadonlyS
     const against = dishes.filter((o) => o.dish !== d.dish && apart(d, o));
     if (d.without.length === 0 || against.length === 0) continue;
     const own = m.surfaces
-      .filter((s) => d.on.includes(s.kind) && s.kind !== 'oven')
+      .filter((s) => takesKind(s, d.kind) && s.kind !== 'oven')
       .sort((a, b) => a.places - b.places)
       .find((s) => {
         const others = m.surfaces.filter((x) => x !== s && !out.has(x));
         const mates = out.get(s);
         if (mates) return [...mates].every((id) => dishes.every((o) => o.dish !== id || !apart(o, d)));
-        return against.every((o) => !o.on.includes(s.kind) || others.some((x) => o.on.includes(x.kind)));
+        return against.every((o) => !takesKind(s, o.kind) || others.some((x) => takesKind(x, o.kind)));
       });
     if (!own) continue;
     const friends = dishes.filter((o) => o.dish === d.dish || !apart(o, d)).map((o) => o.dish);
@@ -211,6 +211,7 @@ class Placing {
       from = at;
       break;
     }
+    const homeless = who === false;
     if (who === false) {
       const shortMin = Math.max(0, this.earliest - wanted);
       const what = shortMin > 0 ? 'early' : 'hands';
@@ -227,12 +228,14 @@ class Placing {
     }
     const to = from + t.min;
     if (who) this.counter.bindHands(who, from, t.handsMin);
-    const oven = t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
+    // what nobody can do binds nothing
+    const oven = homeless || t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
     if (oven !== null && t.ovenC !== null) this.counter.bindOven(oven, { from, to, c: t.ovenC, places: 0 });
-    if (t.hob) this.counter.bindHob(from, to);
+    const hob = t.hob && !homeless;
+    if (hob) this.counter.bindHob(from, to);
     this.startOf.set(t.id, from);
     if (this.plateBy.has(t.id)) this.plated.set(t.id, to);
-    const { id, batch, name, handsMin, ovenC, hob, keepsMin, allergens, needs } = t;
+    const { id, batch, name, handsMin, ovenC, keepsMin, allergens, needs } = t;
     this.placed.push({
       ...BINDS_NOTHING,
       id,
@@ -281,7 +284,7 @@ class Placing {
   /** One load of a pour, as late as it can lie somewhere; a place that has to be cleaned for it comes last. */
   private load(o: Open, by: number): void {
     const { pour: p } = o;
-    const surfaces = this.m.surfaces.filter((s) => p.on.includes(s.kind) && (this.kept.get(s)?.has(p.dish) ?? true));
+    const surfaces = this.m.surfaces.filter((s) => takesKind(s, p.kind) && (this.kept.get(s)?.has(p.dish) ?? true));
     const reasons = new Set<string>();
     let spot: Spot | null = null;
     let fallback: Spot | null = null;

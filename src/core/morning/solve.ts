@@ -7,9 +7,18 @@ import type { KindId } from '../formula/kinds';
 import { HOLD_MIN } from '../griddle/hold';
 import type { Result } from '../result';
 import { changedMorning, type MorningChange } from './changes';
-import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
+import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind, takesKind } from './morning';
 import { BINDS_NOTHING, type PlacedStep, type Scheduled, scheduled } from './schedule';
-import { type KnownBowls, type MorningAsked, type MorningBowl, PLATE_MIN, plateId, type Work, workOf } from './work';
+import {
+  type DishMade,
+  type KnownBowls,
+  type MorningAsked,
+  type MorningBowl,
+  PLATE_MIN,
+  plateId,
+  type Work,
+  workOf,
+} from './work';
 
 interface PlatesOf {
   /** From 0. */
@@ -200,7 +209,7 @@ function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told
   else if (p.ready < p.wanted) {
     const lost = s.homeless.filter((h) => h.dish === p.dish && h.wave === p.wave);
     const pieces = lost.reduce((a, h) => a + h.pieces, 0);
-    const lit = q.morning.surfaces.some((x) => SURFACES_FOR[d.kind].includes(x.kind)) || d.kind === 'oven';
+    const lit = q.morning.surfaces.some((x) => takesKind(x, d.kind)) || d.kind === 'oven';
     const why = lost.some((h) => h.what === 'allergen')
       ? 'no place for them that has had none of what they have to be without'
       : lit
@@ -326,11 +335,11 @@ const EARLIER_MIN = 30;
 const LATER_MIN = 10;
 
 /** Something more to make pieces of a kind on: what the kitchen has and is not lit, or one like what is. */
-function lightWays(q: MorningAsked, kind: SurfaceKind): readonly Way[] {
-  const unlit = q.spare?.surfaces.filter((s) => s.kind === kind) ?? [];
+function lightWays(q: MorningAsked, dish: Pick<DishMade, 'kind'>, kind: SurfaceKind): readonly Way[] {
+  const unlit = q.spare?.surfaces.filter((s) => takesKind(s, dish.kind)) ?? [];
   if (unlit.length > 0)
     return unlit.map((surface) => ({ label: `Light ${surface.name}`, cost: 3, change: { do: 'light', surface } }));
-  const there = q.morning.surfaces.find((s) => s.kind === kind);
+  const there = q.morning.surfaces.find((s) => s.kind === kind && takesKind(s, dish.kind));
   const label = there ? `Light another ${kind} like ${there.name}` : `Light ${kind === 'iron' ? 'an' : 'a'} ${kind}`;
   const surface = { name: `another ${kind}`, kind, places: there?.places ?? 4, from: null, to: null };
   return [{ label, cost: 3.5, change: { do: 'light', surface } }];
@@ -347,7 +356,7 @@ function waysFor(q: MorningAsked, t: Told): readonly Way[] {
   for (const { name, ...kept } of q.spare?.kept.filter((k) => k.dish === t.dish) ?? [])
     out.push({ label: `Heat the ${kept.pieces} kept ${name} again`, cost: 1.5, change: { do: 'kept', kept } });
   out.push({ label: 'Begin half an hour earlier', cost: 2, change: { do: 'earlier', min: EARLIER_MIN } });
-  if (kind && kind !== 'oven') out.push(...lightWays(q, kind));
+  if (dish && kind && kind !== 'oven') out.push(...lightWays(q, dish, kind));
   if (dish?.kind === 'oven' || t.key === 'hold')
     out.push({ label: 'Use one more oven', cost: 3, change: { do: 'oven' } });
   out.push({ label: 'One more pair of hands', cost: 4, change: { do: 'hand', from: first, to: last } });
@@ -376,6 +385,13 @@ interface Worked {
 
 const MOST_WAYS = 3;
 
+/** What a way out makes worse, the worst of it in its words. */
+function insteadOf(worse: readonly Told[]): string {
+  const [first, ...more] = worse;
+  if (!first) return '';
+  return ` But then: ${first.what}${more.length > 0 ? ` And ${more.length} more.` : ''}`;
+}
+
 /** @returns the cheapest ways that end it, or else make it less; each worked whole */
 function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked): readonly WayOut[] {
   const sum = (all: readonly Told[]): number => all.reduce((a, x) => a + x.by, 0);
@@ -398,12 +414,19 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
           // late, or held, is better than never
           !was.some((y) => y.key.startsWith('place ') && y.dish === x.dish && y.wave === x.wave),
       );
-      if (left > t.by - 0.5 || worse.length > 0) return [];
+      // what has no place at all may cost something else, which is named
+      if (left > t.by - 0.5 || (worse.length > 0 && !t.key.startsWith('place '))) return [];
       const others = was.length - now.length - (left > 0 ? 0 : 1);
-      const effect = `${left > 0 ? `${Math.round(t.by - left)} of ${Math.round(t.by)} less` : 'ends it'}${others > 0 ? `, and ${others} more` : ''}.`;
-      return [{ label: w.label, effect, change: w.change, left, cost: w.cost, sum: sum(now) }];
+      const effect = `${left > 0 ? `${Math.round(t.by - left)} of ${Math.round(t.by)} less` : 'ends it'}${others > 0 ? `, and ${others} more` : ''}.${insteadOf(worse)}`;
+      return [{ label: w.label, effect, change: w.change, left, worse: worse.length, cost: w.cost, sum: sum(now) }];
     })
-    .sort((a, b) => Number(a.left > 0) - Number(b.left > 0) || a.cost - b.cost || a.sum - b.sum)
+    .sort(
+      (a, b) =>
+        Number(a.worse > 0) - Number(b.worse > 0) ||
+        Number(a.left > 0) - Number(b.left > 0) ||
+        a.cost - b.cost ||
+        a.sum - b.sum,
+    )
     .slice(0, MOST_WAYS)
     .map(({ label, effect, change }) => ({ label, effect, change }));
 }

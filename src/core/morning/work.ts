@@ -9,7 +9,7 @@ import { stepsOfPlan } from '../day/day';
 import type { Step, Who } from '../day/step';
 import { forDays } from '../day/steps';
 import type { Formula } from '../formula/formula';
-import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import { type KindId, kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf } from '../formula/tally';
 import { timesFor } from '../griddle/times';
@@ -17,7 +17,7 @@ import type { Allergen } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
-import { type Dish, type Morning, type MorningSurface, platesWanted, SURFACES_FOR, type SurfaceKind } from './morning';
+import { type Dish, type Morning, type MorningSurface, platesWanted } from './morning';
 
 /** Something that is done once: its hands are bound from its beginning. */
 export interface Task {
@@ -48,7 +48,7 @@ export interface Pour {
   readonly cycleMin: number;
   /** Of it with hands bound. */
   readonly handsMin: number;
-  readonly on: readonly SurfaceKind[];
+  readonly kind: KindId;
   readonly ovenC: number | null;
   /** What the bowl has to have behind it. */
   readonly needs: readonly string[];
@@ -82,7 +82,7 @@ export interface DishMade extends Dish {
 }
 
 /** A sauce or side for everybody: what it takes. */
-interface SideWork {
+export interface SideWork {
   readonly name: string;
   readonly min: number;
   readonly onHob: boolean;
@@ -331,7 +331,7 @@ function bowlWork(
       name: d.name,
       cycleMin,
       handsMin,
-      on: SURFACES_FOR[d.kind],
+      kind: d.kind,
       ovenC,
       needs: behind,
       allergens,

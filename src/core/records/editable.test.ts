@@ -70,6 +70,12 @@ test('every row that is edited is parted so that two changes of different fields
       { settings: { bagG: 500, months: 4, storage: '', powders: { milk: true } } },
     ],
     [
+      'morning',
+      { name: '', waves: [{ at: 450, covers: 28 }], people: [{ name: 'Wren', to: 600 }], ovens: 1 },
+      { waves: [{ at: 450, covers: 40 }] },
+      { people: [{ name: 'Wren', to: 660 }] },
+    ],
+    [
       'house',
       { conventions: { cup: 'metric' }, gear: [{ id: 'a' }], drawer: ['cup 1'] },
       { drawer: ['cup 1', 'tsp 1'] },

@@ -76,6 +76,17 @@ export const SHAPES = {
       scales: 'record',
     },
   },
+  morning: {
+    fields: {
+      ...whole('name', 'day', 'ovens', 'hob', 'bell', 'before'),
+      waves: { by: 'at' },
+      dishes: { by: 'id' },
+      people: { by: 'name' },
+      surfaces: { by: 'name' },
+      kept: { by: 'lotId' },
+      sides: { by: 'name' },
+    },
+  },
   target: { fields: { ...whole('heightMm', 'acrossMm', 'note'), scales: 'record' } },
 } as const satisfies Readonly<Record<string, Shape>>;
 

@@ -8,23 +8,29 @@ import { driverSchema, outcomeSchema } from '@/contract/batch';
 import { actSchema } from '@/contract/event-log';
 import { settingsSchema } from '@/contract/formula';
 import { conventionsSchema } from '@/contract/house';
+import { morningPlanSchema } from '@/contract/morning';
 import { gearSchema, thingSchema, weighedMeasureSchema } from '@/contract/pantry';
+import { personSchema } from '@/contract/people';
 import { premixSchema } from '@/contract/premix';
 import { sideSchema } from '@/contract/side';
 import { END_IDS, MOMENTS } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { surfacesIn } from '@/core/morning/plan';
 import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
+import { ALLERGENS } from '@/core/pantry/ingredient';
 import { USE_KINDS } from '@/core/premix/premix';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { writeOutcome } from '../queries/batches';
 import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
-import { changeHouse } from '../queries/house';
+import { changeHouse, loadHouse } from '../queries/house';
 import { letBagsGo } from '../queries/lot-books';
+import { keepMorning } from '../queries/mornings';
 import { keepMeasure, keepPantry } from '../queries/pantry';
+import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
 import { keepSide } from '../queries/sides';
 import { makeLot } from './premix-lots';
@@ -165,6 +171,67 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
   }
 }
 
+const demoMorningsSchema = z.object({
+  people: z.array(personSchema.pick({ name: true, role: true, mark: true })),
+  mornings: z.array(
+    z.object({
+      daysAhead: z.number(),
+      name: z.string(),
+      waves: morningPlanSchema.shape.waves,
+      dishes: z.array(
+        z.object({
+          formula: z.string(),
+          each: z.number(),
+          share: z.number(),
+          without: z.array(z.enum(ALLERGENS)).default([]),
+        }),
+      ),
+      people: z.array(z.object({ name: z.string(), from: z.number(), to: z.number() })),
+      /** What is lit, of the house's gear. */
+      lit: z.array(z.string()),
+      ovens: z.number(),
+      hob: z.number(),
+      sides: morningPlanSchema.shape.sides,
+    }),
+  ),
+});
+
+/** People of the boathouse, and the morning that they plan. @param formulas by their name */
+async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void> {
+  const { people, mornings } = demoMorningsSchema.parse(demoFile('mornings.json'));
+  const known = new Map<string, string>();
+  for (const p of people) {
+    const id = randomUUID();
+    known.set(p.name, id);
+    const kept = await keepPerson({ ...p, id, revision: null });
+    if (!kept.ok) throw new Error(kept.message);
+  }
+  const gear = surfacesIn((await loadHouse()).gear);
+  for (const { daysAhead, lit, dishes, people: there, ...m } of mornings)
+    await keepMorning({
+      id: randomUUID(),
+      seen: null,
+      plan: {
+        ...m,
+        day: day(daysAhead),
+        dishes: dishes.map(({ formula, share, ...d }, n) => {
+          const formulaId = formulas.get(formula);
+          if (!formulaId) throw new Error(`The morning makes ${formula}, and there is none.`);
+          return { ...d, id: `d${n + 1}`, formulaId, end: null, of: { share } };
+        }),
+        people: there.map((p) => {
+          const of = people.find((x) => x.name === p.name);
+          if (!of) throw new Error(`${p.name} is not of the boathouse.`);
+          return { ...p, role: of.role, personId: known.get(p.name) ?? null };
+        }),
+        surfaces: gear.filter((g) => lit.includes(g.gearId)),
+        bell: null,
+        kept: [],
+        before: false,
+      },
+    });
+}
+
 const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);
 
 /** Loads the demo kitchen into an empty database; its dates count back from now. Returns the number of formulas. */
@@ -172,6 +239,7 @@ export async function loadDemo(): Promise<number> {
   await loadPantry();
   await loadSides();
   const versions = new Map<string, readonly string[]>();
+  const formulas = new Map<string, string>();
   const demo = demoSchema.parse(demoFile('boathouse.json'));
   for (const d of demo) {
     const conventions = { ...FRESH_CONVENTIONS, ...d.conventions };
@@ -215,6 +283,7 @@ export async function loadDemo(): Promise<number> {
       versionIds.push(saved.versionId);
     }
     versions.set(d.name, versionIds);
+    if (formulaId) formulas.set(d.name, formulaId);
     for (const b of d.batches) {
       const versionId = versionIds[b.version - 1];
       if (!versionId) throw new Error(`${d.name} has no version ${b.version}`);
@@ -237,5 +306,6 @@ export async function loadDemo(): Promise<number> {
     }
   }
   await loadPremixes(versions);
+  await loadMornings(formulas);
   return demo.length;
 }

@@ -328,7 +328,7 @@ export async function readKitchenBack(bytes: Uint8Array): Promise<ActionResult<{
       await client.query("select pg_advisory_xact_lock(hashtext('demo'))");
       const used = await rowsFrom(
         z.object({ used: z.boolean() }),
-        `select ${['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock', 'people'].map((t) => `exists (select 1 from public.${t})`).join(' or ')} as used`,
+        `select ${['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock', 'people', 'mornings'].map((t) => `exists (select 1 from public.${t})`).join(' or ')} as used`,
         [],
         client,
       );

@@ -18,7 +18,16 @@ const kitchenRow = z.object({
 });
 type KitchenState = z.output<typeof kitchenRow>;
 
-const OWNED = ['formulas', 'batches', 'sides', 'premixes', 'own_ingredients', 'own_measures', 'stock'] as const;
+const OWNED = [
+  'formulas',
+  'batches',
+  'sides',
+  'premixes',
+  'own_ingredients',
+  'own_measures',
+  'stock',
+  'mornings',
+] as const;
 
 export async function kitchenState(): Promise<KitchenState> {
   const row = (
@@ -67,7 +76,9 @@ export async function clearDemo(): Promise<ActionResult<{ readonly file: string 
   try {
     const { file } = await takeBackup('asked');
     await transaction(async (client) => {
-      await client.query('truncate formulas, sides, own_ingredients, own_measures, stock, stock_counts cascade');
+      await client.query(
+        'truncate formulas, sides, own_ingredients, own_measures, stock, stock_counts, mornings, people cascade',
+      );
       await stampAnew(client);
     });
     await fillAsBefore();

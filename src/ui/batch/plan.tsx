@@ -56,6 +56,8 @@ interface Props {
     readonly revision: number;
     readonly typed: PlanStands | null;
   } | null;
+  /** The morning that it is made for; null: it is made by itself. */
+  readonly morningId: string | null;
   readonly make: (input: unknown) => Promise<MakeAnswer>;
   readonly keep: (input: unknown) => Promise<ActionResult<{ readonly id: string; readonly revision: number }>>;
 }
@@ -77,6 +79,7 @@ export function Plan({
   bagged = NO_BAGS,
   kept = NO_LOTS,
   plan = null,
+  morningId,
   make,
   keep,
 }: Props) {
@@ -138,7 +141,12 @@ export function Plan({
     if (!what) return;
     const a = await asking.ask(
       (requestId) =>
-        act('start-batch', `${formula.name}, started`, make, { ...what, planId: saved?.id ?? null, requestId }),
+        act('start-batch', `${formula.name}, started`, make, {
+          ...what,
+          planId: saved?.id ?? null,
+          morningId,
+          requestId,
+        }),
       true,
       copy.name,
     );

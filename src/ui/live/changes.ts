@@ -88,7 +88,8 @@ export function onChanged(concerns: (thing: string) => boolean, hear: Hear): () 
 
 /** What the pages under an address show, besides what they follow themselves. */
 const SHOWN: readonly (readonly [RegExp, readonly string[]])[] = [
-  [/^\/$/, ['batches', 'formulas', 'plans', 'pantry', 'premix', 'kept', 'house']],
+  [/^\/$/, ['batches', 'formulas', 'plans', 'mornings', 'pantry', 'premix', 'kept', 'house']],
+  [/^\/mornings/, ['mornings', 'batches', 'formulas', 'kept', 'house']],
   [/^\/log/, ['batches', 'photos']],
   [/^\/(?:pantry|on-hand)/, ['pantry', 'batches', 'house']],
   [/^\/premix/, ['premix', 'pantry']],

@@ -40,6 +40,8 @@ interface Props {
     grams?: string | string[];
     /** A plan that was kept for later. */
     plan?: string | string[];
+    /** The morning that it is made for. */
+    morning?: string | string[];
   }>;
 }
 
@@ -146,6 +148,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         bagged={bagged.up ? bagged.value : []}
         kept={kept}
         plan={plan}
+        morningId={typeof asked.morning === 'string' && isUuid(asked.morning) ? asked.morning : null}
         make={makeBatch}
         keep={keepPlanHere}
       />

@@ -1,0 +1,88 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { dropMorningHere, keepMorningHere } from '@/app/actions';
+import { sayWeekday } from '@/core/quantity/day';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { batchesOfMorning, dishChoices, morningById } from '@/server/queries/mornings';
+import { kitchenPeople } from '@/server/queries/people';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
+import { Notice } from '@/ui/kit/notice';
+import { DropMorning } from '@/ui/morning/drop-morning';
+import { MorningForm } from '@/ui/morning/morning-form';
+import { MorningView } from '@/ui/morning/morning-view';
+import { morningNow } from '../load';
+
+export const metadata: Metadata = { title: 'A morning' };
+
+export default async function MorningPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  if (!isUuid(id)) notFound();
+  const r = await reach(async () => {
+    const morning = await morningById(id);
+    const plan = morning?.plan ?? null;
+    return Promise.all([
+      morning,
+      loadHouse(),
+      kitchenPeople(),
+      dishChoices(plan?.dishes.map((d) => d.formulaId)),
+      batchesOfMorning(id),
+      plan ? morningNow(plan) : null,
+    ]);
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const [morning, house, people, choices, begun, now] = r.value;
+  if (!morning) notFound();
+  const { plan, revision } = morning;
+  return (
+    <Frame here="today">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1 className="min-w-0 text-[26px] [overflow-wrap:anywhere]">{plan?.name || 'A morning'}</h1>
+        <p className="text-lg text-soft">
+          {sayWeekday(Date.parse(`${morning.day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
+        </p>
+        <Link href={`/mornings/new?like=${id}`} className={lookOf('bare')}>
+          Copy to another day
+        </Link>
+        <DropMorning id={id} name={plan?.name || 'this morning'} drop={dropMorningHere} />
+      </div>
+      {plan ? (
+        <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)]">
+          <div className="min-w-0 max-lg:order-2">
+            <MorningForm
+              morning={{ id, revision, plan }}
+              day={morning.day}
+              of=""
+              house={house}
+              people={people}
+              choices={choices}
+              keep={keepMorningHere}
+            />
+          </div>
+          {now?.ok ? (
+            <MorningView
+              id={id}
+              revision={revision}
+              plan={plan}
+              {...now.value}
+              people={people}
+              begun={begun}
+              keep={keepMorningHere}
+            />
+          ) : (
+            <Notice weight="stop" role="alert">
+              {now?.error.message}
+            </Notice>
+          )}
+        </div>
+      ) : (
+        <Notice weight="stop" role="alert">
+          The plan of this morning can’t be read: it stays in the records as it is.
+        </Notice>
+      )}
+    </Frame>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Metadata } from 'next';
+import { keepMorningHere } from '@/app/actions';
+import { dayAfter, localDay } from '@/core/quantity/day';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { dishChoices, morningById } from '@/server/queries/mornings';
+import { kitchenPeople } from '@/server/queries/people';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { MorningForm } from '@/ui/morning/morning-form';
+
+export const metadata: Metadata = { title: 'Plan a morning' };
+
+interface Asked {
+  readonly searchParams: Promise<{
+    readonly day?: string | string[];
+    /** The formula that it begins with. */
+    readonly of?: string | string[];
+    /** An earlier morning that it is a copy of. */
+    readonly like?: string | string[];
+  }>;
+}
+
+export default async function NewMorningPage({ searchParams }: Asked) {
+  const { day, of, like } = await searchParams;
+  const r = await reach(async () => {
+    const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
+    const dishes = was?.plan?.dishes.map((d) => d.formulaId);
+    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was?.plan ?? null]);
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const [house, people, choices, was] = r.value;
+  const asked =
+    typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day)
+      ? day
+      : dayAfter(house.today ?? localDay(Date.now(), house.units), 1);
+  return (
+    <Frame here="today">
+      <h1 className="mb-1 text-[26px]">Plan a morning</h1>
+      <p className="mb-3 max-w-prose text-soft">
+        Who comes when, what they get, who cooks and on what. Bowls, times, hands and places are worked out for all of
+        it at once.
+      </p>
+      <div className="max-w-2xl">
+        <MorningForm
+          morning={null}
+          day={asked}
+          like={was}
+          of={typeof of === 'string' && isUuid(of) ? of : ''}
+          house={house}
+          people={people}
+          choices={choices}
+          keep={keepMorningHere}
+        />
+      </div>
+    </Frame>
+  );
+}

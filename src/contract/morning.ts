@@ -1,0 +1,99 @@
+/** A morning as it is planned, sent and kept. */
+import { z } from 'zod';
+import { END_IDS } from '@/core/formula/formula';
+import { ROLES, SURFACE_KINDS } from '@/core/morning/morning';
+import { MOST_PERSON_CHARS } from '@/core/morning/people';
+import { ALLERGENS } from '@/core/pantry/ingredient';
+import { amount, count, day, name, note, seen } from './fields';
+
+/** Minutes from the midnight of the day: from the day before to the end of the next. */
+const minute = z.number('Write a time, as 8:00.').min(-1440, 'At most a day before.').max(2880, 'At most a day after.');
+const key = z.string().min(1).max(40);
+const shared = z.object({ share: amount('Share', 100_000) });
+const counted = z.object({ count: count('Plates', 100_000) });
+const once = (list: readonly { readonly name: string }[], what: string, ctx: z.RefinementCtx): void => {
+  const names = list.map((x) => x.name.toLowerCase());
+  const twice = names.findIndex((n, i) => names.indexOf(n) < i);
+  if (twice >= 0) ctx.addIssue({ code: 'custom', path: [what, twice, 'name'], message: 'That name is there already.' });
+};
+
+export const morningPlanSchema = z.object({
+  name: note(80).default(''),
+  day: day('The day: year, month and day.'),
+  waves: z
+    .array(z.object({ at: minute, covers: count('Covers', 10_000) }))
+    .min(1, 'When do they come, and how many?')
+    .max(24, 'At most 24 waves.'),
+  dishes: z
+    .array(
+      z.object({
+        id: key,
+        formulaId: z.uuid('Choose what is made.'),
+        end: z.enum(END_IDS).nullable().default(null),
+        each: amount('Pieces on a plate', 100),
+        of: z.union([shared, counted]),
+        without: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).default([]),
+      }),
+    )
+    .min(1, 'Choose what is made.')
+    .max(12, 'At most 12 dishes.'),
+  people: z
+    .array(
+      z.object({
+        personId: z.uuid().nullish(),
+        name: name(MOST_PERSON_CHARS, 'A first name or nickname.'),
+        role: z.enum(ROLES),
+        from: minute,
+        to: minute,
+      }),
+    )
+    .min(1, 'Who cooks?')
+    .max(40, 'At most 40 people.'),
+  surfaces: z
+    .array(
+      z.object({
+        gearId: z.string().max(60).nullish(),
+        name: name(60),
+        kind: z.enum(SURFACE_KINDS),
+        places: count('Places', 500).nullable(),
+        from: minute.nullable(),
+        to: minute.nullable(),
+      }),
+    )
+    .max(40, 'At most 40 surfaces.'),
+  ovens: z.number('Ovens: write a number.').int('Ovens come whole.').min(0, 'Ovens: not less than none.').max(20),
+  hob: z.number('Pans: write a number.').int('Pans come whole.').min(0, 'Pans: not less than none.').max(40),
+  bell: minute.nullable(),
+  kept: z
+    .array(
+      z.object({
+        dish: key,
+        lotId: z.uuid(),
+        pieces: count('Pieces', 10_000),
+        state: z.enum(['frozen', 'chilled']),
+      }),
+    )
+    .max(40)
+    .default([]),
+  sides: z
+    .array(z.object({ name: name(80), min: amount('Minutes', 600), onHob: z.boolean() }))
+    .max(40, 'At most 40 sauces and sides.')
+    .default([]),
+  before: z.boolean().default(false),
+});
+
+/** A plan as a form sends it: what each names is there once, and nobody goes before they come. */
+export const keepMorningSchema = z.object({
+  /** Made by the form that begins the morning: begun twice it is one. */
+  id: z.uuid(),
+  plan: morningPlanSchema.superRefine((p, ctx) => {
+    once(p.people, 'people', ctx);
+    once(p.surfaces, 'surfaces', ctx);
+    for (const [n, x] of p.people.entries())
+      if (x.to <= x.from)
+        ctx.addIssue({ code: 'custom', path: ['people', n, 'to'], message: 'Nobody goes before they come.' });
+  }),
+  /** What the form has seen; null: the morning is new. */
+  seen,
+});
+export const dropMorningSchema = z.object({ id: z.uuid() });

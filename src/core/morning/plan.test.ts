@@ -1,0 +1,231 @@
+/** A planned morning: what is solved of it, its ways out taken, and how it is shown. */
+import { analyseFormula } from '../analyse-formula';
+import { acrossOf } from '../batch/mixes';
+import { placesOn } from '../batter/surface';
+import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
+import type { Gear } from '../pantry/gear';
+import { dishOf, h } from '../testing/regatta';
+import { changedMorning } from './changes';
+import { askedOfPlan, type MorningFacts, type MorningPlan } from './plan';
+import type { PlacedStep } from './schedule';
+import { movedBetween, onSurface, personSteps } from './show';
+import { solveMorning } from './solve';
+
+const GEAR: readonly Gear[] = [
+  { id: 'long', sort: 'griddle', name: 'Long griddle', wideCm: 76, deepCm: 45 },
+  { id: 'iron', sort: 'iron', name: 'Shed iron', holdsMl: 310, pieces: 2 },
+  { id: 'pan', sort: 'pan', name: 'Crepe pan', acrossCm: 24 },
+  { id: 'balls', sort: 'ball-pan', name: 'Round pan', hollowMl: 32, hollows: 7 },
+];
+const HOUSE: Kitchen = { ...FRESH_KITCHEN, gear: GEAR };
+const CAKES = dishOf(0, { share: 1 });
+const WAFFLES = dishOf(1, { share: 1 });
+const CREPES = dishOf(2, { share: 1 });
+const FACTS: MorningFacts = {
+  house: HOUSE,
+  formulas: new Map([CAKES, WAFFLES, CREPES].map((d) => [d.id, { ...d.formula, name: d.name }])),
+  kept: [
+    { id: 'k1', formulaId: WAFFLES.id, state: 'frozen', left: 20, name: 'waffles' },
+    { id: 'k2', formulaId: WAFFLES.id, state: 'batter', left: 5, name: 'batter' },
+    { id: 'k3', formulaId: 'another', state: 'frozen', left: 9, name: 'balls' },
+  ],
+};
+const planned = (d: { readonly id: string }, share: number, id = d.id) => ({
+  id,
+  formulaId: d.id,
+  end: null,
+  each: 2,
+  of: { share },
+  without: [],
+});
+const lit = (gearId: string) => {
+  const name = GEAR.find((g) => g.id === gearId)?.name ?? '';
+  const kind = gearId === 'long' ? ('griddle' as const) : gearId === 'iron' ? ('iron' as const) : ('pan' as const);
+  return { gearId, name, kind, places: null, from: null, to: null };
+};
+const PLAN: MorningPlan = {
+  name: 'Regatta breakfast',
+  day: '2026-12-05',
+  waves: [
+    { at: h('7:30'), covers: 20 },
+    { at: h('8:30'), covers: 20 },
+  ],
+  dishes: [planned(CAKES, 0.6)],
+  people: [
+    { name: 'Wren', role: 'lead', from: h('5:30'), to: h('10:00') },
+    { name: 'Pip', role: 'helper', from: h('6:00'), to: h('10:00') },
+  ],
+  surfaces: [lit('long')],
+  ovens: 1,
+  hob: 2,
+  bell: null,
+  kept: [],
+  sides: [],
+  before: false,
+};
+const asked = (p: MorningPlan) => {
+  const a = askedOfPlan(p, FACTS);
+  if (!a.ok) throw new Error(a.error.message);
+  return a.value;
+};
+const solved = (p: MorningPlan) => {
+  const s = solveMorning(asked(p));
+  if (!s.ok) throw new Error(s.error.message);
+  return s.value;
+};
+
+test('shares are parts of what is eaten, whatever they sum to; counted plates are as they are counted', () => {
+  const of = asked({
+    ...PLAN,
+    dishes: [planned(CAKES, 0.6), planned(WAFFLES, 0.2), { ...planned(CREPES, 1), of: { count: 9 } }],
+  }).dishes.map((d) => d.of);
+  expect(of).toEqual([
+    { share: expect.closeTo(0.75) as number },
+    { share: expect.closeTo(0.25) as number },
+    { count: 9 },
+  ]);
+});
+
+test('gear takes as many as of the largest piece made on it, and only what is made on it', () => {
+  const { morning, spare } = asked({
+    ...PLAN,
+    dishes: [planned(CAKES, 1), planned(CREPES, 1)],
+    surfaces: [lit('long'), lit('pan')],
+  });
+  const [long, pan] = morning.surfaces;
+  // as the plan of a batch of these cakes counts them; crepes go into the pan alone
+  const across = acrossOf('griddle', analyseFormula(CAKES.formula, HOUSE).analysis, 60);
+  expect([long?.places, long?.kinds]).toEqual([
+    GEAR[0] && placesOn(GEAR[0], 'griddle', across),
+    ['griddle', 'small', 'foam'],
+  ]);
+  expect([pan?.places, pan?.kinds?.includes('crepe'), pan?.kinds?.includes('ball')]).toEqual([1, true, false]);
+  expect(spare?.surfaces.map((s) => [s.name, s.kinds])).toEqual([
+    ['Shed iron', ['waffle']],
+    ['Round pan', ['ball']],
+  ]);
+  // what is said stands
+  expect(asked({ ...PLAN, surfaces: [{ ...lit('long'), places: 6 }] }).morning.surfaces[0]?.places).toBe(6);
+});
+
+test('a formula that is gone is said at its place', () => {
+  expect(askedOfPlan({ ...PLAN, dishes: [planned(CAKES, 1), planned({ id: 'gone' }, 1)] }, FACTS)).toMatchObject({
+    ok: false,
+    error: { path: 'dishes.1.formulaId' },
+  });
+});
+
+test('kept pieces of a dish can be taken: pieces, not batter, no more than are left', () => {
+  const p = { ...PLAN, dishes: [planned(WAFFLES, 1)] };
+  expect(asked(p).spare?.kept).toEqual([
+    { dish: WAFFLES.id, pieces: 20, state: 'frozen', lotId: 'k1', name: 'waffles' },
+  ]);
+  const taken = { dish: WAFFLES.id, lotId: 'k1', pieces: 30, state: 'frozen' as const };
+  const a = asked({ ...p, kept: [taken, { ...taken, lotId: 'eaten' }] });
+  expect([a.kept, a.spare?.kept]).toEqual([[{ ...taken, pieces: 20 }], []]);
+});
+
+test('what the kitchen has is lit before anything else is asked for; taken, it ends what it was offered for', () => {
+  const p = { ...PLAN, dishes: [planned(WAFFLES, 1)] };
+  const { unmet } = solved(p);
+  expect(unmet[0]?.what).toContain('nothing is lit that they can be made on');
+  const way = unmet[0]?.waysOut.find((w) => w.label === 'Light Shed iron');
+  if (!way) throw new Error('the iron is not offered');
+  const now = changedMorning(p, way.change);
+  expect(now.surfaces.map((s) => [s.name, s.gearId])).toEqual([
+    ['Long griddle', 'long'],
+    ['Shed iron', 'iron'],
+  ]);
+  expect(solved(now).unmet.some((u) => u.what.includes('nothing is lit'))).toBe(false);
+});
+
+test('each change changes its one thing, and its name is nobody else’s', () => {
+  const twice = changedMorning(changedMorning(PLAN, { do: 'hand', from: 330, to: 600 }), {
+    do: 'hand',
+    from: 330,
+    to: 600,
+  });
+  expect(twice.people.map((p) => p.name)).toEqual(['Wren', 'Pip', 'one more', 'one more 2']);
+  const earlier = changedMorning(PLAN, { do: 'earlier', min: 30 });
+  expect(earlier.people.map((p) => p.from)).toEqual([300, 360]);
+  expect(changedMorning(PLAN, { do: 'later', wave: 1, min: 10 }).waves.map((w) => w.at)).toEqual([450, 520]);
+  expect(changedMorning(PLAN, { do: 'each', dish: CAKES.id, each: 1 }).dishes[0]?.each).toBe(1);
+  expect([changedMorning(PLAN, { do: 'oven' }).ovens, changedMorning(PLAN, { do: 'before' }).before]).toEqual([
+    2,
+    true,
+  ]);
+});
+
+test('every way out that is said to end something, taken, ends it', () => {
+  const tight: MorningPlan = {
+    ...PLAN,
+    waves: [{ at: h('7:30'), covers: 60 }],
+    dishes: [planned(CAKES, 0.5), planned(WAFFLES, 0.5)],
+    surfaces: [lit('long'), lit('iron')],
+    people: [{ name: 'Wren', role: 'lead', from: h('6:45'), to: h('10:00') }],
+  };
+  const { unmet } = solved(tight);
+  expect(unmet.length).toBeGreaterThan(0);
+  for (const u of unmet)
+    for (const w of u.waysOut.filter((x) => x.effect.startsWith('ends it'))) {
+      const left = solved(changedMorning(tight, w.change)).unmet.map((x) => x.what);
+      expect([w.label, left.includes(u.what)]).toEqual([w.label, false]);
+    }
+});
+
+const step = (id: string, from: number, to: number, more: Partial<PlacedStep>): PlacedStep => ({
+  id,
+  batch: null,
+  dish: null,
+  name: id,
+  from,
+  to,
+  by: 'Wren',
+  handsMin: to - from,
+  on: null,
+  places: 0,
+  ovenC: null,
+  oven: null,
+  hob: false,
+  keepsMin: null,
+  allergens: [],
+  without: [],
+  needs: [],
+  wave: null,
+  ...more,
+});
+const LOAD = { dish: 'd', wave: 0, on: 'Long griddle', places: 6 };
+
+test('loads that follow each other in one place are one thing to do; another place, dish or a pause parts them', () => {
+  const steps = [
+    step('out', 0, 60, { handsMin: 2 }),
+    step('r1', 60, 65, LOAD),
+    step('r2', 65, 70, LOAD),
+    step('r3', 74, 79, LOAD),
+    step('s1', 80, 85, { ...LOAD, on: 'Pan' }),
+    step('other', 0, 5, { by: 'Pip' }),
+  ];
+  expect(personSteps(steps, 'Wren').map((s) => [s.id, s.from, s.to, s.loads, s.pieces])).toEqual([
+    ['out', 0, 2, 0, 0],
+    ['r1', 60, 70, 2, 12],
+    ['r3', 74, 79, 1, 6],
+    ['s1', 80, 85, 1, 6],
+  ]);
+  expect(onSurface(steps, 'Long griddle').map((s) => [s.from, s.to])).toEqual([
+    [60, 70],
+    [74, 79],
+  ]);
+});
+
+test('what has moved: another time, another hand, another place, or new; whose, most first', () => {
+  const was = [step('a', 0, 5, {}), step('b', 5, 9, {}), step('c', 9, 12, { by: 'Pip' }), step('d', 20, 25, {})];
+  const now = [
+    step('a', 0.3, 5, {}),
+    step('b', 6, 9, { by: 'Pip' }),
+    step('c', 10, 12, { by: 'Pip' }),
+    step('d', 20, 25, { on: 'Pan' }),
+    step('e', 30, 35, { by: null }),
+  ];
+  expect(movedBetween(was, now)).toEqual({ steps: 4, people: ['Pip', 'Wren'] });
+  expect(movedBetween(was, was)).toEqual({ steps: 0, people: [] });
+});

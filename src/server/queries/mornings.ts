@@ -1,0 +1,160 @@
+/** Mornings that are planned. */
+import { z } from 'zod';
+import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
+import { type keepMorningSchema, morningPlanSchema } from '@/contract/morning';
+import { END_IDS } from '@/core/formula/formula';
+import type { MorningPlan } from '@/core/morning/plan';
+import { SHAPES } from '@/core/records/editable';
+import { type JsonColumn, readStored } from '../db/json';
+import { query, transaction } from '../db/pool';
+import { rowsFrom } from '../db/rows';
+import { GONE, type OpenedRow, saveRevised } from './revised';
+
+const PLAN: JsonColumn<MorningPlan | null> = {
+  at: 'mornings.plan',
+  called: 'the plan of a morning',
+  schema: morningPlanSchema,
+  fresh: null,
+};
+
+const morningRow = z.object({ id: z.string(), day: z.string(), plan: z.unknown(), revision: z.number() });
+const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision from mornings`;
+
+export interface KeptMorning {
+  readonly id: string;
+  readonly day: string;
+  readonly revision: number;
+  /** Null: it can't be read. */
+  readonly plan: MorningPlan | null;
+}
+
+const morningOf = ({ plan, ...row }: z.output<typeof morningRow>): KeptMorning => ({
+  ...row,
+  plan: readStored(PLAN, plan, row.id).value,
+});
+
+export const morningById = async (id: string): Promise<KeptMorning | null> => {
+  const row = (await rowsFrom(morningRow, `${SELECT} where id = $1`, [id]))[0];
+  return row ? morningOf(row) : null;
+};
+
+/** Mornings shown at once. */
+const MOST_MORNINGS = 20;
+
+interface MorningAhead {
+  readonly id: string;
+  readonly day: string;
+  readonly name: string;
+  readonly covers: number;
+  readonly waves: number;
+  readonly dishes: number;
+}
+
+/** Mornings of yesterday and of the days that come, the next in front. */
+export const morningsAhead = async (): Promise<readonly MorningAhead[]> =>
+  (
+    await rowsFrom(
+      morningRow,
+      `${SELECT} where day >= current_date - 1 order by mornings.day, created_at limit ${MOST_MORNINGS}`,
+      [],
+    )
+  ).map((row) => {
+    const { plan } = morningOf(row);
+    return {
+      id: row.id,
+      day: row.day,
+      name: plan?.name ?? '',
+      covers: plan?.waves.reduce((a, w) => a + w.covers, 0) ?? 0,
+      waves: plan?.waves.length ?? 0,
+      dishes: plan?.dishes.length ?? 0,
+    };
+  });
+
+/** Keeps a morning; what another screen has changed meanwhile is kept with it, or both sides are told. */
+export const keepMorning = ({ id, plan, seen }: z.output<typeof keepMorningSchema>): Promise<ActionResult<Kept>> =>
+  transaction(async (client) => {
+    if (!seen) {
+      await client.query('insert into mornings (id, day, plan) values ($1, $2, $3) on conflict (id) do nothing', [
+        id,
+        plan.day,
+        JSON.stringify(plan),
+      ]);
+      return { ok: true, revision: 1, merged: [] };
+    }
+    const row = (await rowsFrom(morningRow, `${SELECT} where id = $1 for update`, [id], client))[0];
+    if (!row) return refuse(GONE);
+    const now = morningOf(row).plan;
+    // what can't be read whole is not written over
+    if (!now) return refuse('The plan of this morning can’t be read whole: it stays as it is.');
+    return saveRevised<MorningPlan>(
+      SHAPES.morning,
+      { revision: row.revision, value: now },
+      plan,
+      seen as OpenedRow<MorningPlan>,
+      (v, revision) =>
+        client.query('update mornings set day = $2, plan = $3, revision = $4 where id = $1', [
+          id,
+          v.day,
+          JSON.stringify(v),
+          revision,
+        ]),
+    );
+  });
+
+/** Drops a morning; its batches stay, each by itself. Once, however often it is asked. */
+export const dropMorning = async (id: string): Promise<ActionResult> => {
+  await query('delete from mornings where id = $1', [id]);
+  return { ok: true };
+};
+
+const morningBatchRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  formulaId: z.string(),
+  pieces: z.number().nullable(),
+  finishedAt: z.date().nullable(),
+});
+export type MorningBatch = z.output<typeof morningBatchRow>;
+
+/** Batches that were begun for a morning. */
+export const batchesOfMorning = (id: string): Promise<MorningBatch[]> =>
+  rowsFrom(
+    morningBatchRow,
+    'select id, name, formula_id as "formulaId", pieces_planned as pieces, finished_at as "finishedAt" from batches where morning_id = $1 and not put_away order by started_at',
+    [id],
+  );
+
+/** A batch is begun for a morning, where that is still there. */
+export const joinMorning = async (batchId: string, morningId: string): Promise<void> => {
+  await query(
+    'update batches set morning_id = $2 where id = $1 and exists (select 1 from mornings where id = $2) and morning_id is null',
+    [batchId, morningId],
+  );
+};
+
+const choiceRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  ends: z.array(z.object({ id: z.enum(END_IDS), name: z.string() })).nullable(),
+});
+/** A formula that a morning can make. */
+export type DishChoice = z.output<typeof choiceRow>;
+
+/** Formulas offered at once, those used lately first. */
+const MOST_CHOICES = 300;
+
+/** Formulas to choose a morning's dishes from, by name. @param besides that stand on it already, also where put away */
+export const dishChoices = async (besides: readonly string[] = []): Promise<DishChoice[]> => {
+  const rows = await rowsFrom(
+    choiceRow.extend({ settings: z.unknown() }).omit({ ends: true }),
+    `select f.id, v.name, v.settings from formulas f join formula_versions v on v.formula_id = f.id and v.number = f.newest
+      where f.deleted_at is null and (f.archived_at is null or f.id = any($1)) order by (f.id = any($1)) desc, f.used_at desc limit ${MOST_CHOICES}`,
+    [besides],
+  );
+  return rows
+    .map(({ settings, ...row }) => ({
+      ...row,
+      ends: choiceRow.shape.ends.catch(null).parse((settings as { ends?: unknown })?.ends ?? null),
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+};

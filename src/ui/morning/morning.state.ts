@@ -1,0 +1,223 @@
+/** A morning as it stands in its form, and what is sent of it. */
+import type { EndId } from '@/core/formula/formula';
+import { clockOf, type MorningRole, type SurfaceKind } from '@/core/morning/morning';
+import type { KitchenPerson } from '@/core/morning/people';
+import { type MorningPlan, type PlannedKept, surfacesIn } from '@/core/morning/plan';
+import type { Gear } from '@/core/pantry/gear';
+import type { Allergen } from '@/core/pantry/ingredient';
+import { timeIn } from '@/core/quantity/day';
+import { typedNumber } from '@/core/quantity/typed';
+
+interface WaveTyped {
+  readonly at: string;
+  readonly covers: string;
+}
+export interface DishTyped {
+  readonly id: string;
+  /** The formula, and which of its ends: "<id>" or "<id> a"; empty: none is chosen. */
+  readonly of: string;
+  readonly each: string;
+  readonly by: 'share' | 'count';
+  readonly amount: string;
+  readonly without: readonly Allergen[];
+}
+interface PersonTyped {
+  readonly personId: string | null;
+  readonly name: string;
+  readonly role: MorningRole;
+  readonly from: string;
+  readonly to: string;
+}
+interface SurfaceTyped {
+  readonly gearId: string | null;
+  readonly name: string;
+  readonly kind: SurfaceKind;
+  /** Empty: as many as the gear takes. */
+  readonly places: string;
+}
+interface BesideTyped {
+  readonly name: string;
+  readonly min: string;
+  readonly onHob: boolean;
+}
+export interface MorningTyped {
+  readonly name: string;
+  readonly day: string;
+  readonly waves: readonly WaveTyped[];
+  readonly dishes: readonly DishTyped[];
+  readonly people: readonly PersonTyped[];
+  readonly surfaces: readonly SurfaceTyped[];
+  readonly ovens: string;
+  readonly hob: string;
+  readonly bell: string;
+  readonly kept: readonly PlannedKept[];
+  readonly sides: readonly BesideTyped[];
+  readonly before: boolean;
+}
+
+export const blankDish = (dishes: readonly DishTyped[]): DishTyped => {
+  const taken = new Set(dishes.map((d) => d.id));
+  let n = 1;
+  while (taken.has(`d${n}`)) n++;
+  return { id: `d${n}`, of: '', each: '2', by: 'share', amount: dishes.length === 0 ? '100' : '', without: [] };
+};
+
+const FIRST_COMES = '06:00';
+const LAST_GOES = '11:00';
+/** What is said of somebody of the kitchen who comes: from when to when is the cook's to say. */
+export const comes = (p: Pick<KitchenPerson, 'id' | 'name' | 'role'> | null): PersonTyped => ({
+  personId: p?.id ?? null,
+  name: p?.name ?? '',
+  role: p?.role ?? 'helper',
+  from: FIRST_COMES,
+  to: LAST_GOES,
+});
+
+/** A new morning: one wave, one dish, who there is, all that there is to make pieces on. */
+export function freshMorning(
+  day: string,
+  of: string,
+  gear: readonly Gear[],
+  people: readonly KitchenPerson[],
+): MorningTyped {
+  return {
+    name: '',
+    day,
+    waves: [{ at: '08:00', covers: '' }],
+    dishes: [{ ...blankDish([]), of }],
+    people: people.length > 0 ? people.map(comes) : [{ ...comes(null), name: 'The cook', role: 'lead' }],
+    surfaces: surfacesIn(gear).map(({ gearId, name, kind }) => ({ gearId, name, kind, places: '' })),
+    ovens: '1',
+    hob: '4',
+    bell: '',
+    kept: [],
+    sides: [],
+    before: false,
+  };
+}
+
+export function morningTyped(p: MorningPlan): MorningTyped {
+  const num = (x: number): string => String(Math.round(100 * x) / 100);
+  return {
+    name: p.name,
+    day: p.day,
+    waves: p.waves.map((w) => ({ at: clockOf(w.at), covers: String(w.covers) })),
+    dishes: p.dishes.map(({ id, formulaId, end, each, of, without }) => ({
+      id,
+      of: end ? `${formulaId} ${end}` : formulaId,
+      each: num(each),
+      ...('share' in of
+        ? { by: 'share' as const, amount: num(100 * of.share) }
+        : { by: 'count' as const, amount: String(of.count) }),
+      without,
+    })),
+    people: p.people.map((x) => ({
+      personId: x.personId ?? null,
+      name: x.name,
+      role: x.role,
+      from: clockOf(x.from),
+      to: clockOf(x.to),
+    })),
+    surfaces: p.surfaces.map((s) => ({
+      gearId: s.gearId ?? null,
+      name: s.name,
+      kind: s.kind,
+      places: s.places === null ? '' : String(s.places),
+    })),
+    ovens: String(p.ovens),
+    hob: String(p.hob),
+    bell: p.bell === null ? '' : clockOf(p.bell),
+    kept: p.kept,
+    sides: p.sides.map((s) => ({ name: s.name, min: num(s.min), onHob: s.onHob })),
+    before: p.before,
+  };
+}
+
+/** Minutes from midnight of a time as it was typed; NaN where it is none. */
+function minuteIn(text: string): number {
+  const [, h, m] = /^(\d{1,2}):(\d{2})$/.exec(timeIn(text.trim()) ?? '') ?? [];
+  return h === undefined ? Number.NaN : 60 * Number(h) + Number(m);
+}
+
+export interface MorningRead {
+  readonly plan: MorningPlan;
+  /** By its place in the plan. */
+  readonly errors: Readonly<Record<string, string>>;
+}
+
+const A_TIME = 'Write a time, as 8:00.';
+const A_NUMBER = 'Write a number.';
+
+/** What is sent of what is typed. @param was what it stands over: what the form doesn't show of it stays */
+export function readMorning(typed: MorningTyped, was: MorningPlan | null): MorningRead {
+  const errors: Record<string, string> = {};
+  const time = (text: string, path: string): number => {
+    const min = minuteIn(text);
+    if (Number.isNaN(min)) errors[path] = A_TIME;
+    return min;
+  };
+  const num = (text: string, path: string): number => {
+    const x = typedNumber(text);
+    if (Number.isNaN(x) || text.trim() === '') errors[path] = A_NUMBER;
+    return x;
+  };
+  const waves = typed.waves.map((w, n) => ({
+    at: time(w.at, `waves.${n}.at`),
+    covers: num(w.covers, `waves.${n}.covers`),
+  }));
+  const dishes = typed.dishes.map((d, n) => {
+    if (d.of === '') errors[`dishes.${n}.formulaId`] = 'Choose what is made.';
+    const [formulaId = '', end] = d.of.split(' ');
+    const x = num(d.amount, `dishes.${n}.of`);
+    return {
+      id: d.id,
+      formulaId,
+      end: (end as EndId | undefined) ?? null,
+      each: num(d.each, `dishes.${n}.each`),
+      of: d.by === 'share' ? { share: x / 100 } : { count: x },
+      without: d.without,
+    };
+  });
+  const people = typed.people.map((p, n) => {
+    if (p.name.trim() === '') errors[`people.${n}.name`] = 'A first name or nickname.';
+    const [from, to] = [time(p.from, `people.${n}.from`), time(p.to, `people.${n}.to`)];
+    if (to <= from) errors[`people.${n}.to`] = 'Nobody goes before they come.';
+    return { personId: p.personId, name: p.name.trim(), role: p.role, from, to };
+  });
+  const surfaces = typed.surfaces.map((s, n) => {
+    const before = was?.surfaces.find((x) => x.name === s.name);
+    return {
+      gearId: s.gearId,
+      name: s.name,
+      kind: s.kind,
+      places: s.places.trim() === '' ? null : num(s.places, `surfaces.${n}.places`),
+      from: before?.from ?? null,
+      to: before?.to ?? null,
+    };
+  });
+  const sides = typed.sides
+    .filter((s) => s.name.trim() !== '' || s.min.trim() !== '')
+    .map((s, n) => {
+      if (s.name.trim() === '') errors[`sides.${n}.name`] = 'Give it a name.';
+      return { name: s.name.trim(), min: num(s.min, `sides.${n}.min`), onHob: s.onHob };
+    });
+  const plan: MorningPlan = {
+    name: typed.name.trim(),
+    day: typed.day,
+    waves: [...waves].sort((a, b) => a.at - b.at),
+    dishes,
+    people,
+    surfaces,
+    ovens: num(typed.ovens, 'ovens'),
+    hob: num(typed.hob, 'hob'),
+    bell: typed.bell.trim() === '' ? null : time(typed.bell, 'bell'),
+    kept: typed.kept.filter((k) => dishes.some((d) => d.id === k.dish)),
+    sides,
+    before: typed.before,
+  };
+  return { plan, errors };
+}
+
+/** Covers in all, as they are typed; what is no number counts nothing. */
+export const coversTyped = (typed: Pick<MorningTyped, 'waves'>): number =>
+  typed.waves.reduce((a, w) => a + (typedNumber(w.covers) || 0), 0);
