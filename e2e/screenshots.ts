@@ -94,6 +94,10 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('region', { name: 'Time line' }).getByRole('list').first().waitFor();
   await shoot('time-line');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Regatta breakfast' }).click();
+  await page.getByRole('button', { name: /^Light Shed iron/ }).waitFor();
+  await shoot('morning');
   await page.goto('/premix');
   await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
   await page.getByRole('region', { name: 'As waffles' }).waitFor();

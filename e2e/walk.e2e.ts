@@ -33,6 +33,7 @@ const PAGES = [
   '/on-hand?there=2+eggs',
   '/house',
   '/house/records',
+  '/mornings/new',
 ] as const;
 
 /** What is too small to hit, what is wider than the screen, and which sentence begins small. */
@@ -216,6 +217,7 @@ const OF_ONE = {
   lots: { at: '/premix/lots', parts: [''], which: 'true' },
   premixes: { at: '/premix', parts: [''], which: "name = 'Camp trailer corn mix'" },
   sides: { at: '/sides', parts: [''], which: 'true' },
+  mornings: { at: '/mornings', parts: [''], which: 'true' },
 } as const;
 
 /** The address of a page in the demo's kitchen. @param where as the app has it: "/batches/[id]/prep" */

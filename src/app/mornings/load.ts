@@ -1,6 +1,7 @@
 /** A planned morning as it stands now: solved from the kitchen's formulas, gear and kept lots. */
 import type { Formula } from '@/core/formula/formula';
-import { askedOfPlan, type MorningFacts, type MorningPlan } from '@/core/morning/plan';
+import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
+import type { MorningPlan } from '@/core/morning/plan';
 import type { SolvedMorning } from '@/core/morning/solve';
 import type { DishMade } from '@/core/morning/work';
 import type { Result } from '@/core/result';
@@ -9,7 +10,7 @@ import { keptNow } from '@/server/queries/kept';
 import { version } from '@/server/queries/versions';
 import { inReader } from '@/server/reading/reader';
 
-export interface MorningNow {
+interface MorningNow {
   readonly solved: SolvedMorning;
   /** The dishes as they are called here, in the plan's order. */
   readonly dishes: readonly Pick<DishMade, 'id' | 'name' | 'kind'>[];

@@ -21,7 +21,7 @@ export type MorningChange =
   | { readonly do: 'kept'; readonly kept: KeptFor };
 
 /** What of a morning changes: as it is solved, and as it is planned. */
-export interface ChangeableMorning {
+interface ChangeableMorning {
   readonly waves: readonly { readonly at: number; readonly covers: number }[];
   readonly dishes: readonly { readonly id: string; readonly each: number }[];
   readonly people: readonly Person[];

@@ -5,8 +5,9 @@ import { placesOn } from '../batter/surface';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import type { Gear } from '../pantry/gear';
 import { dishOf, h } from '../testing/regatta';
+import { askedOfPlan, type MorningFacts } from './asked';
 import { changedMorning } from './changes';
-import { askedOfPlan, type MorningFacts, type MorningPlan } from './plan';
+import { type MorningPlan, plannedWith } from './plan';
 import type { PlacedStep } from './schedule';
 import { movedBetween, onSurface, personSteps } from './show';
 import { solveMorning } from './solve';
@@ -131,11 +132,8 @@ test('what the kitchen has is lit before anything else is asked for; taken, it e
   expect(unmet[0]?.what).toContain('nothing is lit that they can be made on');
   const way = unmet[0]?.waysOut.find((w) => w.label === 'Light Shed iron');
   if (!way) throw new Error('the iron is not offered');
-  const now = changedMorning(p, way.change);
-  expect(now.surfaces.map((s) => [s.name, s.gearId])).toEqual([
-    ['Long griddle', 'long'],
-    ['Shed iron', 'iron'],
-  ]);
+  const now = plannedWith(p, way.change);
+  expect(now.surfaces).toEqual([lit('long'), lit('iron')]);
   expect(solved(now).unmet.some((u) => u.what.includes('nothing is lit'))).toBe(false);
 });
 
@@ -168,7 +166,7 @@ test('every way out that is said to end something, taken, ends it', () => {
   expect(unmet.length).toBeGreaterThan(0);
   for (const u of unmet)
     for (const w of u.waysOut.filter((x) => x.effect.startsWith('ends it'))) {
-      const left = solved(changedMorning(tight, w.change)).unmet.map((x) => x.what);
+      const left = solved(plannedWith(tight, w.change)).unmet.map((x) => x.what);
       expect([w.label, left.includes(u.what)]).toEqual([w.label, false]);
     }
 });

@@ -67,14 +67,14 @@ export const personSteps = (steps: readonly PlacedStep[], person: string): reado
 export const onSurface = (steps: readonly PlacedStep[], surface: string): readonly ShownStep[] =>
   together(steps.filter((s) => (s.on ?? s.oven) === surface).map(shown));
 
-export interface Moved {
+export interface MovedSteps {
   readonly steps: number;
   /** Whose, who has most of them first. */
   readonly people: readonly string[];
 }
 
 /** What is otherwise since a schedule was looked at: steps that begin at another time or are another's, by their id. */
-export function movedBetween(was: readonly PlacedStep[], now: readonly PlacedStep[]): Moved {
+export function movedBetween(was: readonly PlacedStep[], now: readonly PlacedStep[]): MovedSteps {
   const before = new Map(was.map((s) => [s.id, s]));
   const moved = now.filter((s) => {
     const b = before.get(s.id);

@@ -20,7 +20,7 @@ const PLAN: JsonColumn<MorningPlan | null> = {
 const morningRow = z.object({ id: z.string(), day: z.string(), plan: z.unknown(), revision: z.number() });
 const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision from mornings`;
 
-export interface KeptMorning {
+interface KeptMorning {
   readonly id: string;
   readonly day: string;
   readonly revision: number;
@@ -114,7 +114,7 @@ const morningBatchRow = z.object({
   pieces: z.number().nullable(),
   finishedAt: z.date().nullable(),
 });
-export type MorningBatch = z.output<typeof morningBatchRow>;
+type MorningBatch = z.output<typeof morningBatchRow>;
 
 /** Batches that were begun for a morning. */
 export const batchesOfMorning = (id: string): Promise<MorningBatch[]> =>
@@ -138,7 +138,7 @@ const choiceRow = z.object({
   ends: z.array(z.object({ id: z.enum(END_IDS), name: z.string() })).nullable(),
 });
 /** A formula that a morning can make. */
-export type DishChoice = z.output<typeof choiceRow>;
+type DishChoice = z.output<typeof choiceRow>;
 
 /** Formulas offered at once, those used lately first. */
 const MOST_CHOICES = 300;

@@ -8,6 +8,7 @@ import { Dialog } from './dialog';
 export function DeleteButton({
   name,
   label = 'Delete',
+  confirm = `${label} it`,
   says,
   of,
   bare = false,
@@ -15,6 +16,8 @@ export function DeleteButton({
 }: {
   readonly name: string;
   readonly label?: string;
+  /** The button that does it. */
+  readonly confirm?: string;
   /** What goes with it, and what stays. */
   readonly says: string;
   /** The asking that it is deleted by: what was refused, or that it waits, stands with it. */
@@ -50,7 +53,7 @@ export function DeleteButton({
               })
             }
           >
-            {label} it
+            {confirm}
           </Button>
           <Button onClick={() => setOpen(false)}>Keep it</Button>
         </div>

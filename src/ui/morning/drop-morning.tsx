@@ -23,6 +23,7 @@ export function DropMorning({
       bare
       name={name}
       label="Give up"
+      confirm="Give it up"
       says="Its plan goes. Batches that were begun for it stay, each by itself."
       of={asking}
       onDelete={async () => {

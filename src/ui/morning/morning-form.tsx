@@ -29,7 +29,7 @@ import {
   readMorning,
 } from './morning.state';
 
-export interface DishOffered {
+interface DishOffered {
   readonly id: string;
   readonly name: string;
   readonly ends: readonly { readonly id: string; readonly name: string }[] | null;
@@ -457,16 +457,12 @@ export function MorningForm({ morning, day, of, like = null, house, people, choi
       <PeoplePart {...fields} people={people} />
       <SurfacesPart {...fields} house={house} />
       <BesidesPart {...fields} />
-      <RowNotices of={form} />
-      <Button
-        type="submit"
-        look="now"
-        size="work"
-        className="sticky bottom-3 justify-self-start max-md:bottom-20"
-        disabled={form.busy}
-      >
-        {morning ? 'Work it again' : 'Work it out'}
-      </Button>
+      <div className="sticky bottom-0 -mx-4 -mb-4 grid gap-2 rounded-b-plate border-t border-line bg-white px-4 py-3 max-md:bottom-16">
+        <RowNotices of={form} />
+        <Button type="submit" look="now" size="work" className="justify-self-start" disabled={form.busy}>
+          {morning ? 'Work it again' : 'Work it out'}
+        </Button>
+      </div>
     </Form>
   );
 }

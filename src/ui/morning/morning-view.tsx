@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { changedMorning, type MorningChange } from '@/core/morning/changes';
+import type { MorningChange } from '@/core/morning/changes';
 import { clockOf } from '@/core/morning/morning';
 import type { KitchenPerson, PersonMark } from '@/core/morning/people';
-import type { MorningPlan } from '@/core/morning/plan';
-import { type Moved, movedBetween, onSurface, personSteps, type ShownStep } from '@/core/morning/show';
+import { type MorningPlan, plannedWith } from '@/core/morning/plan';
+import { type MovedSteps, movedBetween, onSurface, personSteps, type ShownStep } from '@/core/morning/show';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { allergenName } from '@/core/pantry/ingredient';
 import { counted } from '@/core/quantity/say';
@@ -54,9 +54,9 @@ const useClock = (): ((min: number) => string) => {
 };
 
 /** Says what the last change has moved, against what this screen showed before it. */
-function useMoved(steps: SolvedMorning['steps'], revision: number): Moved | null {
+function useMoved(steps: SolvedMorning['steps'], revision: number): MovedSteps | null {
   const was = useRef({ steps, revision });
-  const [moved, setMoved] = useState<Moved | null>(null);
+  const [moved, setMoved] = useState<MovedSteps | null>(null);
   useEffect(() => {
     if (was.current.revision === revision) return;
     setMoved(movedBetween(was.current.steps, steps));
@@ -65,7 +65,7 @@ function useMoved(steps: SolvedMorning['steps'], revision: number): Moved | null
   return moved;
 }
 
-function movedWords({ steps, people }: Moved): string {
+function movedWords({ steps, people }: MovedSteps): string {
   if (steps === 0) return 'Nothing has moved.';
   const whose = people.length === 0 ? '' : `, most of them ${people.slice(0, 2).join('’s and ')}’s`;
   return `${counted(steps, 'steps')} ${steps === 1 ? 'has' : 'have'} moved${whose}.`;
@@ -136,7 +136,7 @@ function Plates({ plan, solved, dishes }: Props) {
             const without = plan.dishes.find((x) => x.id === d.id)?.without ?? [];
             return (
               <tr key={d.id} className="border-b border-line last:border-b-0">
-                <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                <th scope="row" className="min-w-36 py-1.5 pr-3 text-left font-normal">
                   <DishMark letter={letterOf(dishes, d.id)} /> {d.name}
                   {without.length > 0 ? (
                     <span className="text-sm text-soft">, without {without.map(allergenName).join(', ')}</span>
@@ -352,7 +352,7 @@ export function MorningView(p: Props) {
   const send = (plan: MorningPlan, seen: { readonly revision: number; readonly base: MorningPlan }) =>
     act('keep-morning', words, p.keep, { id: p.id, plan, seen });
   const take = async (label: string, change: MorningChange): Promise<void> => {
-    const to = changedMorning(p.plan, change);
+    const to = plannedWith(p.plan, change);
     const a = await asking.ask(() => send(to, { revision: p.revision, base: p.plan }));
     if (!a?.ok) return;
     router.refresh();

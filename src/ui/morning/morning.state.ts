@@ -12,7 +12,7 @@ interface WaveTyped {
   readonly at: string;
   readonly covers: string;
 }
-export interface DishTyped {
+interface DishTyped {
   readonly id: string;
   /** The formula, and which of its ends: "<id>" or "<id> a"; empty: none is chosen. */
   readonly of: string;
@@ -139,7 +139,7 @@ function minuteIn(text: string): number {
   return h === undefined ? Number.NaN : 60 * Number(h) + Number(m);
 }
 
-export interface MorningRead {
+interface MorningRead {
   readonly plan: MorningPlan;
   /** By its place in the plan. */
   readonly errors: Readonly<Record<string, string>>;

@@ -31,7 +31,11 @@ export const Mornings = ({ mornings, units }: { readonly mornings: readonly Morn
               {m.waves > 1 ? ` in ${m.waves} waves` : ''}, {some(m.dishes, 'dish', 'dishes')}
             </p>
           </div>
-          <Link href={`/mornings/${m.id}`} className={lookOf('plain', 'work')}>
+          <Link
+            href={`/mornings/${m.id}`}
+            aria-label={`Open ${m.name || 'the morning'}`}
+            className={lookOf('plain', 'work')}
+          >
             Open
             <ArrowRight size={20} aria-hidden />
           </Link>

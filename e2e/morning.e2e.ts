@@ -1,0 +1,92 @@
+/** A whole morning: planned, mended with what the kitchen has, followed on another screen, its bowls begun. */
+import { axe, expect, test } from './kitchen';
+
+test('the regatta morning: a red sum mended by a tap and undone, more covers, a bowl begun, copied and given up', async ({
+  page,
+  browser,
+  kitchen,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Regatta breakfast' }).click();
+  const how = page.getByRole('region', { name: 'How it goes' });
+  await expect(how).toContainText('84 covers: 3 things do not work yet.');
+  await expect(how.getByText(/^Iron-shed waffles for 0[78]:[23]0: 7 pieces, nothing is lit/)).toHaveCount(2);
+  await axe(page);
+  const plates = page.getByRole('region', { name: 'Plates', exact: true });
+  await expect(plates.getByRole('row', { name: /Iron-shed waffles/ })).toContainText('0 of 7, no place');
+
+  // another screen follows what is done here
+  const context = await browser.newContext({ baseURL: kitchen.url });
+  const other = await context.newPage();
+  await other.goto(new URL(page.url()).pathname);
+  await expect(other.getByRole('region', { name: 'How it goes' })).toContainText('3 things');
+
+  await how.getByRole('button', { name: /^Light Shed iron, two plates/ }).click();
+  await expect(how).toContainText('84 covers: every plate in time.');
+  await expect(how).toContainText(/\d+ steps have moved, most of them \w+’s/);
+  await expect(plates.getByRole('row', { name: /Iron-shed waffles/ })).not.toContainText('no place');
+  await expect(other.getByRole('region', { name: 'How it goes' })).toContainText('every plate in time');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(how).toContainText('3 things do not work yet');
+  await how.getByRole('button', { name: /^Light Shed iron, two plates/ }).click();
+  await expect(how).toContainText('every plate in time');
+
+  // what is without wheat has a bowl of its own, and stands on no place after wheat
+  await expect(page.getByRole('region', { name: 'Who does what' })).toContainText(
+    'A washed bowl, whisk and spatula of their own, Winter buckwheat crepes',
+  );
+
+  // twelve more for the last wave, typed while the other screen gives another name
+  await page.getByLabel('Covers').last().fill('40');
+  await other.getByLabel('What it is, if you like').fill('Autumn regatta');
+  await other.getByRole('button', { name: 'Work it again' }).click();
+  await expect(page.getByRole('heading', { name: 'Autumn regatta' })).toBeVisible();
+  await expect(page.getByLabel('Covers').last()).toHaveValue('40');
+  await page.getByRole('button', { name: 'Work it again' }).click();
+  await expect(how).toContainText('96 covers');
+  await expect(page.getByLabel('What it is, if you like')).toHaveValue('Autumn regatta');
+
+  // what is wrong is said at its place, and nothing is lost
+  await page.getByLabel('Covers').first().fill('many');
+  await page.getByRole('button', { name: 'Work it again' }).click();
+  await expect(page.getByText('Write a number.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Covers').first()).toHaveValue('many');
+  await page.getByLabel('Covers').first().fill('28');
+
+  await page.getByRole('region', { name: 'Bowls' }).getByRole('link', { name: 'Plan this bowl' }).first().click();
+  await expect(page.getByLabel('Pieces', { exact: true })).toHaveValue('28');
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.waitForURL(/prep/);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Autumn regatta' }).click();
+  await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('Begun: Regatta griddle cakes, 28');
+
+  await page.getByRole('link', { name: 'Copy to another day' }).click();
+  await expect(page.getByLabel('Covers').last()).toHaveValue('40');
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await page.waitForURL(/mornings\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Give up Autumn regatta' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Give it up' }).click();
+  await expect(page).toHaveURL(/\/$/);
+  await expect(page.getByRole('link', { name: 'Open Autumn regatta' })).toHaveCount(1);
+  await context.close();
+});
+
+test('a morning from nothing: one wave, one dish, and what is missing is said at its place', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Plan a whole morning' }).click();
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.getByText('Write a number.')).toBeVisible();
+  await expect(page.getByText('Choose what is made.')).toBeVisible();
+  await page.getByLabel('Covers').fill('12');
+  await page.getByLabel('Dish').selectOption({ label: 'Regatta griddle cakes' });
+  await page.getByRole('button', { name: 'Without …' }).click();
+  await page.getByRole('button', { name: 'milk', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Without milk' })).toBeVisible();
+  await page.getByRole('button', { name: 'milk', exact: true }).click();
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('12 covers: every plate in time.');
+  await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('24 pieces of Regatta griddle cakes');
+});
