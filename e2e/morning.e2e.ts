@@ -63,6 +63,16 @@ test('the regatta morning: a red sum mended by a tap and undone, more covers, a 
   await page.getByRole('link', { name: 'Open Autumn regatta' }).click();
   await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('Begun: Regatta griddle cakes, 28');
 
+  // its papers: a sheet for each, one list to gather, one board of allergens
+  await page.getByRole('link', { name: 'Papers' }).click();
+  await expect(page.getByRole('region', { name: 'Wren', exact: true })).toContainText('Combine dry and wet');
+  await expect(
+    page.getByRole('region', { name: 'Gather' }).getByRole('row', { name: /^All-purpose wheat flour/ }),
+  ).toContainText('Regatta griddle cakes, batter');
+  const board = page.getByRole('region', { name: 'Allergens' });
+  await expect(board.getByRole('row', { name: /^Winter buckwheat crepes/ })).toContainText('not in the table');
+  await page.getByRole('link', { name: 'Back to the morning' }).click();
+
   await page.getByRole('link', { name: 'Copy to another day' }).click();
   await expect(page.getByLabel('Covers').last()).toHaveValue('40');
   await page.getByRole('button', { name: 'Work it out' }).click();

@@ -1,5 +1,6 @@
 /** A planned morning as it stands now: solved from the kitchen's formulas, gear and kept lots. */
 import type { Formula } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
 import type { MorningPlan } from '@/core/morning/plan';
 import type { SolvedMorning } from '@/core/morning/solve';
@@ -11,6 +12,14 @@ import { version } from '@/server/queries/versions';
 import { inReader } from '@/server/reading/reader';
 
 interface MorningNow {
+  readonly shown: MorningShown;
+  /** The dishes with what they are made of. */
+  readonly made: readonly DishMade[];
+  readonly house: Kitchen;
+}
+
+/** What the screens show. */
+interface MorningShown {
   readonly solved: SolvedMorning;
   /** The dishes as they are called here, in the plan's order. */
   readonly dishes: readonly Pick<DishMade, 'id' | 'name' | 'kind'>[];
@@ -33,7 +42,8 @@ async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
 export async function morningNow(
   plan: MorningPlan,
 ): Promise<Result<MorningNow, { readonly path: string; readonly message: string }>> {
-  const asked = askedOfPlan(plan, await factsFor(plan));
+  const facts = await factsFor(plan);
+  const asked = askedOfPlan(plan, facts);
   if (!asked.ok) return asked;
   const r = await inReader('morning', asked.value);
   if (!r.ok)
@@ -44,9 +54,13 @@ export async function morningNow(
   return {
     ok: true,
     value: {
-      solved: r.value,
-      dishes: dishes.map(({ id, name, kind }) => ({ id, name, kind })),
-      surfaces: morning.surfaces.map(({ name, places }) => ({ name, places })),
+      shown: {
+        solved: r.value,
+        dishes: dishes.map(({ id, name, kind }) => ({ id, name, kind })),
+        surfaces: morning.surfaces.map(({ name, places }) => ({ name, places })),
+      },
+      made: dishes,
+      house: facts.house,
     },
   };
 }

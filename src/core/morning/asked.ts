@@ -4,13 +4,13 @@ import type { KeptLot } from '../batch/kept';
 import { acrossOf } from '../batch/mixes';
 import { placesOn } from '../batter/surface';
 import { atEnd, endOf, type Formula, kindIdOf } from '../formula/formula';
-import { KIND_IDS, kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import { KIND_IDS } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { type Gear, madeOn } from '../pantry/gear';
 import type { Result } from '../result';
 import type { MorningSurface } from './morning';
 import { type MorningPlan, type PlannedDish, type PlannedSurface, surfacesIn } from './plan';
-import type { DishMade, MorningAsked, Spare } from './work';
+import { type DishMade, dishPortionMl, type MorningAsked, type Spare } from './work';
 
 /** What a plan is worked from. */
 export interface MorningFacts {
@@ -40,8 +40,7 @@ function dishMade(d: PlannedDish, formula: Formula): DishMade {
 }
 
 function pieceOf(d: DishMade, house: Kitchen): Piece {
-  const portionMl = d.portionMl ?? usualPortionMl(schoolOf(kindById(d.kind), d.formula.school));
-  return { kind: d.kind, acrossCm: acrossOf(d.kind, analyseFormula(d.formula, house).analysis, portionMl) };
+  return { kind: d.kind, acrossCm: acrossOf(d.kind, analyseFormula(d.formula, house).analysis, dishPortionMl(d)) };
 }
 
 /**

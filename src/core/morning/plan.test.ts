@@ -1,16 +1,19 @@
 /** A planned morning: what is solved of it, its ways out taken, and how it is shown. */
 import { analyseFormula } from '../analyse-formula';
 import { acrossOf } from '../batch/mixes';
+import { takeOut } from '../batch/take-out';
 import { placesOn } from '../batter/surface';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import type { Gear } from '../pantry/gear';
 import { dishOf, h } from '../testing/regatta';
 import { askedOfPlan, type MorningFacts } from './asked';
 import { changedMorning } from './changes';
+import { allergenBoard, usesOfMorning } from './papers';
 import { type MorningPlan, plannedWith } from './plan';
 import type { PlacedStep } from './schedule';
 import { movedBetween, onSurface, personSteps } from './show';
 import { solveMorning } from './solve';
+import { bowlPlan } from './work';
 
 const GEAR: readonly Gear[] = [
   { id: 'long', sort: 'griddle', name: 'Long griddle', wideCm: 76, deepCm: 45 },
@@ -226,4 +229,31 @@ test('what has moved: another time, another hand, another place, or new; whose, 
   ];
   expect(movedBetween(was, now)).toEqual({ steps: 4, people: ['Pip', 'Wren'] });
   expect(movedBetween(was, was)).toEqual({ steps: 0, people: [] });
+});
+
+test('what is gathered for a morning is what its bowls hold: as many times the card as the pieces ask', () => {
+  const a = asked(PLAN);
+  const s = solved(PLAN);
+  const flour = takeOut(usesOfMorning(a.dishes, s.bowls, HOUSE, {}), {}).rows.find(
+    (r) => r.ingredient.category === 'flour',
+  );
+  const one = s.bowls.reduce((sum, b) => {
+    const plan = bowlPlan(a.dishes[0] ?? CAKES, b.pieces, HOUSE);
+    if (!plan.ok) throw new Error(plan.error.message);
+    return sum + (plan.value.sheet.find((l) => l.text === '250 g flour')?.grams ?? 0);
+  }, 0);
+  expect(one).toBeGreaterThan(0);
+  expect(flour?.grams).toBeCloseTo(one, 6);
+  expect(s.bowls.reduce((sum, b) => sum + b.pieces, 0)).toBe(80);
+});
+
+test('the allergen board says what each dish holds and from what, and claims nothing of the rest', () => {
+  const board = allergenBoard(asked({ ...PLAN, dishes: [planned(CAKES, 0.5), planned(WAFFLES, 0.5)] }).dishes, HOUSE);
+  expect(board.names).toEqual(['egg', 'gluten', 'milk', 'wheat']);
+  const cakes = board.rows[0];
+  expect([cakes?.dish, cakes?.holds.get('egg'), cakes?.holds.get('milk')]).toEqual([
+    'Griddle cakes',
+    ['Large egg'],
+    expect.arrayContaining(['Cultured buttermilk']),
+  ]);
 });

@@ -106,16 +106,10 @@ interface Prepared {
   readonly handsMin: number;
 }
 
-/** What is done on the day for a bowl of so many pieces. @param before what can be is done the evening before */
-function prepared(
-  d: DishMade,
-  pieces: number,
-  house: Kitchen,
-  before: boolean,
-): Result<Prepared, { readonly path: string; readonly message: string }> {
-  const school = schoolOf(kindById(d.kind), d.formula.school);
-  const portionMl = d.portionMl ?? (school.portionMl === null ? PANFUL_ML : usualPortionMl(school));
-  const plan = planOf({
+/** A bowl of a dish, planned as a batch of so many pieces is. */
+export function bowlPlan(d: DishMade, pieces: number, house: Kitchen): ReturnType<typeof planOf> {
+  const portionMl = dishPortionMl(d);
+  return planOf({
     formula: d.formula,
     end: null,
     driver: { by: 'pieces', pieces, portionMl },
@@ -126,6 +120,23 @@ function prepared(
     portionMl,
     sides: [],
   });
+}
+
+/** What one piece of a dish takes, mL. */
+export function dishPortionMl(d: DishMade): number {
+  const school = schoolOf(kindById(d.kind), d.formula.school);
+  return d.portionMl ?? (school.portionMl === null ? PANFUL_ML : usualPortionMl(school));
+}
+
+/** What is done on the day for a bowl of so many pieces. @param before what can be is done the evening before */
+function prepared(
+  d: DishMade,
+  pieces: number,
+  house: Kitchen,
+  before: boolean,
+): Result<Prepared, { readonly path: string; readonly message: string }> {
+  const portionMl = dishPortionMl(d);
+  const plan = bowlPlan(d, pieces, house);
   if (!plan.ok) return plan;
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const all = forDays(

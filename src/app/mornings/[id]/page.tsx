@@ -44,6 +44,9 @@ export default async function MorningPage({ params }: { readonly params: Promise
         <p className="text-lg text-soft">
           {sayWeekday(Date.parse(`${morning.day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
         </p>
+        <Link href={`/mornings/${id}/papers`} className={lookOf('bare')}>
+          Papers
+        </Link>
         <Link href={`/mornings/new?like=${id}`} className={lookOf('bare')}>
           Copy to another day
         </Link>
@@ -67,7 +70,7 @@ export default async function MorningPage({ params }: { readonly params: Promise
               id={id}
               revision={revision}
               plan={plan}
-              {...now.value}
+              {...now.value.shown}
               people={people}
               begun={begun}
               keep={keepMorningHere}

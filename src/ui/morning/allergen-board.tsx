@@ -1,0 +1,36 @@
+import type { AllergenBoard as Board } from '@/core/morning/papers';
+import { TableHead } from '../kit/table-head';
+
+/** What each dish of a morning holds, on one sheet for whoever serves. */
+export const AllergenBoardView = ({ board }: { readonly board: Board }) => (
+  <div className="min-w-0 overflow-x-auto">
+    <table className="w-full">
+      <TableHead columns={['Dish', ...board.names.map((n) => n.charAt(0).toUpperCase() + n.slice(1)), 'Not known']} />
+      <tbody>
+        {board.rows.map((r) => (
+          <tr key={r.dish} className="border-b border-line align-top last:border-b-0">
+            <th scope="row" className="min-w-36 py-2 pr-3 text-left text-lg">
+              {r.dish}
+            </th>
+            {board.names.map((n) => {
+              const from = r.holds.get(n);
+              return (
+                <td key={n} className="py-2 pr-3">
+                  {from ? (
+                    <>
+                      <strong className="uppercase">Holds</strong>
+                      <span className="block text-sm text-soft">{from.join(', ').toLowerCase()}</span>
+                    </>
+                  ) : (
+                    <span className="text-soft">not in the table</span>
+                  )}
+                </td>
+              );
+            })}
+            <td className="py-2 text-sm">{r.unknown.length > 0 ? r.unknown.join(', ') : '–'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  </div>
+);
