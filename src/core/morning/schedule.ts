@@ -5,7 +5,7 @@
 import type { Allergen } from '../pantry/ingredient';
 import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
 import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, takesKind } from './morning';
-import { type Pour, plateId, type Task, task, type Work } from './work';
+import { type Begun, type Pour, plateId, type Task, task, type Work } from './work';
 
 export interface PlacedStep {
   readonly id: string;
@@ -116,15 +116,42 @@ class Placing {
     work: Work,
     private readonly m: Morning,
     private readonly plateBy: ReadonlyMap<string, number>,
+    private readonly begun: Begun | null,
   ) {
     this.counter = new Counter(m);
-    this.earliest = Math.min(...m.people.map((p) => p.from));
-    this.tasks = new Set(work.tasks);
-    this.open = work.pours.map((pour) => ({ pour, left: pour.pieces, loads: 0 }));
+    this.earliest = Math.max(begun?.now ?? Number.NEGATIVE_INFINITY, Math.min(...m.people.map((p) => p.from)));
+    const stays = new Set(begun?.steps.map((s) => s.id));
+    this.tasks = new Set(work.tasks.filter((t) => !stays.has(t.id)));
+    this.open = work.pours.map((pour) => {
+      const loads = begun?.steps.filter((s) => s.id.startsWith(`${pour.id} round `)) ?? [];
+      const left = Math.max(0, pour.pieces - loads.reduce((a, s) => a + s.places, 0));
+      const last = Math.max(0, ...loads.map((s) => Number(s.id.split(' ').at(-1))));
+      if (loads.length > 0) this.startOf.set(pour.id, Math.min(...loads.map((s) => s.from)));
+      return { pour, left, loads: last };
+    });
     for (const x of [...work.tasks, ...work.pours])
       for (const n of x.needs) this.needing.set(n, [...(this.needing.get(n) ?? []), x.id]);
     this.kept = reserved(work, m);
     this.ovenPlaces = Math.max(1, ...ovensOf(m).map((o) => o.places));
+    for (const s of begun?.steps ?? []) this.stay(s);
+  }
+
+  /** What has begun keeps its hands and its place. */
+  private stay(s: PlacedStep): void {
+    const { from, to, places } = s;
+    const who = this.m.people.find((p) => p.name === s.by);
+    if (who) this.counter.bindHands(who, from, s.handsMin);
+    const on = this.m.surfaces.find((x) => x.name === s.on && x.kind !== 'oven');
+    if (on && s.id.startsWith('clean ')) this.counter.clean(on, from);
+    else if (on && s.dish !== null) {
+      this.counter.bindSurface(on, { from, to, places, allergens: s.allergens, without: s.without });
+      this.firstOn.set(on.name, Math.min(this.firstOn.get(on.name) ?? from, from));
+    }
+    if (s.oven !== null && s.ovenC !== null) this.counter.bindOven(s.oven, { from, to, c: s.ovenC, places });
+    if (s.hob) this.counter.bindHob(from, to);
+    this.startOf.set(s.id, from);
+    if (this.plateBy.has(s.id)) this.plated.set(s.id, to);
+    this.placed.push(s);
   }
 
   run(): void {
@@ -150,6 +177,7 @@ class Placing {
   private selfStarted(): void {
     const ends = new Map(this.placed.map((p) => [p.id, p.to]));
     this.placed.forEach((p, n) => {
+      if (this.begun?.steps.includes(p)) return;
       const over = p.needs.map((x) => ends.get(x)).filter((x) => x !== undefined);
       if (p.handsMin > 0 || p.oven !== null || p.on !== null || over.length === 0) return;
       this.placed[n] = { ...p, from: Math.min(p.from, Math.max(...over)) };
@@ -186,6 +214,7 @@ class Placing {
       const first = this.firstOn.get(s.name);
       if (first === undefined) continue;
       const id = `heat ${s.name}`;
+      if (this.begun?.steps.some((x) => x.id === id)) continue;
       this.tasks.add(task({ id, name: `Heat ${s.name}`, min: MINUTES_TO_HEAT[s.kind], handsMin: 1 }));
       this.needing.set(id, [`first on ${s.name}`]);
       this.startOf.set(`first on ${s.name}`, first);
@@ -383,10 +412,16 @@ export const BINDS_NOTHING: Omit<PlacedStep, keyof Busy | 'id' | 'name'> = {
 
 /**
  * @param plateBy when each plate has to be over, by the id of its step
+ * @param begun what stays as it is
  * @returns every step placed; what found no place, and why
  */
-export function scheduled(work: Work, m: Morning, plateBy: ReadonlyMap<string, number>): Scheduled {
-  const p = new Placing(work, m, plateBy);
+export function scheduled(
+  work: Work,
+  m: Morning,
+  plateBy: ReadonlyMap<string, number>,
+  begun: Begun | null = null,
+): Scheduled {
+  const p = new Placing(work, m, plateBy, begun);
   p.run();
   return { steps: p.placed, homeless: p.homeless, plated: p.plated };
 }

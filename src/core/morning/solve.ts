@@ -10,6 +10,7 @@ import { changedMorning, type MorningChange } from './changes';
 import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind, takesKind } from './morning';
 import { BINDS_NOTHING, type PlacedStep, type Scheduled, scheduled } from './schedule';
 import {
+  type Begun,
   type DishMade,
   type KnownBowls,
   type MorningAsked,
@@ -94,7 +95,7 @@ interface Attempt {
 }
 
 /** Schedules it, later and later where it does not go, until it does. */
-function attempt(work: Work, m: Morning): Attempt {
+function attempt(work: Work, m: Morning, begun: Begun | null): Attempt {
   const late = new Map<string, number>();
   const by = (): ReadonlyMap<string, number> =>
     new Map(
@@ -104,7 +105,7 @@ function attempt(work: Work, m: Morning): Attempt {
     );
   /** How much has no place: pieces, and minutes that steps would begin too early. */
   const lost = (s: Scheduled): number => s.homeless.reduce((a, h) => a + h.pieces + h.shortMin, 0);
-  let now = scheduled(work, m, by());
+  let now = scheduled(work, m, by(), begun);
   let best = { scheduled: now, late: new Map(late) };
   for (let round = 0, idle = 0; round < MOST_ROUNDS && idle <= MOST_IDLE && now.homeless.length > 0; round++) {
     const moves = new Map<string, number>();
@@ -125,7 +126,7 @@ function attempt(work: Work, m: Morning): Attempt {
     }
     if (moves.size === 0) break;
     for (const [id, min] of moves) late.set(id, (late.get(id) ?? 0) + min);
-    now = scheduled(work, m, by());
+    now = scheduled(work, m, by(), begun);
     if (lost(now) < lost(best.scheduled)) {
       best = { scheduled: now, late: new Map(late) };
       idle = 0;
@@ -154,7 +155,7 @@ function solvedOnce(
     const w = workOf(q, known, apart);
     if (!w.ok) return w;
     const work = w.value;
-    const tried = attempt(work, q.morning);
+    const tried = attempt(work, q.morning, q.begun ?? null);
     const over = work.bowls.filter((b) => overstands(b, tried) > 0.5);
     const more = over.filter((b) => (apart.get(b.dish) ?? 0) < MOST_APART);
     if (more.length === 0 || round >= MOST_APART) return { ok: true, value: { tried, told: toldOf(q, tried) } };

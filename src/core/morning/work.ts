@@ -18,6 +18,7 @@ import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
 import { type Dish, type Morning, type MorningSurface, platesWanted } from './morning';
+import type { PlacedStep } from './schedule';
 
 /** Something that is done once: its hands are bound from its beginning. */
 export interface Task {
@@ -62,6 +63,8 @@ export interface MorningBowl {
   readonly dish: string;
   readonly pieces: number;
   readonly waves: readonly number[];
+  /** Pieces of it for each wave. */
+  readonly of: Group;
   readonly allergens: readonly Allergen[];
   /** So long its batter may stand before the last is poured, min; null: as long as a morning. */
   readonly standsMin: number | null;
@@ -188,8 +191,20 @@ export interface MorningAsked {
   readonly house: Kitchen;
   /** What can be done the evening before is done then. */
   readonly before: boolean;
+  /** What of it has begun already; none: nothing has. */
+  readonly begun?: Begun;
   /** What else there is and could be taken: ways out are looked for here first. */
   readonly spare?: Spare;
+}
+
+/** What of a morning has begun: it stays as it is, and the rest is placed around it. */
+export interface Begun {
+  /** Nothing is placed before now, min. */
+  readonly now: number;
+  /** Done, under way, or so near that it stays with its person in its place. */
+  readonly steps: readonly PlacedStep[];
+  /** Bowls that something was weighed for: they stay as large as they are. */
+  readonly bowls: readonly MorningBowl[];
 }
 
 /** What a kitchen has besides what a morning takes. */
@@ -219,7 +234,7 @@ function takenIn(
 }
 
 /** Pieces of a dish for each wave that go into one bowl. */
-type Group = readonly { readonly wave: number; readonly pieces: number }[];
+export type Group = readonly { readonly wave: number; readonly pieces: number }[];
 
 /** Waves that one bowl serves: while its batter may stand. @param apart so often the bowls are halved */
 function grouped(wanted: Group, m: Morning, standsMin: number | null, apart: number): readonly Group[] {
@@ -380,7 +395,7 @@ const platesFor = (
  * @returns which dish can't be made, and why
  */
 export function workOf(
-  { morning: m, dishes, sides, kept, house, before }: MorningAsked,
+  { morning: m, dishes, sides, kept, house, before, begun }: MorningAsked,
   known: KnownBowls = new Map(),
   apart: ReadonlyMap<string, number> = new Map(),
 ): Result<Work, { readonly dish: number; readonly message: string }> {
@@ -400,25 +415,31 @@ export function workOf(
     const all = (wanted[n] ?? []).map((plates) => Math.ceil(plates * d.each - 1e-9));
     const heated = reheatsFor(d, all, kept);
     reheats.push(...heated);
+    const there = begun?.bowls.filter((b) => b.dish === d.id) ?? [];
     const of: Group = all.flatMap((pieces, wave) => {
-      const left = pieces - heated.filter((h) => h.wave === wave).reduce((a, h) => a + h.pieces, 0);
+      const have = [...heated, ...there.flatMap((b) => b.of)].filter((h) => h.wave === wave);
+      const left = pieces - have.reduce((a, h) => a + h.pieces, 0);
       return left > 0 ? [{ wave, pieces: left }] : [];
     });
-    const [first] = of;
+    const first = of[0] ?? there[0]?.of[0];
     if (!first) continue;
     const allergens = held[n] ?? [];
     const setApart = d.without.some((a) => held.some((of, o) => o !== n && of.includes(a)));
     const probe = bowlOf(d, first.pieces);
     if (!probe.ok) return { ok: false, error: { dish: n, message: probe.error.message } };
-    for (const g of grouped(of, m, probe.value.standsMin, apart.get(d.id) ?? 0)) {
+    const groups = grouped(of, m, probe.value.standsMin, apart.get(d.id) ?? 0);
+    const wantedBowls = [
+      ...there.map((b) => ({ id: b.id, g: b.of })),
+      ...groups.map((g, k) => ({ id: `${d.id} bowl ${there.length + k + 1}`, g })),
+    ];
+    for (const { id, g } of wantedBowls) {
       const pieces = g.reduce((a, x) => a + x.pieces, 0);
       const made = bowlOf(d, pieces);
       if (!made.ok) return { ok: false, error: { dish: n, message: made.error.message } };
       const { standsMin } = made.value;
-      const id = `b${bowls.length + 1}`;
       const ready = made.value.ready.map((x) => ownId(id, x));
       const waves = [...new Set(g.map((x) => x.wave))];
-      const bowl: MorningBowl = { id, dish: d.id, pieces, waves, allergens, standsMin, ready };
+      const bowl: MorningBowl = { id, dish: d.id, pieces, waves, of: g, allergens, standsMin, ready };
       const work = bowlWork(d, bowl, g, made.value, setApart);
       bowls.push(bowl);
       tasks.push(...work.tasks);

@@ -1,0 +1,164 @@
+/**
+ * A morning under way: its schedule as it was begun, and what has been marked as done. What is done, under way or about
+ * to begin stays with its person in its place; the rest can be placed anew around it. Minutes from midnight.
+ */
+import type { PlacedStep } from './schedule';
+import type { SolvedMorning } from './solve';
+import type { Begun } from './work';
+
+/** What begins within so long stays as it is, min. */
+const SOON_MIN = 10;
+
+/** When each step was marked as done, by its id. */
+export type DoneSteps = ReadonlyMap<string, number>;
+
+/** Steps that a step waits for; of what is poured, every load. */
+const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
+  steps.filter((x) => s.needs.some((n) => x.id === n || x.id.startsWith(`${n} round `)));
+
+/** What is done, with what has to have been done for it: nobody combines what was not weighed. */
+export function allDone(steps: readonly PlacedStep[], done: DoneSteps): DoneSteps {
+  const out = new Map(done);
+  const behind = (s: PlacedStep, at: number): void => {
+    for (const n of neededBy(s, steps)) {
+      if (out.has(n.id)) continue;
+      out.set(n.id, Math.min(at, n.to));
+      behind(n, at);
+    }
+  };
+  for (const s of steps) {
+    const at = done.get(s.id);
+    if (at !== undefined) behind(s, at);
+  }
+  return out;
+}
+
+const moved = (s: PlacedStep, from: number): PlacedStep => ({ ...s, from, to: from + s.to - s.from });
+
+/**
+ * What of a morning stays as it is while the rest is placed anew. What should be over and is not is done from now on, by
+ * whoever has it, one after the other.
+ * @param people who is there: what somebody had who is not is placed anew; surfaces likewise
+ */
+export function begunOf(
+  { steps, bowls }: Pick<SolvedMorning, 'steps' | 'bowls'>,
+  done: DoneSteps,
+  now: number,
+  people: readonly string[],
+  surfaces: readonly string[],
+): Begun {
+  const all = allDone(steps, done);
+  const stays: PlacedStep[] = [];
+  const endOf = new Map<string, number>();
+  const freeAt = new Map<string, number>();
+  const keep = (s: PlacedStep): void => {
+    stays.push(s);
+    endOf.set(s.id, s.to);
+  };
+  for (const s of steps) {
+    const at = all.get(s.id);
+    if (at !== undefined) keep(moved(s, at - (s.to - s.from)));
+  }
+  for (const s of steps) {
+    // what goes on by itself follows what it waits for
+    if (all.has(s.id) || s.from > now + SOON_MIN || s.id === 'hold') continue;
+    const gone =
+      (s.by !== null && !people.includes(s.by)) || (s.on !== null && s.oven === null && !surfaces.includes(s.on));
+    const waits = neededBy(s, steps);
+    // what it waits for is placed anew, and so is it
+    if (gone || waits.some((n) => !endOf.has(n.id))) continue;
+    const places = [s.by, s.dish !== null ? s.on : null].filter((x) => x !== null);
+    const underWay = s.from <= now && s.to > now;
+    const from = Math.max(
+      underWay ? s.from : Math.max(s.from, now),
+      ...waits.map((n) => endOf.get(n.id) ?? now),
+      ...places.map((p) => freeAt.get(p) ?? Number.NEGATIVE_INFINITY),
+    );
+    const placed = moved(s, from);
+    keep(placed);
+    if (s.by !== null) freeAt.set(s.by, from + s.handsMin);
+    if (s.dish !== null && s.on !== null) freeAt.set(s.on, placed.to);
+  }
+  const ids = new Set(stays.map((s) => s.batch));
+  return { now, steps: stays, bowls: bowls.filter((b) => ids.has(b.id)) };
+}
+
+/** What a person has before them. */
+export interface PersonNow {
+  readonly name: string;
+  /** What is to be done now, and what comes after it; null: nothing is left. */
+  readonly now: PlacedStep | null;
+  readonly next: readonly PlacedStep[];
+  readonly done: number;
+  readonly left: number;
+  /** How long ago the first of it should have begun, min; 0: it has not to yet. */
+  readonly lateMin: number;
+}
+
+interface WaveNow {
+  /** From 0. */
+  readonly wave: number;
+  readonly dish: string;
+  /** Pieces. */
+  readonly wanted: number;
+  readonly ready: number;
+  readonly onHeat: number;
+}
+
+export interface BoardNow {
+  readonly people: readonly PersonNow[];
+  readonly waves: readonly WaveNow[];
+  /** What lies on each surface, and how many pieces; a surface on which nothing lies is not named. */
+  readonly lies: readonly {
+    readonly on: string;
+    readonly dish: string;
+    readonly pieces: number;
+    readonly until: number;
+  }[];
+}
+
+const MOST_NEXT = 3;
+
+/** The board of a morning under way. */
+export function boardOf(
+  { steps }: Pick<SolvedMorning, 'steps'>,
+  done: DoneSteps,
+  people: readonly string[],
+  now: number,
+): BoardNow {
+  const all = allDone(steps, done);
+  const loads = steps.filter((s) => s.dish !== null && s.wave !== null);
+  const open = loads.filter((s) => !all.has(s.id));
+  const lying = open.filter((s) => s.from <= now);
+  const keys = [
+    ...new Map(loads.map((s) => [`${s.wave} ${s.dish}`, { wave: s.wave ?? 0, dish: s.dish ?? '' }])).values(),
+  ];
+  const pieces = (of: readonly PlacedStep[], k: { readonly wave: number; readonly dish: string }): number =>
+    of.filter((s) => s.wave === k.wave && s.dish === k.dish).reduce((a, s) => a + s.places, 0);
+  return {
+    people: people.map((name) => {
+      const mine = steps.filter((s) => s.by === name);
+      const left = mine.filter((s) => !all.has(s.id));
+      const [first, ...rest] = left;
+      return {
+        name,
+        now: first ?? null,
+        next: rest.slice(0, MOST_NEXT),
+        done: mine.length - left.length,
+        left: left.length,
+        lateMin: first ? Math.max(0, now - first.from) : 0,
+      };
+    }),
+    waves: keys
+      .sort((a, b) => a.wave - b.wave || a.dish.localeCompare(b.dish))
+      .map((k) => ({
+        ...k,
+        wanted: pieces(loads, k),
+        ready: pieces(loads, k) - pieces(open, k),
+        onHeat: pieces(lying, k),
+      })),
+    lies: lying.flatMap((s) =>
+      s.on === null ? [] : [{ on: s.on, dish: s.dish ?? '', pieces: s.places, until: s.to }],
+    ),
+  };
+}
