@@ -217,6 +217,10 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   await send('keep-morning', { id: morning, plan, seen: null });
   const changed = { ...plan, waves: [{ at: 480, covers: 16 }] };
   await send('keep-morning', { id: morning, plan: changed, seen: { revision: 1, base: plan } });
+  await send('place-morning', { id: morning });
+  const mark = { morningId: morning, step: 'd1 bowl 1 dry' };
+  await send('mark-step', { id: randomUUID(), ...mark, done: true });
+  await send('mark-step', { id: randomUUID(), ...mark, done: false });
   await send('drop-morning', { id: morning });
   await send('keep-morning', { id: randomUUID(), plan, seen: null });
   await send('set-house', { change: { maker: { place: n } } });

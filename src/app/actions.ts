@@ -37,3 +37,5 @@ export const erasePersonHere = async (input: unknown) => work.erasePersonHere(in
 export const setHouse = async (input: unknown) => work.setHouse(input);
 export const keepMorningHere = async (input: unknown) => work.keepMorningHere(input);
 export const dropMorningHere = async (input: unknown) => work.dropMorningHere(input);
+export const placeMorningHere = async (input: unknown) => work.placeMorningHere(input);
+export const markStepHere = async (input: unknown) => work.markStepHere(input);

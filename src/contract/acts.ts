@@ -44,6 +44,8 @@ export const SENT_ACTS = {
   'keep-person': 'entry',
   'erase-person': 'entry',
   'keep-morning': 'row',
+  'place-morning': 'entry',
+  'mark-step': 'entry',
   'drop-morning': 'entry',
   'put-back': 'entry',
   'take-up': 'entry',

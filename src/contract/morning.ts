@@ -97,3 +97,48 @@ export const keepMorningSchema = z.object({
   seen,
 });
 export const dropMorningSchema = z.object({ id: z.uuid() });
+
+/** Begins a morning, or places what is left of it anew around what is done. */
+export const placeMorningSchema = z.object({ id: z.uuid() });
+
+/** A step of a morning under way is done, or not after all. */
+export const markSchema = z.object({
+  id: z.uuid(),
+  morningId: z.uuid(),
+  step: z.string().min(1).max(200),
+  done: z.boolean(),
+});
+
+const allergens = z.array(z.enum(ALLERGENS));
+const stepSchema = z.object({
+  id: z.string(),
+  batch: z.string().nullable(),
+  dish: z.string().nullable(),
+  name: z.string(),
+  from: z.number(),
+  to: z.number(),
+  by: z.string().nullable(),
+  handsMin: z.number(),
+  on: z.string().nullable(),
+  places: z.number(),
+  ovenC: z.number().nullable(),
+  oven: z.string().nullable(),
+  hob: z.boolean(),
+  keepsMin: z.number().nullable(),
+  allergens,
+  without: allergens,
+  needs: z.array(z.string()),
+  wave: z.number().nullable(),
+});
+const bowlSchema = z.object({
+  id: z.string(),
+  dish: z.string(),
+  pieces: z.number(),
+  waves: z.array(z.number()),
+  of: z.array(z.object({ wave: z.number(), pieces: z.number() })),
+  allergens,
+  standsMin: z.number().nullable(),
+  ready: z.array(z.string()),
+});
+/** The schedule of a morning under way, as it is kept. */
+export const scheduleSchema = z.object({ steps: z.array(stepSchema), bowls: z.array(bowlSchema) });

@@ -34,7 +34,7 @@ import {
   takeCardsBackSchema,
 } from '@/contract/formula';
 import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
-import { dropMorningSchema, keepMorningSchema } from '@/contract/morning';
+import { dropMorningSchema, keepMorningSchema, markSchema, placeMorningSchema } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -50,7 +50,7 @@ import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
-import { dropMorning, joinMorning, keepMorning } from '@/server/queries/mornings';
+import { dropMorning, joinMorning, keepMorning, markStep, morningById } from '@/server/queries/mornings';
 import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
@@ -72,6 +72,7 @@ import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/k
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { acted } from '../acted';
+import { placeMorning } from '../mornings/load';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
   acted('save-formula', saveSchema, input, keepFormula, 'nothing');
@@ -262,7 +263,16 @@ export const careBackHere = async (input: unknown): Promise<ActionResult> =>
   acted('care-back', careBackSchema, input, async ({ id }) => takeCareBack(id));
 
 export const keepMorningHere = async (input: unknown): Promise<ActionResult<Kept>> =>
-  acted('keep-morning', keepMorningSchema, input, keepMorning);
+  acted('keep-morning', keepMorningSchema, input, async (m) => {
+    const kept = await keepMorning(m);
+    // under way, the rest is placed anew around what is done
+    if (kept.ok && (await morningById(m.id))?.begunAt) await placeMorning(m.id);
+    return kept;
+  });
+export const placeMorningHere = async (input: unknown): Promise<ActionResult> =>
+  acted('place-morning', placeMorningSchema, input, ({ id }) => placeMorning(id));
+export const markStepHere = async (input: unknown): Promise<ActionResult> =>
+  acted('mark-step', markSchema, input, markStep, 'nothing');
 export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('drop-morning', dropMorningSchema, input, ({ id }) => dropMorning(id));
 

@@ -65,6 +65,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'keep-person': kitchen.keepPersonHere,
   'erase-person': kitchen.erasePersonHere,
   'keep-morning': kitchen.keepMorningHere,
+  'place-morning': kitchen.placeMorningHere,
+  'mark-step': kitchen.markStepHere,
   'drop-morning': kitchen.dropMorningHere,
   'put-back': kitchen.untakeBatch,
   'take-up': kitchen.takeUpBatch,

@@ -1,13 +1,18 @@
 /** A planned morning as it stands now: solved from the kitchen's formulas, gear and kept lots. */
+import { type ActionResult, refuse } from '@/contract/action-result';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
 import type { MorningPlan } from '@/core/morning/plan';
+import { begunOf } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
-import type { DishMade } from '@/core/morning/work';
+import type { BegunMorning, DishMade } from '@/core/morning/work';
+import { momentOf } from '@/core/quantity/day';
 import type { Result } from '@/core/result';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
+import { keepSchedule, marksOfMorning, morningById } from '@/server/queries/mornings';
+import { GONE } from '@/server/queries/revised';
 import { version } from '@/server/queries/versions';
 import { inReader } from '@/server/reading/reader';
 
@@ -26,6 +31,7 @@ interface MorningShown {
   readonly surfaces: readonly { readonly name: string; readonly places: number }[];
 }
 
+const UNREADABLE = 'The plan of this morning can’t be read: it stays in the records as it is.';
 const TOO_MUCH = 'It can’t be worked within five seconds: plan fewer waves or dishes.';
 
 async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
@@ -38,26 +44,73 @@ async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
   return { house, kept, formulas: new Map(versions.filter((v): v is [string, Formula] => v[1] !== undefined)) };
 }
 
+/** The dishes of a plan as they are called here. */
+export async function dishesCalled(plan: MorningPlan): Promise<readonly Pick<DishMade, 'id' | 'name'>[]> {
+  const asked = askedOfPlan(plan, await factsFor(plan));
+  return asked.ok ? asked.value.dishes.map(({ id, name }) => ({ id, name })) : [];
+}
+
+/** Minutes from the midnight with which a day begins here. @param day yyyy-mm-dd @param at ms since 1970 */
+const minuteOf = (day: string, at: number, units: Kitchen['units']): number =>
+  (at - momentOf(day, '00:00', units)) / 60_000;
+
+/** When each step was marked as done, in the order of the marks: the last one of a step stands. */
+export function markedDone(
+  marks: readonly { readonly step: string; readonly done: boolean; readonly at: Date }[],
+  day: string,
+  units: Kitchen['units'],
+): ReadonlyMap<string, number> {
+  const out = new Map<string, number>();
+  for (const m of marks)
+    if (m.done) out.set(m.step, minuteOf(day, m.at.getTime(), units));
+    else out.delete(m.step);
+  return out;
+}
+
+type Morning = NonNullable<Awaited<ReturnType<typeof morningById>>>;
+
+/** What of a morning under way stays as it is; null: it has not begun. To the whole minute: within one it is the same. */
+async function begunNow({ id, day, schedule, plan }: Morning, house: Kitchen): Promise<BegunMorning | null> {
+  if (!schedule || !plan) return null;
+  const done = markedDone(await marksOfMorning(id), day, house.units);
+  const now = Math.floor(minuteOf(day, Date.now(), house.units));
+  const names = (of: readonly { readonly name: string }[]): readonly string[] => of.map((x) => x.name);
+  return begunOf(schedule, done, now, names(plan.people), names(plan.surfaces));
+}
+
+/** Solves a morning, around what of it has begun, and keeps that as its schedule: it begins, or goes on so. */
+export async function placeMorning(id: string): Promise<ActionResult> {
+  const morning = await morningById(id);
+  if (!morning?.plan) return refuse(GONE);
+  const now = await morningNow(morning);
+  if (!now.ok) return refuse(now.error.message);
+  await keepSchedule(id, now.value.shown.solved);
+  return { ok: true };
+}
+
 /** @returns the morning solved; or what of it can't be, at its place */
 export async function morningNow(
-  plan: MorningPlan,
+  morning: Morning,
 ): Promise<Result<MorningNow, { readonly path: string; readonly message: string }>> {
+  const { plan } = morning;
+  if (!plan) return { ok: false, error: { path: '', message: UNREADABLE } };
   const facts = await factsFor(plan);
   const asked = askedOfPlan(plan, facts);
   if (!asked.ok) return asked;
-  const r = await inReader('morning', asked.value);
+  const begun = await begunNow(morning, facts.house);
+  const r = await inReader('morning', { ...asked.value, ...(begun && { begun }) });
   if (!r.ok)
     return 'dish' in r.error
       ? { ok: false, error: { path: `dishes.${r.error.dish}.formulaId`, message: r.error.message } }
       : { ok: false, error: { path: '', message: TOO_MUCH } };
-  const { dishes, morning } = asked.value;
+  const { dishes } = asked.value;
   return {
     ok: true,
     value: {
       shown: {
         solved: r.value,
         dishes: dishes.map(({ id, name, kind }) => ({ id, name, kind })),
-        surfaces: morning.surfaces.map(({ name, places }) => ({ name, places })),
+        surfaces: asked.value.morning.surfaces.map(({ name, places }) => ({ name, places })),
       },
       made: dishes,
       house: facts.house,

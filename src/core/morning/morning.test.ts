@@ -5,8 +5,8 @@ import type { Allergen } from '../pantry/ingredient';
 import { dishOf, h, type MorningDrawn, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { clockOf, ovensOf, platesWanted } from './morning';
-import type { PlacedStep } from './schedule';
 import { solveMorning } from './solve';
+import type { PlacedStep } from './work';
 
 const solved = (m: MorningDrawn, before = false, withWays = true) => {
   const asked = { morning: m, dishes: m.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before };

@@ -10,10 +10,9 @@ import { askedOfPlan, type MorningFacts } from './asked';
 import { changedMorning } from './changes';
 import { allergenBoard, usesOfMorning } from './papers';
 import { type MorningPlan, plannedWith } from './plan';
-import type { PlacedStep } from './schedule';
 import { movedBetween, onSurface, personSteps } from './show';
 import { solveMorning } from './solve';
-import { bowlPlan } from './work';
+import { bowlPlan, type PlacedStep } from './work';
 
 const GEAR: readonly Gear[] = [
   { id: 'long', sort: 'griddle', name: 'Long griddle', wideCm: 76, deepCm: 45 },

@@ -4,9 +4,8 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { h, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { allDone, begunOf, boardOf } from './running';
-import type { PlacedStep } from './schedule';
 import { solveMorning } from './solve';
-import type { MorningAsked } from './work';
+import type { MorningAsked, PlacedStep } from './work';
 
 const ASKED: MorningAsked = {
   morning: REGATTA,

@@ -2,15 +2,14 @@
  * A morning under way: its schedule as it was begun, and what has been marked as done. What is done, under way or about
  * to begin stays with its person in its place; the rest can be placed anew around it. Minutes from midnight.
  */
-import type { PlacedStep } from './schedule';
 import type { SolvedMorning } from './solve';
-import type { Begun } from './work';
+import type { BegunMorning, PlacedStep } from './work';
 
 /** What begins within so long stays as it is, min. */
 const SOON_MIN = 10;
 
 /** When each step was marked as done, by its id. */
-export type DoneSteps = ReadonlyMap<string, number>;
+type DoneSteps = ReadonlyMap<string, number>;
 
 /** Steps that a step waits for; of what is poured, every load. */
 const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
@@ -46,7 +45,7 @@ export function begunOf(
   now: number,
   people: readonly string[],
   surfaces: readonly string[],
-): Begun {
+): BegunMorning {
   const all = allDone(steps, done);
   const stays: PlacedStep[] = [];
   const endOf = new Map<string, number>();
@@ -105,7 +104,7 @@ interface WaveNow {
   readonly onHeat: number;
 }
 
-export interface BoardNow {
+interface BoardNow {
   readonly people: readonly PersonNow[];
   readonly waves: readonly WaveNow[];
   /** What lies on each surface, and how many pieces; a surface on which nothing lies is not named. */

@@ -2,33 +2,9 @@
  * One schedule over a whole morning: every step as late as what follows lets it, and no pair of hands, place, oven or
  * pan twice at once. Minutes from midnight.
  */
-import type { Allergen } from '../pantry/ingredient';
 import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
 import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, takesKind } from './morning';
-import { type Begun, type Pour, plateId, type Task, task, type Work } from './work';
-
-export interface PlacedStep {
-  readonly id: string;
-  readonly batch: string | null;
-  readonly dish: string | null;
-  readonly name: string;
-  readonly from: number;
-  readonly to: number;
-  /** Whose hands, from the beginning; null: none. */
-  readonly by: string | null;
-  readonly handsMin: number;
-  readonly on: string | null;
-  readonly places: number;
-  readonly ovenC: number | null;
-  readonly oven: string | null;
-  readonly hob: boolean;
-  readonly keepsMin: number | null;
-  readonly allergens: readonly Allergen[];
-  readonly without: readonly Allergen[];
-  readonly needs: readonly string[];
-  /** Pieces of a wave that are off the heat with it. */
-  readonly wave: number | null;
-}
+import { type BegunMorning, type PlacedStep, type Pour, plateId, type Task, task, type Work } from './work';
 
 /** What found no place: it stands where it would be wanted, with nobody to do it or nothing to lie on. */
 interface Homeless {
@@ -116,7 +92,7 @@ class Placing {
     work: Work,
     private readonly m: Morning,
     private readonly plateBy: ReadonlyMap<string, number>,
-    private readonly begun: Begun | null,
+    private readonly begun: BegunMorning | null,
   ) {
     this.counter = new Counter(m);
     this.earliest = Math.max(begun?.now ?? Number.NEGATIVE_INFINITY, Math.min(...m.people.map((p) => p.from)));
@@ -419,7 +395,7 @@ export function scheduled(
   work: Work,
   m: Morning,
   plateBy: ReadonlyMap<string, number>,
-  begun: Begun | null = null,
+  begun: BegunMorning | null = null,
 ): Scheduled {
   const p = new Placing(work, m, plateBy, begun);
   p.run();

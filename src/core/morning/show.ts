@@ -1,5 +1,5 @@
 /** A solved morning as people read it: what each does, what lies where, and what a change has moved. Minutes. */
-import type { PlacedStep } from './schedule';
+import type { PlacedStep } from './work';
 
 /** One thing for a person, or on a surface: loads that follow each other are one. */
 export interface ShownStep {

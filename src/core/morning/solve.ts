@@ -8,14 +8,15 @@ import { HOLD_MIN } from '../griddle/hold';
 import type { Result } from '../result';
 import { changedMorning, type MorningChange } from './changes';
 import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind, takesKind } from './morning';
-import { BINDS_NOTHING, type PlacedStep, type Scheduled, scheduled } from './schedule';
+import { BINDS_NOTHING, type Scheduled, scheduled } from './schedule';
 import {
-  type Begun,
+  type BegunMorning,
   type DishMade,
   type KnownBowls,
   type MorningAsked,
   type MorningBowl,
   PLATE_MIN,
+  type PlacedStep,
   plateId,
   type Work,
   workOf,
@@ -95,7 +96,7 @@ interface Attempt {
 }
 
 /** Schedules it, later and later where it does not go, until it does. */
-function attempt(work: Work, m: Morning, begun: Begun | null): Attempt {
+function attempt(work: Work, m: Morning, begun: BegunMorning | null): Attempt {
   const late = new Map<string, number>();
   const by = (): ReadonlyMap<string, number> =>
     new Map(

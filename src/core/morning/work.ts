@@ -18,7 +18,6 @@ import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
 import { type Dish, type Morning, type MorningSurface, platesWanted } from './morning';
-import type { PlacedStep } from './schedule';
 
 /** Something that is done once: its hands are bound from its beginning. */
 export interface Task {
@@ -35,6 +34,30 @@ export interface Task {
   readonly allergens: readonly Allergen[];
   /** Of plates: for which wave, from 0; null: it is no plates. */
   readonly plates: number | null;
+}
+
+/** A step with its place in time, its hands and what it lies on. */
+export interface PlacedStep {
+  readonly id: string;
+  readonly batch: string | null;
+  readonly dish: string | null;
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+  /** Whose hands, from the beginning; null: none. */
+  readonly by: string | null;
+  readonly handsMin: number;
+  readonly on: string | null;
+  readonly places: number;
+  readonly ovenC: number | null;
+  readonly oven: string | null;
+  readonly hob: boolean;
+  readonly keepsMin: number | null;
+  readonly allergens: readonly Allergen[];
+  readonly without: readonly Allergen[];
+  readonly needs: readonly string[];
+  /** Pieces of a wave that are off the heat with it. */
+  readonly wave: number | null;
 }
 
 /** Pieces of a bowl for a wave: they go onto the heat a load at a time. */
@@ -64,7 +87,7 @@ export interface MorningBowl {
   readonly pieces: number;
   readonly waves: readonly number[];
   /** Pieces of it for each wave. */
-  readonly of: Group;
+  readonly of: BowlPieces;
   readonly allergens: readonly Allergen[];
   /** So long its batter may stand before the last is poured, min; null: as long as a morning. */
   readonly standsMin: number | null;
@@ -192,13 +215,13 @@ export interface MorningAsked {
   /** What can be done the evening before is done then. */
   readonly before: boolean;
   /** What of it has begun already; none: nothing has. */
-  readonly begun?: Begun;
+  readonly begun?: BegunMorning;
   /** What else there is and could be taken: ways out are looked for here first. */
   readonly spare?: Spare;
 }
 
 /** What of a morning has begun: it stays as it is, and the rest is placed around it. */
-export interface Begun {
+export interface BegunMorning {
   /** Nothing is placed before now, min. */
   readonly now: number;
   /** Done, under way, or so near that it stays with its person in its place. */
@@ -234,10 +257,10 @@ function takenIn(
 }
 
 /** Pieces of a dish for each wave that go into one bowl. */
-export type Group = readonly { readonly wave: number; readonly pieces: number }[];
+type BowlPieces = readonly { readonly wave: number; readonly pieces: number }[];
 
 /** Waves that one bowl serves: while its batter may stand. @param apart so often the bowls are halved */
-function grouped(wanted: Group, m: Morning, standsMin: number | null, apart: number): readonly Group[] {
+function grouped(wanted: BowlPieces, m: Morning, standsMin: number | null, apart: number): readonly BowlPieces[] {
   const groups: { wave: number; pieces: number }[][] = [];
   for (const w of wanted) {
     const open = groups.at(-1);
@@ -248,7 +271,7 @@ function grouped(wanted: Group, m: Morning, standsMin: number | null, apart: num
   }
   // a bowl for a wave alone that stands too long is halved, and halved again
   const parts = 2 ** Math.max(0, apart - 1);
-  return groups.flatMap((g): Group[] => {
+  return groups.flatMap((g): BowlPieces[] => {
     const [only] = g;
     if (parts === 1 || g.length !== 1 || !only || only.pieces < parts) return [g];
     const each = Math.ceil(only.pieces / parts);
@@ -314,7 +337,7 @@ const OWN_TOOLS_MIN = 3;
 function bowlWork(
   d: DishMade,
   bowl: MorningBowl,
-  of: Group,
+  of: BowlPieces,
   { steps, ovenC, cycleMin, handsMin }: Prepared,
   apart: boolean,
 ): Pick<Work, 'tasks' | 'pours'> {
@@ -416,7 +439,7 @@ export function workOf(
     const heated = reheatsFor(d, all, kept);
     reheats.push(...heated);
     const there = begun?.bowls.filter((b) => b.dish === d.id) ?? [];
-    const of: Group = all.flatMap((pieces, wave) => {
+    const of: BowlPieces = all.flatMap((pieces, wave) => {
       const have = [...heated, ...there.flatMap((b) => b.of)].filter((h) => h.wave === wave);
       const left = pieces - have.reduce((a, h) => a + h.pieces, 0);
       return left > 0 ? [{ wave, pieces: left }] : [];

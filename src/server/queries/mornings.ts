@@ -1,14 +1,18 @@
 /** Mornings that are planned. */
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
-import { type keepMorningSchema, morningPlanSchema } from '@/contract/morning';
+import { type keepMorningSchema, type markSchema, morningPlanSchema, scheduleSchema } from '@/contract/morning';
 import { END_IDS } from '@/core/formula/formula';
 import type { MorningPlan } from '@/core/morning/plan';
+import type { SolvedMorning } from '@/core/morning/solve';
 import { SHAPES } from '@/core/records/editable';
+import { doneAt } from '../db/done-at';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
 import { GONE, type OpenedRow, saveRevised } from './revised';
+
+type MorningSchedule = Pick<SolvedMorning, 'steps' | 'bowls'>;
 
 const PLAN: JsonColumn<MorningPlan | null> = {
   at: 'mornings.plan',
@@ -17,8 +21,22 @@ const PLAN: JsonColumn<MorningPlan | null> = {
   fresh: null,
 };
 
-const morningRow = z.object({ id: z.string(), day: z.string(), plan: z.unknown(), revision: z.number() });
-const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision from mornings`;
+const SCHEDULE: JsonColumn<MorningSchedule | null> = {
+  at: 'mornings.schedule',
+  called: 'the schedule of a morning',
+  schema: scheduleSchema,
+  fresh: null,
+};
+
+const morningRow = z.object({
+  id: z.string(),
+  day: z.string(),
+  plan: z.unknown(),
+  revision: z.number(),
+  begunAt: z.date().nullable(),
+  schedule: z.unknown(),
+});
+const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision, begun_at as "begunAt", schedule from mornings`;
 
 interface KeptMorning {
   readonly id: string;
@@ -26,11 +44,15 @@ interface KeptMorning {
   readonly revision: number;
   /** Null: it can't be read. */
   readonly plan: MorningPlan | null;
+  /** Null: it has not begun. */
+  readonly begunAt: Date | null;
+  readonly schedule: MorningSchedule | null;
 }
 
-const morningOf = ({ plan, ...row }: z.output<typeof morningRow>): KeptMorning => ({
+const morningOf = ({ plan, schedule, ...row }: z.output<typeof morningRow>): KeptMorning => ({
   ...row,
   plan: readStored(PLAN, plan, row.id).value,
+  schedule: schedule === null ? null : readStored(SCHEDULE, schedule, row.id).value,
 });
 
 export const morningById = async (id: string): Promise<KeptMorning | null> => {
@@ -157,4 +179,29 @@ export const dishChoices = async (besides: readonly string[] = []): Promise<Dish
       ends: choiceRow.shape.ends.catch(null).parse((settings as { ends?: unknown })?.ends ?? null),
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
+};
+
+const markRow = z.object({ step: z.string(), done: z.boolean(), at: z.date() });
+/** What was marked of a morning, in the order it was told. */
+export const marksOfMorning = (morningId: string): Promise<z.output<typeof markRow>[]> =>
+  rowsFrom(markRow, 'select step, done, at from morning_marks where morning_id = $1 order by seq', [morningId]);
+
+/** Marks a step as done, or takes that back; once, however often it is told. */
+export async function markStep({ id, morningId, step, done }: z.output<typeof markSchema>): Promise<ActionResult> {
+  await query(
+    'insert into morning_marks (id, morning_id, step, done, at) select $1, $2, $3, $4, coalesce($5, now()) where exists (select 1 from mornings where id = $2) on conflict (id) do nothing',
+    [id, morningId, step, done, doneAt()],
+  );
+  const kept = await query('select 1 from morning_marks where id = $1', [id]);
+  return kept.length > 0 ? { ok: true } : refuse(GONE);
+}
+
+/** Keeps the schedule of a morning under way; the first one begins it. */
+export const keepSchedule = async (id: string, schedule: MorningSchedule): Promise<void> => {
+  const { steps, bowls } = schedule;
+  await query('update mornings set schedule = $2, begun_at = coalesce(begun_at, $3, now()) where id = $1', [
+    id,
+    JSON.stringify({ steps, bowls }),
+    doneAt(),
+  ]);
 };

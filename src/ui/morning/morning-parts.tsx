@@ -95,7 +95,7 @@ export const DishMark = ({ letter }: { readonly letter: string }) => (
 function whatShown(s: ShownStep, dishes: readonly DishCalled[]): string {
   if (s.loads === 0) return s.name;
   const what = dishes.find((d) => d.id === s.dish)?.name ?? s.name;
-  return `${what}: ${counted(s.pieces, 'pieces')}${s.loads > 1 ? `, ${s.loads} loads` : ''}`;
+  return `${what}: ${counted(s.pieces, 'pieces')}${s.loads > 1 ? `, in ${s.loads} goes` : ''}`;
 }
 
 /** @param sheets on paper, a sheet for each */

@@ -72,7 +72,7 @@ function Unmet({
             </p>
           ))}
           {u.waysOut.length > 0 ? (
-            <ul aria-label="Ways out" className="flex flex-wrap gap-2">
+            <ul aria-label="What would mend it" className="flex flex-wrap gap-2">
               {u.waysOut.map((w) => (
                 <li key={w.label}>
                   <Button

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { dropMorningHere, keepMorningHere } from '@/app/actions';
+import { dropMorningHere, keepMorningHere, placeMorningHere } from '@/app/actions';
 import { sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -11,6 +11,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
+import { BeginMorning } from '@/ui/morning/begin-morning';
 import { DropMorning } from '@/ui/morning/drop-morning';
 import { MorningForm } from '@/ui/morning/morning-form';
 import { MorningView } from '@/ui/morning/morning-view';
@@ -30,7 +31,7 @@ export default async function MorningPage({ params }: { readonly params: Promise
       kitchenPeople(),
       dishChoices(plan?.dishes.map((d) => d.formulaId)),
       batchesOfMorning(id),
-      plan ? morningNow(plan) : null,
+      morning && plan ? morningNow(morning) : null,
     ]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
@@ -44,6 +45,13 @@ export default async function MorningPage({ params }: { readonly params: Promise
         <p className="text-lg text-soft">
           {sayWeekday(Date.parse(`${morning.day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
         </p>
+        {morning.begunAt ? (
+          <Link href={`/mornings/${id}/board`} className={lookOf('now')}>
+            To the board
+          </Link>
+        ) : plan && now?.ok ? (
+          <BeginMorning id={id} name={plan.name || 'the morning'} place={placeMorningHere} />
+        ) : null}
         <Link href={`/mornings/${id}/papers`} className={lookOf('bare')}>
           Papers
         </Link>

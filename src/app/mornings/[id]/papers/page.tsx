@@ -44,7 +44,7 @@ export default async function MorningPapersPage({ params }: { readonly params: P
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const morning = await morningById(id);
-    return Promise.all([morning, kitchenPeople(), stockNoted(), morning?.plan ? morningNow(morning.plan) : null]);
+    return Promise.all([morning, kitchenPeople(), stockNoted(), morning?.plan ? morningNow(morning) : null]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [morning, people, stock, now] = r.value;

@@ -1,0 +1,60 @@
+import type { Metadata } from 'next';
+import { notFound, redirect } from 'next/navigation';
+import { markStepHere, placeMorningHere } from '@/app/actions';
+import { momentOf } from '@/core/quantity/day';
+import { isUuid } from '@/server/api/params';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { marksOfMorning, morningById } from '@/server/queries/mornings';
+import { kitchenPeople } from '@/server/queries/people';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { lookOf } from '@/ui/kit/button';
+import { Link } from '@/ui/kit/link';
+import { BoardView } from '@/ui/morning/board-view';
+import { dishesCalled, markedDone } from '../../load';
+
+export const metadata: Metadata = { title: 'Board of a morning' };
+
+interface Props {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ readonly who?: string | string[] }>;
+}
+
+export default async function MorningBoardPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  if (!isUuid(id)) notFound();
+  const { who } = await searchParams;
+  const r = await reach(async () => {
+    const morning = await morningById(id);
+    const dishes = morning?.plan ? await dishesCalled(morning.plan) : [];
+    return [morning, dishes, ...(await Promise.all([loadHouse(), kitchenPeople(), marksOfMorning(id)]))] as const;
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const [morning, dishes, house, people, marks] = r.value;
+  if (!morning) notFound();
+  const { plan, schedule, day } = morning;
+  if (!plan || !schedule) redirect(`/mornings/${id}`);
+  return (
+    <Frame here="today">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1 className="mr-auto min-w-0 text-[26px] [overflow-wrap:anywhere]">{plan.name || 'A morning'}</h1>
+        <Link href={`/mornings/${id}`} className={lookOf('plain')}>
+          Change the plan
+        </Link>
+      </div>
+      <BoardView
+        id={id}
+        plan={plan}
+        schedule={schedule}
+        done={[...markedDone(marks, day, house.units)]}
+        dishes={dishes}
+        people={people}
+        midnight={momentOf(day, '00:00', house.units)}
+        drawnAt={Date.now()}
+        who={typeof who === 'string' ? who : null}
+        mark={markStepHere}
+        place={placeMorningHere}
+      />
+    </Frame>
+  );
+}
