@@ -100,3 +100,49 @@ test('a morning from nothing: one wave, one dish, and what is missing is said at
   await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('12 covers: every plate in time.');
   await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('24 pieces of Regatta griddle cakes');
 });
+
+test('a morning begun: each marks what is done, another screen follows, a griddle is out and the rest is placed anew', async ({
+  page,
+  browser,
+  kitchen,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Open Regatta breakfast' }).click();
+  const how = page.getByRole('region', { name: 'How it goes' });
+  await how.getByRole('button', { name: /^Light Shed iron, two plates/ }).click();
+  await expect(how).toContainText('every plate in time');
+  await page.getByRole('button', { name: 'Begin the morning' }).click();
+  await page.waitForURL(/\/board$/);
+  const of = (screen: typeof page, name: string) => screen.getByRole('region', { name, exact: true });
+  const total = Number(/of (\d+) done/.exec((await of(page, 'Skipper').textContent()) ?? '')?.[1]);
+  expect(total).toBeGreaterThan(5);
+  await axe(page);
+
+  const context = await browser.newContext({ baseURL: kitchen.url });
+  const other = await context.newPage();
+  await other.goto(`${new URL(page.url()).pathname}?who=Skipper`);
+  await expect(of(other, 'Skipper')).toContainText(`0 of ${total} done`);
+  await expect(of(other, 'Wren')).toHaveCount(0);
+  await of(page, 'Skipper').getByRole('button', { name: 'Done' }).click();
+  await expect(of(page, 'Skipper')).toContainText(`1 of ${total} done`);
+  await expect(of(other, 'Skipper')).toContainText(`1 of ${total} done`);
+  // taken back, told with the server away, and in the records when it is back
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(of(other, 'Skipper')).toContainText(`0 of ${total} done`);
+  await kitchen.away();
+  await of(page, 'Skipper').getByRole('button', { name: 'Done' }).click();
+  await expect(of(page, 'Skipper')).toContainText(`1 of ${total} done`);
+  await expect(page.getByRole('button', { name: '1 thing not in the records yet' })).toBeVisible();
+  await kitchen.back();
+  await expect(of(other, 'Skipper')).toContainText(`1 of ${total} done`);
+
+  await page.getByRole('link', { name: 'Change the plan' }).click();
+  await page.getByRole('switch', { name: 'Long griddle' }).click();
+  await page.getByRole('button', { name: 'Work it again' }).click();
+  await expect(how).toContainText('do not work yet');
+  await expect(page.getByRole('region', { name: 'Who does what' }).getByText(', Long griddle')).toHaveCount(0);
+  await page.getByRole('link', { name: 'To the board' }).click();
+  // what was done is done
+  await expect(of(page, 'Skipper')).toContainText(/^Skipper1 of /);
+  await context.close();
+});

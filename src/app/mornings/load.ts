@@ -82,7 +82,7 @@ async function begunNow({ id, day, schedule, plan }: Morning, house: Kitchen): P
 export async function placeMorning(id: string): Promise<ActionResult> {
   const morning = await morningById(id);
   if (!morning?.plan) return refuse(GONE);
-  const now = await morningNow(morning);
+  const now = await morningNow(morning, false);
   if (!now.ok) return refuse(now.error.message);
   await keepSchedule(id, now.value.shown.solved);
   return { ok: true };
@@ -91,6 +91,7 @@ export async function placeMorning(id: string): Promise<ActionResult> {
 /** @returns the morning solved; or what of it can't be, at its place */
 export async function morningNow(
   morning: Morning,
+  withWays = true,
 ): Promise<Result<MorningNow, { readonly path: string; readonly message: string }>> {
   const { plan } = morning;
   if (!plan) return { ok: false, error: { path: '', message: UNREADABLE } };
@@ -98,7 +99,10 @@ export async function morningNow(
   const asked = askedOfPlan(plan, facts);
   if (!asked.ok) return asked;
   const begun = await begunNow(morning, facts.house);
-  const r = await inReader('morning', { ...asked.value, ...(begun && { begun }) });
+  const q = { ...asked.value, ...(begun && { begun }) };
+  const whole = withWays ? await inReader('morning', q) : null;
+  // where the ways out take too long, the morning itself is shown without them
+  const r = whole?.ok || (whole && 'dish' in whole.error) ? whole : await inReader('place', q);
   if (!r.ok)
     return 'dish' in r.error
       ? { ok: false, error: { path: `dishes.${r.error.dish}.formulaId`, message: r.error.message } }

@@ -24,7 +24,9 @@ const FIRST = solved(ASKED);
 const NAMES = REGATTA.people.map((p) => p.name);
 const ON = REGATTA.surfaces.map((s) => s.name);
 /** All that should be over by then is. */
-const doneBy = (now: number) => new Map(FIRST.steps.filter((s) => s.to <= now).map((s) => [s.id, s.to]));
+const freeAt = (s: PlacedStep): number => (s.dish !== null && s.wave !== null ? s.to : s.from + s.handsMin);
+const doneBy = (now: number) =>
+  new Map(FIRST.steps.filter((s) => s.by !== null && freeAt(s) <= now).map((s) => [s.id, freeAt(s)]));
 const meet = (a: { from: number; to: number }, b: { from: number; to: number }): boolean =>
   a.from < b.to - 0.001 && b.from < a.to - 0.001;
 const hands = (s: PlacedStep) => ({ from: s.from, to: s.from + s.handsMin });
@@ -70,6 +72,14 @@ test('on time, nothing that is done, under way or near moves; nothing is placed 
     { numRuns: cases(12) },
   );
 }, 60_000);
+
+test('what goes on by itself goes on from when hands were done with it', () => {
+  const out = FIRST.steps.find((s) => s.id.endsWith(' out') && s.handsMin < s.to - s.from);
+  if (!out) throw new Error('nothing is taken out of the cold');
+  const at = out.from + out.handsMin + 6;
+  const stays = begunOf(FIRST, new Map([[out.id, at]]), at, NAMES, ON).steps.find((s) => s.id === out.id);
+  expect([stays?.from, stays?.to]).toEqual([out.from + 6, out.to + 6]);
+});
 
 test('a griddle that is out: what lay ahead there goes elsewhere, what is done there is done', () => {
   const now = h('7:45');

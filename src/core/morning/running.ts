@@ -8,12 +8,16 @@ import type { BegunMorning, PlacedStep } from './work';
 /** What begins within so long stays as it is, min. */
 const SOON_MIN = 10;
 
-/** When each step was marked as done, by its id. */
+/** When each step was marked as done, by its id: hands are free again, or a load is off the heat. */
 type DoneSteps = ReadonlyMap<string, number>;
 
 /** Steps that a step waits for; of what is poured, every load. */
 const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
   steps.filter((x) => s.needs.some((n) => x.id === n || x.id.startsWith(`${n} round `)));
+
+const isLoad = (s: PlacedStep): boolean => s.dish !== null && s.wave !== null;
+/** When the hands of a step are free again; of a load, when it is off the heat. */
+const freeAt = (s: PlacedStep): number => (isLoad(s) ? s.to : s.from + s.handsMin);
 
 /** What is done, with what has to have been done for it: nobody combines what was not weighed. */
 export function allDone(steps: readonly PlacedStep[], done: DoneSteps): DoneSteps {
@@ -21,7 +25,7 @@ export function allDone(steps: readonly PlacedStep[], done: DoneSteps): DoneStep
   const behind = (s: PlacedStep, at: number): void => {
     for (const n of neededBy(s, steps)) {
       if (out.has(n.id)) continue;
-      out.set(n.id, Math.min(at, n.to));
+      out.set(n.id, Math.min(at, freeAt(n)));
       behind(n, at);
     }
   };
@@ -49,14 +53,15 @@ export function begunOf(
   const all = allDone(steps, done);
   const stays: PlacedStep[] = [];
   const endOf = new Map<string, number>();
-  const freeAt = new Map<string, number>();
+  const busyTo = new Map<string, number>();
   const keep = (s: PlacedStep): void => {
     stays.push(s);
     endOf.set(s.id, s.to);
   };
   for (const s of steps) {
     const at = all.get(s.id);
-    if (at !== undefined) keep(moved(s, at - (s.to - s.from)));
+    // what goes on by itself goes on from there
+    if (at !== undefined) keep(moved(s, s.from + at - freeAt(s)));
   }
   for (const s of steps) {
     // what goes on by itself follows what it waits for
@@ -71,12 +76,12 @@ export function begunOf(
     const from = Math.max(
       underWay ? s.from : Math.max(s.from, now),
       ...waits.map((n) => endOf.get(n.id) ?? now),
-      ...places.map((p) => freeAt.get(p) ?? Number.NEGATIVE_INFINITY),
+      ...places.map((p) => busyTo.get(p) ?? Number.NEGATIVE_INFINITY),
     );
     const placed = moved(s, from);
     keep(placed);
-    if (s.by !== null) freeAt.set(s.by, from + s.handsMin);
-    if (s.dish !== null && s.on !== null) freeAt.set(s.on, placed.to);
+    if (s.by !== null) busyTo.set(s.by, from + s.handsMin);
+    if (s.dish !== null && s.on !== null) busyTo.set(s.on, placed.to);
   }
   const ids = new Set(stays.map((s) => s.batch));
   return { now, steps: stays, bowls: bowls.filter((b) => ids.has(b.id)) };
@@ -126,7 +131,7 @@ export function boardOf(
   now: number,
 ): BoardNow {
   const all = allDone(steps, done);
-  const loads = steps.filter((s) => s.dish !== null && s.wave !== null);
+  const loads = steps.filter(isLoad);
   const open = loads.filter((s) => !all.has(s.id));
   const lying = open.filter((s) => s.from <= now);
   const keys = [

@@ -75,8 +75,9 @@ const clockIn =
     clockOf(min, q.house.units.clock);
 
 const MOST_ROUNDS = 24;
-/** Later and later without a gain, it is given up. */
+/** Later and later without a gain, it is given up; a way out, which is one of many, sooner. */
 const MOST_IDLE = 8;
+const MOST_IDLE_OF_A_WAY = 3;
 const MOST_APART = 3;
 const LATER_BY = 5;
 
@@ -96,7 +97,7 @@ interface Attempt {
 }
 
 /** Schedules it, later and later where it does not go, until it does. */
-function attempt(work: Work, m: Morning, begun: BegunMorning | null): Attempt {
+function attempt(work: Work, m: Morning, begun: BegunMorning | null, mostIdle: number): Attempt {
   const late = new Map<string, number>();
   const by = (): ReadonlyMap<string, number> =>
     new Map(
@@ -108,7 +109,7 @@ function attempt(work: Work, m: Morning, begun: BegunMorning | null): Attempt {
   const lost = (s: Scheduled): number => s.homeless.reduce((a, h) => a + h.pieces + h.shortMin, 0);
   let now = scheduled(work, m, by(), begun);
   let best = { scheduled: now, late: new Map(late) };
-  for (let round = 0, idle = 0; round < MOST_ROUNDS && idle <= MOST_IDLE && now.homeless.length > 0; round++) {
+  for (let round = 0, idle = 0; round < MOST_ROUNDS && idle <= mostIdle && now.homeless.length > 0; round++) {
     const moves = new Map<string, number>();
     for (const h of now.homeless) {
       // the first wave that hangs on it goes later
@@ -147,6 +148,7 @@ function overstands(b: MorningBowl, { scheduled: s }: Attempt): number {
 function solvedOnce(
   q: MorningAsked,
   known: KnownBowls,
+  mostIdle = MOST_IDLE,
 ): Result<
   { readonly tried: Attempt; readonly told: readonly Told[] },
   { readonly dish: number; readonly message: string }
@@ -156,7 +158,7 @@ function solvedOnce(
     const w = workOf(q, known, apart);
     if (!w.ok) return w;
     const work = w.value;
-    const tried = attempt(work, q.morning, q.begun ?? null);
+    const tried = attempt(work, q.morning, q.begun ?? null, mostIdle);
     const over = work.bowls.filter((b) => overstands(b, tried) > 0.5);
     const more = over.filter((b) => (apart.get(b.dish) ?? 0) < MOST_APART);
     if (more.length === 0 || round >= MOST_APART) return { ok: true, value: { tried, told: toldOf(q, tried) } };
@@ -403,7 +405,7 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
       const now =
         worked.ways.get(w.label) ??
         (() => {
-          const s = solvedOnce(askedWith(q, w.change), worked.bowls);
+          const s = solvedOnce(askedWith(q, w.change), worked.bowls, MOST_IDLE_OF_A_WAY);
           return s.ok ? s.value.told : null;
         })();
       worked.ways.set(w.label, now);
@@ -434,7 +436,7 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
 }
 
 /** What can't be met is looked into with its ways out, so many at most. */
-const MOST_TOLD = 8;
+const MOST_TOLD = 4;
 
 /**
  * @param withWays each thing that can't be met with its ways out, which costs a few solutions more

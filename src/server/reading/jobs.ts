@@ -19,6 +19,8 @@ const JOBS = {
   card: (text: string, house: KitchenConventions) => cardOut(text, house),
   /** A morning as programs send it: solved, with its ways out. */
   morning: (asked: MorningAsked) => solveMorning(asked),
+  /** The same for its schedule alone. */
+  place: (asked: MorningAsked) => solveMorning(asked, false),
   /** A recipe as a formula; one of ours that it carries whole is checked first. */
   formula: (r: OpenRecipe, house: Kitchen): Result<Imported, Unread> => {
     const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);

@@ -37,7 +37,10 @@ export function Toaster({ onUp }: { readonly onUp: () => void }) {
       duration={6000}
       toastOptions={{
         unstyled: true,
-        className: 'hold flex w-full items-center gap-3 px-4 py-3 text-[15px] font-semibold shadow-lg print:hidden',
+        className: 'hold flex w-full items-center gap-3 px-4 py-1 text-[15px] font-semibold shadow-lg print:hidden',
+        classNames: {
+          actionButton: 'ml-auto min-h-11 shrink-0 rounded-hold px-3 whitespace-nowrap text-rim hover:bg-wash',
+        },
       }}
     />
   );
