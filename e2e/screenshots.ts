@@ -41,20 +41,6 @@ test('pictures of the main views', async ({ page }) => {
   for (let i = 0; i < 2; i++) await page.keyboard.press('PageUp');
   await page.getByRole('region', { name: 'Proposal' }).waitFor();
   await shoot('bench-proposal');
-  await page.goto(`${new URL(page.url()).pathname}/target`);
-  for (const [scale, word] of [
-    ['colour', 'golden'],
-    ['crumb', 'open'],
-    ['edge', 'soft'],
-  ] as const)
-    await page.getByRole('group', { name: scale }).getByRole('button', { name: word, exact: true }).click();
-  await page.getByLabel('Height of one').fill('18');
-  await page.getByLabel(/^In words/).fill('As on the mill terrace in spring: tall, and soft to the rim.');
-  await page.getByRole('button', { name: 'Keep the target' }).click();
-  await page.getByRole('region', { name: /^The making of/ }).waitFor();
-  await expect(page.getByText('The target is kept with the formula')).toHaveCount(0, { timeout: 15_000 });
-  await page.evaluate(() => scrollTo(0, 0));
-  await shoot('target');
   await page.goto('/pantry');
   await shoot('pantry');
   await page.goto('/house');
@@ -98,6 +84,12 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Open Regatta breakfast' }).click();
   await page.getByRole('button', { name: /^Light Shed iron/ }).waitFor();
   await shoot('morning');
+  await page.getByRole('button', { name: /^Light Shed iron/ }).click();
+  await expect(page.getByText('every plate in time')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin the morning' }).click();
+  await page.waitForURL(/board/);
+  await expect(page.getByText('Light Shed iron, two plates', { exact: true })).toHaveCount(0, { timeout: 15_000 });
+  await shoot('morning-board');
   await page.goto('/premix');
   await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
   await page.getByRole('region', { name: 'As waffles' }).waitFor();
@@ -155,9 +147,4 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('outcome');
   await page.goto('/log');
   await shoot('log');
-  for (const note of ['Two lost to the first load', 'Even brown right through'])
-    await page.getByRole('row').filter({ hasText: note }).getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Compare the two that are ticked' }).click();
-  await page.getByRole('region', { name: 'How it was made' }).waitFor();
-  await shoot('compare');
 });
