@@ -127,7 +127,11 @@ test('a morning begun: each marks what is done, another screen follows, a griddl
   await expect(of(page, 'Skipper')).toContainText(`1 of ${total} done`);
   await expect(of(other, 'Skipper')).toContainText(`1 of ${total} done`);
   // taken back, told with the server away, and in the records when it is back
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /^Done:/ })
+    .getByRole('button', { name: 'Undo' })
+    .click();
   await expect(of(other, 'Skipper')).toContainText(`0 of ${total} done`);
   await kitchen.away();
   await of(page, 'Skipper').getByRole('button', { name: 'Done' }).click();
