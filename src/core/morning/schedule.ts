@@ -83,6 +83,8 @@ class Placing {
   private readonly startOf = new Map<string, number>();
   private readonly tasks: Set<Task>;
   private readonly open: readonly Open[];
+  /** What is poured after a task, by its id. */
+  private readonly poured = new Map<string, Open[]>();
   private readonly firstOn = new Map<string, number>();
   private readonly needing = new Map<string, string[]>();
   private readonly kept: ReadonlyMap<MorningSurface, ReadonlySet<string>>;
@@ -105,6 +107,8 @@ class Placing {
       if (loads.length > 0) this.startOf.set(pour.id, Math.min(...loads.map((s) => s.from)));
       return { pour, left, loads: last };
     });
+    for (const o of this.open)
+      for (const n of o.pour.needs) this.poured.set(n, [...(this.poured.get(n) ?? []), o]);
     for (const x of [...work.tasks, ...work.pours])
       for (const n of x.needs) this.needing.set(n, [...(this.needing.get(n) ?? []), x.id]);
     this.kept = reserved(work, m);
@@ -180,7 +184,7 @@ class Placing {
     for (const o of this.open) if (o.left > 0) look(this.startOf.get(plateId(o.pour.dish, o.pour.wave)), o);
     // a pour is over when all of it lies: until then what it needs has no bound
     for (const t of this.tasks)
-      if (!this.open.some((o) => o.left > 0 && o.pour.needs.includes(t.id))) look(this.boundOf(t.id), t);
+      if (!this.poured.get(t.id)?.some((o) => o.left > 0)) look(this.boundOf(t.id), t);
     return best;
   }
 
