@@ -36,3 +36,31 @@ test('a count, a new batch, a tick of another screen show where somebody looks; 
   await expect(other.getByRole('checkbox').first()).toBeChecked({ checked: !was });
   await other.close();
 });
+
+test('a draft of an older row comes back on the newer one: what was typed stays, the other fields follow', async ({
+  page,
+  browser,
+  kitchen,
+}) => {
+  const context = await browser.newContext({ baseURL: kitchen.url });
+  const mine = await context.newPage();
+  await mine.goto('/pantry/flour-rye');
+  await mine.getByLabel('A pack costs').fill('3.5');
+  await mine.close();
+  await page.goto('/pantry/flour-rye');
+  await page.getByLabel('and holds').fill('2500');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('button', { name: 'Note it' })).toBeEnabled();
+  await expect
+    .poll(() => kitchen.sql('select pack_g as g from stock where ingredient_id = $1', ['flour-rye']))
+    .toEqual([{ g: 2500 }]);
+  const again = await context.newPage();
+  await again.goto('/pantry/flour-rye');
+  await expect(again.getByLabel('A pack costs')).toHaveValue('3.5');
+  await expect(again.getByLabel('and holds')).toHaveValue('2500');
+  await again.getByRole('button', { name: 'Note it' }).click();
+  await expect
+    .poll(() => kitchen.sql('select price, pack_g as g from stock where ingredient_id = $1', ['flour-rye']))
+    .toEqual([{ price: 3.5, g: 2500 }]);
+  await context.close();
+});

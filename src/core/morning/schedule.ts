@@ -107,8 +107,7 @@ class Placing {
       if (loads.length > 0) this.startOf.set(pour.id, Math.min(...loads.map((s) => s.from)));
       return { pour, left, loads: last };
     });
-    for (const o of this.open)
-      for (const n of o.pour.needs) this.poured.set(n, [...(this.poured.get(n) ?? []), o]);
+    for (const o of this.open) for (const n of o.pour.needs) this.poured.set(n, [...(this.poured.get(n) ?? []), o]);
     for (const x of [...work.tasks, ...work.pours])
       for (const n of x.needs) this.needing.set(n, [...(this.needing.get(n) ?? []), x.id]);
     this.kept = reserved(work, m);
@@ -183,8 +182,7 @@ class Placing {
     };
     for (const o of this.open) if (o.left > 0) look(this.startOf.get(plateId(o.pour.dish, o.pour.wave)), o);
     // a pour is over when all of it lies: until then what it needs has no bound
-    for (const t of this.tasks)
-      if (!this.poured.get(t.id)?.some((o) => o.left > 0)) look(this.boundOf(t.id), t);
+    for (const t of this.tasks) if (!this.poured.get(t.id)?.some((o) => o.left > 0)) look(this.boundOf(t.id), t);
     return best;
   }
 

@@ -3,7 +3,7 @@
  * The state of a form: what is typed outlives a reload, what the server refuses stands at its field, nothing is sent
  * twice at a time. Where the form is over a row of the records, another screen may change that row meanwhile.
  */
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import type { ActionResult, Kept, Refusal } from '@/contract/action-result';
 import type { SentAct } from './answer';
 import { type Asking, RefusalNotice, useAsking } from './asking';
@@ -85,35 +85,35 @@ interface RowBefore {
 }
 
 /** What was in the records when the form was begun to be filled in: it outlives a reload with what is typed. */
-interface Begun {
+interface Begun<T> {
   readonly begun: { readonly revision: number; readonly base: unknown };
+  /** The fields as they stood before anybody typed: what still is so follows the row. */
+  readonly shown: T;
 }
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export function useRowForm<T extends object>(name: string, row: RowBefore | null, initial: () => T): RowForm<T> {
-  const form = useTypedForm<T & Begun>(name, () => ({
+  const form = useTypedForm<T & Begun<T>>(name, () => ({
     ...initial(),
     begun: { revision: row?.revision ?? 1, base: row?.base ?? null },
+    shown: initial(),
   }));
-  const { begun } = form.typed;
-  const shown = useRef<T>(initial());
-  // another hand has changed the row: what nobody has typed here follows it, and what is typed stays
-  // biome-ignore lint/correctness/useExhaustiveDependencies: followed once for each revision
+  const { begun, shown } = form.typed;
+  // another hand has changed the row, here or while the draft lay: what nobody has typed follows, what is typed stays
+  // biome-ignore lint/correctness/useExhaustiveDependencies: followed once for each revision, and for a draft of an older
   useEffect(() => {
     if (row?.revision === undefined || row.revision === begun.revision) return;
     const now = initial();
-    const was = shown.current;
-    shown.current = now;
     const typed = form.typed as T;
     const own = (Object.keys(now) as (keyof T & string)[]).filter(
-      (k) => !same(typed[k], was[k]) && !same(typed[k], now[k]),
+      (k) => !same(typed[k], shown[k]) && !same(typed[k], now[k]),
     );
     const rest = Object.fromEntries(Object.entries(now).filter(([k]) => !own.includes(k as keyof T & string)));
     // what is typed is against what was seen: the save finds what both have changed
     const anew = own.length === 0 ? { begun: { revision: row.revision, base: row.base } } : {};
-    form.follow({ ...rest, ...anew } as Partial<T & Begun>);
-  }, [row?.revision]);
+    form.follow({ ...rest, shown: now, ...anew } as Partial<T & Begun<T>>);
+  }, [row?.revision, begun.revision]);
   const revised = useRevised(begun.revision, begun.base);
   return {
     ...(form as unknown as TypedForm<T>),
@@ -136,7 +136,8 @@ export function useRowForm<T extends object>(name: string, row: RowBefore | null
       if (!a?.ok) return null;
       form.sent();
       // what was sent is as good as read: where the records have it otherwise, the form follows them
-      shown.current = form.typed as T;
+      const sent = Object.fromEntries(Object.keys(initial()).map((k) => [k, form.typed[k as keyof T]]));
+      form.follow({ shown: sent } as unknown as Partial<T & Begun<T>>);
       return a;
     },
   };
