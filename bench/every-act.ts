@@ -221,6 +221,8 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   const mark = { morningId: morning, step: 'd1 bowl 1 dry' };
   await send('mark-step', { id: randomUUID(), ...mark, done: true });
   await send('mark-step', { id: randomUUID(), ...mark, done: false });
+  const dish = { dish: 'd1', made: 32, served: 30, kept: 2, thrown: 0 };
+  await send('close-morning', { id: morning, closing: { dishes: [dish], next: 'one bowl less' } });
   await send('drop-morning', { id: morning });
   await send('keep-morning', { id: randomUUID(), plan, seen: null });
   await send('set-house', { change: { maker: { place: n } } });

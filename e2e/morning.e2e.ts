@@ -148,5 +148,27 @@ test('a morning begun: each marks what is done, another screen follows, a griddl
   await page.getByRole('link', { name: 'To the board' }).click();
   // what was done is done
   await expect(of(page, 'Skipper')).toContainText(/^Skipper1 of /);
+
+  // closed from what was marked; what is meant for next time comes back with a copy
+  await page.getByRole('link', { name: 'Close the morning' }).click();
+  await axe(page);
+  const cakes = page.getByRole('group', { name: 'Regatta griddle cakes' });
+  await expect(cakes.getByLabel('Made')).toHaveValue('0');
+  await cakes.getByLabel('Made').fill('84');
+  await cakes.getByLabel('Served').fill('80');
+  await expect(cakes).toContainText('4 pieces more were made than served, kept and thrown away.');
+  await cakes.getByLabel('Kept').fill('four');
+  await page.getByLabel('Next time').fill('Light the iron from the start');
+  await page.getByRole('button', { name: 'Close the morning' }).click();
+  await expect(cakes).toContainText('Write a number.');
+  await cakes.getByLabel('Kept').fill('4');
+  await page.getByRole('button', { name: 'Close the morning' }).click();
+  await expect(page.getByRole('button', { name: 'Keep it so' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the morning' }).click();
+  await page.getByRole('link', { name: 'Copy to another day' }).click();
+  await expect(page.getByText('Light the iron from the start')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Formulas' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open Regatta breakfast' })).toHaveCount(0);
   await context.close();
 });

@@ -1,10 +1,11 @@
 /** A morning as it is planned, sent and kept. */
 import { z } from 'zod';
 import { END_IDS } from '@/core/formula/formula';
+import { MOST_NEXT_CHARS } from '@/core/morning/closing';
 import { ROLES, SURFACE_KINDS } from '@/core/morning/morning';
 import { MOST_PERSON_CHARS } from '@/core/morning/people';
 import { ALLERGENS } from '@/core/pantry/ingredient';
-import { amount, count, day, name, note, seen } from './fields';
+import { amount, count, day, name, note, seen, whole } from './fields';
 
 /** Minutes from the midnight of the day: from the day before to the end of the next. */
 const minute = z.number('Write a time, as 8:00.').min(-1440, 'At most a day before.').max(2880, 'At most a day after.');
@@ -142,3 +143,14 @@ const bowlSchema = z.object({
 });
 /** The schedule of a morning under way, as it is kept. */
 export const scheduleSchema = z.object({ steps: z.array(stepSchema), bowls: z.array(bowlSchema) });
+
+const pieces = whole('Pieces', 0, 100_000).default(null);
+export const closingSchema = z.object({
+  dishes: z
+    .array(z.object({ dish: key, made: pieces, served: pieces, kept: pieces, thrown: pieces }))
+    .max(12)
+    .default([]),
+  next: note(MOST_NEXT_CHARS).default(''),
+});
+/** Closes a morning, or puts its closing right. */
+export const closeMorningSchema = z.object({ id: z.uuid(), closing: closingSchema });

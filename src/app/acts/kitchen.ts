@@ -34,7 +34,13 @@ import {
   takeCardsBackSchema,
 } from '@/contract/formula';
 import { careBackSchema, careSchema, houseSaveSchema } from '@/contract/house';
-import { dropMorningSchema, keepMorningSchema, markSchema, placeMorningSchema } from '@/contract/morning';
+import {
+  closeMorningSchema,
+  dropMorningSchema,
+  keepMorningSchema,
+  markSchema,
+  placeMorningSchema,
+} from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -50,7 +56,7 @@ import { type ItemAnswer, keepItems } from '@/server/queries/event-log';
 import { copyFormula, putFormula } from '@/server/queries/formulas';
 import { wantPieces } from '@/server/queries/griddle';
 import { changeHouse } from '@/server/queries/house';
-import { dropMorning, joinMorning, keepMorning, markStep, morningById } from '@/server/queries/mornings';
+import { closeMorning, dropMorning, joinMorning, keepMorning, markStep, morningById } from '@/server/queries/mornings';
 import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
@@ -271,6 +277,8 @@ export const keepMorningHere = async (input: unknown): Promise<ActionResult<Kept
   });
 export const placeMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('place-morning', placeMorningSchema, input, ({ id }) => placeMorning(id));
+export const closeMorningHere = async (input: unknown): Promise<ActionResult> =>
+  acted('close-morning', closeMorningSchema, input, closeMorning);
 export const markStepHere = async (input: unknown): Promise<ActionResult> =>
   acted('mark-step', markSchema, input, markStep, 'nothing');
 export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>

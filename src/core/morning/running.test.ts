@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { h, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
+import { happenedOf, unaccounted } from './closing';
 import { allDone, begunOf, boardOf } from './running';
 import { solveMorning } from './solve';
 import type { MorningAsked, PlacedStep } from './work';
@@ -127,4 +128,23 @@ test('the board: what each has now, how late, what lies where, what of a wave is
   const sum = (of: readonly PlacedStep[]): number => of.reduce((a, s) => a + s.places, 0);
   expect(cakes).toMatchObject({ wanted: sum(loads), ready: sum(loads.filter((s) => s.to <= h('7:18'))) });
   expect(board.lies.reduce((a, l) => a + l.pieces, 0)).toBe(board.waves.reduce((a, w) => a + w.onHeat, 0));
+});
+
+test('the closing is filled in from what was marked: pieces off the heat by dish, and when each wave had its last plate', () => {
+  const plan = { waves: REGATTA.waves, dishes: REGATTA.dishes.map((d) => ({ ...d, formulaId: d.id, end: null })) };
+  const done = doneBy(h('7:31'));
+  const { dishes, waves } = happenedOf(plan, FIRST, done);
+  const cakes = FIRST.steps.filter((s) => s.dish === 'd0' && s.wave !== null);
+  const first = cakes.filter((s) => s.wave === 0).reduce((a, s) => a + s.places, 0);
+  expect(dishes[0]).toEqual({ dish: 'd0', planned: cakes.reduce((a, s) => a + s.places, 0), made: first });
+  expect(waves.map((w) => w.over)).toEqual([h('7:30'), null, null]);
+});
+
+test.each([
+  [{ made: 84, served: 80, kept: 4, thrown: null }, 0],
+  [{ made: 84, served: 80, kept: null, thrown: 1 }, 3],
+  [{ made: 20, served: 24, kept: null, thrown: null }, -4],
+  [{ made: null, served: 24, kept: null, thrown: null }, null],
+] as const)('of %j so many are unaccounted for: %s', (of, left) => {
+  expect(unaccounted({ dish: 'd', ...of })).toBe(left);
 });

@@ -1,8 +1,16 @@
 /** Mornings that are planned. */
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
-import { type keepMorningSchema, type markSchema, morningPlanSchema, scheduleSchema } from '@/contract/morning';
+import {
+  type closeMorningSchema,
+  closingSchema,
+  type keepMorningSchema,
+  type markSchema,
+  morningPlanSchema,
+  scheduleSchema,
+} from '@/contract/morning';
 import { END_IDS } from '@/core/formula/formula';
+import type { MorningClosing } from '@/core/morning/closing';
 import type { MorningPlan } from '@/core/morning/plan';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { SHAPES } from '@/core/records/editable';
@@ -28,6 +36,13 @@ const SCHEDULE: JsonColumn<MorningSchedule | null> = {
   fresh: null,
 };
 
+const CLOSING: JsonColumn<MorningClosing | null> = {
+  at: 'mornings.closing',
+  called: 'the closing of a morning',
+  schema: closingSchema,
+  fresh: null,
+};
+
 const morningRow = z.object({
   id: z.string(),
   day: z.string(),
@@ -35,8 +50,10 @@ const morningRow = z.object({
   revision: z.number(),
   begunAt: z.date().nullable(),
   schedule: z.unknown(),
+  closedAt: z.date().nullable(),
+  closing: z.unknown(),
 });
-const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision, begun_at as "begunAt", schedule from mornings`;
+const SELECT = `select id, to_char(day, 'YYYY-MM-DD') as day, plan, revision, begun_at as "begunAt", schedule, closed_at as "closedAt", closing from mornings`;
 
 interface KeptMorning {
   readonly id: string;
@@ -47,12 +64,16 @@ interface KeptMorning {
   /** Null: it has not begun. */
   readonly begunAt: Date | null;
   readonly schedule: MorningSchedule | null;
+  /** Null: it is not closed. */
+  readonly closedAt: Date | null;
+  readonly closing: MorningClosing | null;
 }
 
-const morningOf = ({ plan, schedule, ...row }: z.output<typeof morningRow>): KeptMorning => ({
+const morningOf = ({ plan, schedule, closing, ...row }: z.output<typeof morningRow>): KeptMorning => ({
   ...row,
   plan: readStored(PLAN, plan, row.id).value,
   schedule: schedule === null ? null : readStored(SCHEDULE, schedule, row.id).value,
+  closing: closing === null ? null : readStored(CLOSING, closing, row.id).value,
 });
 
 export const morningById = async (id: string): Promise<KeptMorning | null> => {
@@ -77,7 +98,7 @@ export const morningsAhead = async (): Promise<readonly MorningAhead[]> =>
   (
     await rowsFrom(
       morningRow,
-      `${SELECT} where day >= current_date - 1 order by mornings.day, created_at limit ${MOST_MORNINGS}`,
+      `${SELECT} where day >= current_date - 1 and closed_at is null order by mornings.day, created_at limit ${MOST_MORNINGS}`,
       [],
     )
   ).map((row) => {
@@ -205,3 +226,12 @@ export const keepSchedule = async (id: string, schedule: MorningSchedule): Promi
     doneAt(),
   ]);
 };
+
+/** Closes a morning; closed again, what is said of it is put right. */
+export async function closeMorning({ id, closing }: z.output<typeof closeMorningSchema>): Promise<ActionResult> {
+  const kept = await query(
+    'update mornings set closing = $2, closed_at = coalesce(closed_at, $3, now()) where id = $1 returning id',
+    [id, JSON.stringify(closing), doneAt()],
+  );
+  return kept.length > 0 ? { ok: true } : refuse(GONE);
+}

@@ -52,6 +52,11 @@ export default async function MorningPage({ params }: { readonly params: Promise
         ) : plan && now?.ok ? (
           <BeginMorning id={id} name={plan.name || 'the morning'} place={placeMorningHere} />
         ) : null}
+        {morning.closedAt ? (
+          <Link href={`/mornings/${id}/close`} className={lookOf('bare')}>
+            What came of it
+          </Link>
+        ) : null}
         <Link href={`/mornings/${id}/papers`} className={lookOf('bare')}>
           Papers
         </Link>

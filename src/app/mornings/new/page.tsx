@@ -7,6 +7,7 @@ import { loadHouse } from '@/server/queries/house';
 import { dishChoices, morningById } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
 import { AwayPage, Frame } from '@/ui/frame/frame';
+import { Notice } from '@/ui/kit/notice';
 import { MorningForm } from '@/ui/morning/morning-form';
 
 export const metadata: Metadata = { title: 'Plan a morning' };
@@ -26,7 +27,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
   const r = await reach(async () => {
     const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
     const dishes = was?.plan?.dishes.map((d) => d.formulaId);
-    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was?.plan ?? null]);
+    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [house, people, choices, was] = r.value;
@@ -41,11 +42,18 @@ export default async function NewMorningPage({ searchParams }: Asked) {
         Who comes when, what they get, who cooks and on what. Bowls, times, hands and places are worked out for all of
         it at once.
       </p>
+      {was?.closing?.next ? (
+        <div className="mb-4 max-w-2xl">
+          <Notice weight="look">
+            <strong>Meant for next time:</strong> <span className="whitespace-pre-line">{was.closing.next}</span>
+          </Notice>
+        </div>
+      ) : null}
       <div className="max-w-2xl">
         <MorningForm
           morning={null}
           day={asked}
-          like={was}
+          like={was?.plan ?? null}
           of={typeof of === 'string' && isUuid(of) ? of : ''}
           house={house}
           people={people}

@@ -41,6 +41,9 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
         <Link href={`/mornings/${id}`} className={lookOf('plain')}>
           Change the plan
         </Link>
+        <Link href={`/mornings/${id}/close`} className={lookOf('plain')}>
+          Close the morning
+        </Link>
       </div>
       <BoardView
         id={id}
