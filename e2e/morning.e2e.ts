@@ -87,6 +87,11 @@ test('the regatta morning: a red sum mended by a tap and undone, more covers, a 
 test('a morning from nothing: one wave, one dish, and what is missing is said at its place', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Plan a whole morning' }).click();
+  const earlier = page.getByRole('region', { name: 'Earlier mornings' });
+  await earlier.getByRole('link', { name: /^Copy Autumn sculls breakfast/ }).click();
+  await expect(page.getByText(/Light the iron ten minutes earlier/)).toBeVisible();
+  await expect(page.getByLabel('Covers').first()).toHaveValue('30');
+  await page.goto('/mornings/new');
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.getByText('Write a number.')).toBeVisible();
   await expect(page.getByText('Choose what is made.')).toBeVisible();

@@ -41,12 +41,16 @@ export class Counter {
   private readonly pans: Busy[] = [];
   private readonly cleanings = new Map<MorningSurface, Busy[]>();
   private readonly noCook: boolean;
+  /** Sorted, each once. */
+  private readonly edgesAt: number[] = [];
 
   constructor(private readonly m: Morning) {
     this.hands = new Map(m.people.map((p) => [p, []]));
     this.on = new Map(m.surfaces.filter((s) => s.kind !== 'oven').map((s) => [s, []]));
     this.ovens = ovensOf(m).map((o) => ({ ...o, uses: [] }));
     this.noCook = !m.people.some((p) => p.role === 'cook' || p.role === 'lead');
+    for (const p of m.people) this.edge(p.to);
+    for (const x of this.on.keys()) if (x.to !== null) this.edge(x.to);
   }
 
   /** Whose hands are free, the best first; a child only does what is a child's. */
@@ -69,6 +73,7 @@ export class Counter {
   }
   bindHands(p: Person, from: number, handsMin: number): void {
     this.hands.get(p)?.push({ from, to: from + handsMin });
+    this.edge(from);
   }
 
   oven(c: number, from: number, to: number, places: number): (typeof this.ovens)[number] | null {
@@ -83,6 +88,7 @@ export class Counter {
   }
   bindOven(name: string, use: InOven): void {
     this.ovens.find((o) => o.name === name)?.uses.push(use);
+    this.edge(use.from);
   }
 
   /** A pan on the hob is free. */
@@ -91,6 +97,7 @@ export class Counter {
   }
   bindHob(from: number, to: number): void {
     this.pans.push({ from, to });
+    this.edge(from);
   }
 
   /** Why a load does not lie there; null: it does; a number: it does where the place is cleaned from then on. */
@@ -119,9 +126,27 @@ export class Counter {
   clean(s: MorningSurface, from: number): void {
     this.cleanings.set(s, [...(this.cleanings.get(s) ?? []), { from, to: from + CLEAN_MIN }]);
     this.on.get(s)?.push({ from, to: from + CLEAN_MIN, places: s.places, allergens: [], without: [] });
+    this.edge(from);
   }
   bindSurface(s: MorningSurface, load: OnSurface): void {
     this.on.get(s)?.push(load);
+    this.edge(load.from);
+  }
+
+  /** Something begins then, or somebody goes, or a surface: what comes before it may end there. */
+  private edge(at: number): void {
+    const n = this.edgeFrom(at);
+    if (this.edgesAt[n] !== at) this.edgesAt.splice(n, 0, at);
+  }
+  /** The first of the edges that is not before a moment. */
+  private edgeFrom(at: number): number {
+    let [low, high] = [0, this.edgesAt.length];
+    while (low < high) {
+      const mid = (low + high) >> 1;
+      if ((this.edgesAt[mid] ?? 0) < at) low = mid + 1;
+      else high = mid;
+    }
+    return low;
   }
 
   /**
@@ -130,14 +155,19 @@ export class Counter {
    */
   *edges(lengths: readonly number[], before: number): Generator<number> {
     yield before;
-    const ends = [
-      ...[...this.hands].flatMap(([p, busy]) => [p.to, ...busy.map((b) => b.from)]),
-      ...[...this.on].flatMap(([s, loads]) => [...(s.to === null ? [] : [s.to]), ...loads.map((b) => b.from)]),
-      ...this.ovens.flatMap((o) => o.uses.map((b) => b.from)),
-      ...this.pans.map((b) => b.from),
-    ];
-    const out = new Set<number>();
-    for (const e of ends) for (const l of lengths) if (e - l < before) out.add(e - l);
-    yield* Float64Array.from(out).sort().reverse();
+    const at = lengths.map((l) => this.edgeFrom(before + l) - 1);
+    for (let last = before; ; ) {
+      let best = -1;
+      let from = Number.NEGATIVE_INFINITY;
+      for (const [n, l] of lengths.entries()) {
+        const e = this.edgesAt[at[n] ?? -1];
+        if (e !== undefined && (best < 0 || e - l > from)) [best, from] = [n, e - l];
+      }
+      if (best < 0) return;
+      at[best] = (at[best] ?? 0) - 1;
+      if (from >= last) continue;
+      last = from;
+      yield from;
+    }
   }
 }

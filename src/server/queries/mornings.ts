@@ -84,7 +84,8 @@ export const morningById = async (id: string): Promise<KeptMorning | null> => {
 /** Mornings shown at once. */
 const MOST_MORNINGS = 20;
 
-interface MorningAhead {
+/** A morning as it is listed. */
+interface MorningListed {
   readonly id: string;
   readonly day: string;
   readonly name: string;
@@ -93,25 +94,37 @@ interface MorningAhead {
   readonly dishes: number;
 }
 
-/** Mornings of yesterday and of the days that come, the next in front. */
-export const morningsAhead = async (): Promise<readonly MorningAhead[]> =>
+const listed = (row: z.output<typeof morningRow>): MorningListed => {
+  const { plan } = morningOf(row);
+  return {
+    id: row.id,
+    day: row.day,
+    name: plan?.name ?? '',
+    covers: plan?.waves.reduce((a, w) => a + w.covers, 0) ?? 0,
+    waves: plan?.waves.length ?? 0,
+    dishes: plan?.dishes.length ?? 0,
+  };
+};
+
+/** Mornings of yesterday and of the days that come, not closed, the next in front. */
+export const morningsAhead = async (): Promise<readonly MorningListed[]> =>
   (
     await rowsFrom(
       morningRow,
       `${SELECT} where day >= current_date - 1 and closed_at is null order by mornings.day, created_at limit ${MOST_MORNINGS}`,
       [],
     )
-  ).map((row) => {
-    const { plan } = morningOf(row);
-    return {
-      id: row.id,
-      day: row.day,
-      name: plan?.name ?? '',
-      covers: plan?.waves.reduce((a, w) => a + w.covers, 0) ?? 0,
-      waves: plan?.waves.length ?? 0,
-      dishes: plan?.dishes.length ?? 0,
-    };
-  });
+  ).map(listed);
+
+/** Mornings that are over, the last in front. */
+export const morningsOver = async (): Promise<readonly MorningListed[]> =>
+  (
+    await rowsFrom(
+      morningRow,
+      `${SELECT} where day < current_date or closed_at is not null order by mornings.day desc, created_at desc limit ${MOST_MORNINGS}`,
+      [],
+    )
+  ).map(listed);
 
 /** Keeps a morning; what another screen has changed meanwhile is kept with it, or both sides are told. */
 export const keepMorning = ({ id, plan, seen }: z.output<typeof keepMorningSchema>): Promise<ActionResult<Kept>> =>

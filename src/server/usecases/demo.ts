@@ -28,7 +28,7 @@ import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
 import { letBagsGo } from '../queries/lot-books';
-import { keepMorning } from '../queries/mornings';
+import { closeMorning, keepMorning } from '../queries/mornings';
 import { keepMeasure, keepPantry } from '../queries/pantry';
 import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
@@ -192,6 +192,13 @@ const demoMorningsSchema = z.object({
       ovens: z.number(),
       hob: z.number(),
       sides: morningPlanSchema.shape.sides,
+      /** Of one that is over, in the order of its dishes. */
+      closing: z
+        .object({
+          dishes: z.array(z.object({ made: z.number(), served: z.number(), kept: z.number(), thrown: z.number() })),
+          next: z.string(),
+        })
+        .optional(),
     }),
   ),
 });
@@ -207,9 +214,10 @@ async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void
     if (!kept.ok) throw new Error(kept.message);
   }
   const gear = surfacesIn((await loadHouse()).gear);
-  for (const { daysAhead, lit, dishes, people: there, ...m } of mornings)
+  for (const { daysAhead, lit, dishes, people: there, closing, ...m } of mornings) {
+    const id = randomUUID();
     await keepMorning({
-      id: randomUUID(),
+      id,
       seen: null,
       plan: {
         ...m,
@@ -230,6 +238,12 @@ async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void
         before: false,
       },
     });
+    if (closing)
+      await closeMorning({
+        id,
+        closing: { ...closing, dishes: closing.dishes.map((d, n) => ({ ...d, dish: `d${n + 1}` })) },
+      });
+  }
 }
 
 const ago = (hours: number): Date => new Date(Date.now() - hours * 3_600_000);

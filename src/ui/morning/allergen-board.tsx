@@ -1,9 +1,10 @@
 import type { AllergenBoard as Board } from '@/core/morning/papers';
 import { TableHead } from '../kit/table-head';
+import { Wide } from '../kit/wide';
 
 /** What each dish of a morning holds, on one sheet for whoever serves. */
 export const AllergenBoardView = ({ board }: { readonly board: Board }) => (
-  <div className="min-w-0 overflow-x-auto">
+  <Wide label="Allergens by dish" plate={false}>
     <table className="w-full">
       <TableHead columns={['Dish', ...board.names.map((n) => n.charAt(0).toUpperCase() + n.slice(1)), 'Not known']} />
       <tbody>
@@ -32,5 +33,5 @@ export const AllergenBoardView = ({ board }: { readonly board: Board }) => (
         ))}
       </tbody>
     </table>
-  </div>
+  </Wide>
 );

@@ -18,6 +18,7 @@ import { Taps } from '../kit/choice';
 import { TableHead } from '../kit/table-head';
 import { doAct, toastUndoAct } from '../kit/undo';
 import { useUnits } from '../kit/units';
+import { Wide } from '../kit/wide';
 import { useNow } from '../live/clock';
 import { DishMark, letterOf } from './morning-parts';
 
@@ -188,7 +189,7 @@ export function BoardView(p: Props) {
           />
         ))}
       </div>
-      <section aria-label="Ready" className="min-w-0 overflow-x-auto rounded-plate bg-white p-4">
+      <Wide label="Pieces ready">
         <h2 className="mb-1 text-xl">Pieces ready</h2>
         <table className="w-full tabular-nums">
           <TableHead columns={['Dish', ...p.plan.waves.map((w) => ({ right: `for ${clock(w.at)}` }))]} />
@@ -217,7 +218,7 @@ export function BoardView(p: Props) {
             ))}
           </tbody>
         </table>
-      </section>
+      </Wide>
       {board.lies.length > 0 ? (
         <section aria-label="On the heat" className="rounded-plate bg-white p-4">
           <h2 className="mb-1 text-xl">On the heat</h2>

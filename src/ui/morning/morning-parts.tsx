@@ -10,6 +10,7 @@ import { counted } from '@/core/quantity/say';
 import { PersonMarkIcon } from '../drawings/person-mark';
 import { TableHead } from '../kit/table-head';
 import { useUnits } from '../kit/units';
+import { Wide } from '../kit/wide';
 
 interface DishCalled {
   readonly id: string;
@@ -43,7 +44,7 @@ export const useClock = (): ((min: number) => string) => {
 export function Plates({ plan, solved, dishes }: MorningShown) {
   const clock = useClock();
   return (
-    <section aria-label="Plates" className="min-w-0 overflow-x-auto rounded-plate bg-white p-4">
+    <Wide label="Plates">
       <h2 className="mb-1 text-xl">Plates</h2>
       <table className="w-full tabular-nums">
         <TableHead columns={['Dish', ...plan.waves.map((w) => ({ right: `${clock(w.at)}, ${w.covers} covers` }))]} />
@@ -79,7 +80,7 @@ export function Plates({ plan, solved, dishes }: MorningShown) {
           })}
         </tbody>
       </table>
-    </section>
+    </Wide>
   );
 }
 
@@ -164,7 +165,7 @@ export function Surfaces({ plan, solved, dishes, surfaces }: MorningShown) {
   const pct = (min: number): string => `${(100 * (min - from)) / (to - from)}%`;
   const hours = Array.from({ length: (to - from) / HOUR_MIN + 1 }, (_, n) => from + n * HOUR_MIN);
   return (
-    <section aria-label="What lies where" className="min-w-0 overflow-x-auto rounded-plate bg-white p-4">
+    <Wide label="What lies where">
       <h2 className="mb-2 text-xl">What lies where</h2>
       <div className="min-w-[36rem] pr-6">
         <div aria-hidden className="relative ml-36 h-5 text-sm text-soft tabular-nums">
@@ -211,6 +212,6 @@ export function Surfaces({ plan, solved, dishes, surfaces }: MorningShown) {
           stand above this plan.
         </p>
       </div>
-    </section>
+    </Wide>
   );
 }

@@ -4,10 +4,11 @@ import { dayAfter, localDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { dishChoices, morningById } from '@/server/queries/mornings';
+import { dishChoices, morningById, morningsOver } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Notice } from '@/ui/kit/notice';
+import { EarlierMornings } from '@/ui/morning/earlier-mornings';
 import { MorningForm } from '@/ui/morning/morning-form';
 
 export const metadata: Metadata = { title: 'Plan a morning' };
@@ -27,10 +28,10 @@ export default async function NewMorningPage({ searchParams }: Asked) {
   const r = await reach(async () => {
     const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
     const dishes = was?.plan?.dishes.map((d) => d.formulaId);
-    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was]);
+    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was, morningsOver()]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [house, people, choices, was] = r.value;
+  const [house, people, choices, was, over] = r.value;
   const asked =
     typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day)
       ? day
@@ -42,6 +43,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
         Who comes when, what they get, who cooks and on what. Bowls, times, hands and places are worked out for all of
         it at once.
       </p>
+      {!was && over.length > 0 ? <EarlierMornings mornings={over} units={house.units} /> : null}
       {was?.closing?.next ? (
         <div className="mb-4 max-w-2xl">
           <Notice weight="look">
