@@ -5,7 +5,7 @@ import { Wide } from '../kit/wide';
 /** What each dish of a morning holds, on one sheet for whoever serves. */
 export const AllergenBoardView = ({ board }: { readonly board: Board }) => (
   <Wide label="Allergens by dish" plate={false}>
-    <table className="w-full">
+    <table aria-label="Allergens by dish" className="w-full">
       <TableHead columns={['Dish', ...board.names.map((n) => n.charAt(0).toUpperCase() + n.slice(1)), 'Not known']} />
       <tbody>
         {board.rows.map((r) => (

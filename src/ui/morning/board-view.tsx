@@ -191,7 +191,7 @@ export function BoardView(p: Props) {
       </div>
       <Wide label="Pieces ready">
         <h2 className="mb-1 text-xl">Pieces ready</h2>
-        <table className="w-full tabular-nums">
+        <table aria-label="Pieces ready by wave" className="w-full tabular-nums">
           <TableHead columns={['Dish', ...p.plan.waves.map((w) => ({ right: `for ${clock(w.at)}` }))]} />
           <tbody>
             {p.dishes.map((d) => (

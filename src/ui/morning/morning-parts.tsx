@@ -46,7 +46,7 @@ export function Plates({ plan, solved, dishes }: MorningShown) {
   return (
     <Wide label="Plates">
       <h2 className="mb-1 text-xl">Plates</h2>
-      <table className="w-full tabular-nums">
+      <table aria-label="Plates by wave" className="w-full tabular-nums">
         <TableHead columns={['Dish', ...plan.waves.map((w) => ({ right: `${clock(w.at)}, ${w.covers} covers` }))]} />
         <tbody>
           {dishes.map((d) => {

@@ -53,6 +53,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
       ) : null}
       <div className="max-w-2xl">
         <MorningForm
+          key={was?.id ?? 'new'}
           morning={null}
           day={asked}
           like={was?.plan ?? null}
