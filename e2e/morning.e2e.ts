@@ -118,6 +118,7 @@ test('a morning begun: each marks what is done, another screen follows, a griddl
   await expect(how).toContainText('every plate in time');
   await page.getByRole('button', { name: 'Begin the morning' }).click();
   await page.waitForURL(/\/board$/);
+  await expect(page.getByText(/^This is for /)).toBeVisible();
   const of = (screen: typeof page, name: string) => screen.getByRole('region', { name, exact: true });
   const total = Number(/of (\d+) done/.exec((await of(page, 'Skipper').textContent()) ?? '')?.[1]);
   expect(total).toBeGreaterThan(5);

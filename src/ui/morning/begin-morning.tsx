@@ -23,7 +23,7 @@ export function BeginMorning({
   };
   return (
     <>
-      <Button look="now" disabled={asking.busy} onClick={() => void begin()}>
+      <Button disabled={asking.busy} onClick={() => void begin()}>
         Begin the morning
       </Button>
       <RefusalNotice text={asking.refusal} waits={asking.waits} />

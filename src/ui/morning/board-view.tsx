@@ -33,6 +33,8 @@ interface Props {
   readonly done: readonly (readonly [string, number])[];
   readonly dishes: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly KitchenPerson[];
+  /** The day it is for, in words: "Sun 29 Nov". */
+  readonly day: string;
   /** The midnight with which the day begins, and when the page was drawn, ms since 1970. */
   readonly midnight: number;
   readonly drawnAt: number;
@@ -46,6 +48,7 @@ interface Props {
 const LATE_MIN = 3;
 /** So late that the rest is better placed anew, min. */
 const TOO_LATE_MIN = 10;
+const DAY_MIN = 1440;
 /** How often the clock is looked at, ms. */
 const TICK_MS = 5000;
 
@@ -157,6 +160,7 @@ export function BoardView(p: Props) {
         <p role="timer" className="text-3xl font-bold tabular-nums">
           {clock(now)}
         </p>
+        {now < 0 || now >= DAY_MIN ? <p className="text-lg text-soft">This is for {p.day}.</p> : null}
         <Taps
           label="Whose screen this is"
           value={whose === '' ? 'all' : whose}

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { markStepHere, placeMorningHere } from '@/app/actions';
-import { momentOf } from '@/core/quantity/day';
+import { momentOf, sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -52,6 +52,7 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
         done={[...markedDone(marks, day, house.units)]}
         dishes={dishes}
         people={people}
+        day={sayWeekday(Date.parse(`${day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
         midnight={momentOf(day, '00:00', house.units)}
         drawnAt={Date.now()}
         who={typeof who === 'string' ? who : null}
