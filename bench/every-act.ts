@@ -158,6 +158,14 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
     take: 'no',
     requestId: randomUUID(),
   });
+  const made = await send<WithId>('use-bags', {
+    lotId,
+    bags: 1,
+    product: { kind: 'griddle', school: 'even' },
+    take: 'no',
+    requestId: randomUUID(),
+  });
+  await send('put-away', { batchId: made.id, back: true });
   const gone = { lotId, bags: 2, kind: 'gift', who: lead, why: '', price: null, requestId: randomUUID() };
   await send('bags-gone', gone);
   await send('undo-gone', { useId: await see.bookOf(lotId), who: lead, why: 'came back', requestId: randomUUID() });
@@ -228,6 +236,10 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   await send('set-house', { change: { maker: { place: n } } });
   const care = { gearId: FRESH_KITCHEN.gear[0]?.id ?? 'griddle', what: 'cleaned', note: n, requestId: randomUUID() };
   await send('care-back', { id: (await send<WithId>('note-care', care)).id });
+  const copy = await send<Saved>('copy-formula', { formulaId, number: null, requestId: randomUUID() });
+  await send('put-formula', { formulaId: copy.saved.formulaId, deleted: true });
+  const again = await send<{ readonly batchId: string }>('make-again', { batchId, requestId: randomUUID() });
+  await send('put-away', { batchId: again.batchId, back: true });
   await send('put-formula', { formulaId, archived: true });
   await send('erase-person', { id: person });
 }

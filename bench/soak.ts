@@ -59,7 +59,7 @@ const childrenNamed = (name: string): readonly number[] =>
 const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['formula', "select count(distinct formula_id)::text as v from formula_versions where name like 'cakes soak%'", 1],
   ['card', "select count(*)::text as v from formula_versions where name like 'card soak%'", 1],
-  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 2],
+  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 3],
   ['outcome', "select count(*)::text as v from batches where name like 'cakes soak%' and verdict = 'good'", 1],
   ['target', "select count(*)::text as v from targets where note like 'cakes soak%'", 1],
   ['kept lot', "select count(*)::text as v from kept_lots where who like 'Lead soak%'", 1],
@@ -67,7 +67,7 @@ const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['photograph', 'select count(*)::text as v from photos where undone_at is null', 1],
   ['premix', "select count(*)::text as v from premixes where name like 'mix soak%'", 1],
   ['premix lot', 'select count(*)::text as v from lots where voided_at is not null', 1],
-  ['entry of a lot', 'select count(*)::text as v from lot_uses', 2],
+  ['entry of a lot', 'select count(*)::text as v from lot_uses', 4],
   ['correction', 'select count(*)::text as v from lot_changes', 1],
   ['side', "select count(*)::text as v from sides where name like 'butter soak%' or name like 'gone soak%'", 1],
   ['care', "select count(*)::text as v from care_notes where note like 'soak%'", 1],
@@ -77,11 +77,13 @@ const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
 ];
 
 async function bookOf(lot: string): Promise<string> {
-  const rows = await rowsFrom(z.object({ id: z.string() }), 'select id from lot_uses where lot_id = $1', [lot]).catch(
-    () => {
-      throw new Later();
-    },
-  );
+  const rows = await rowsFrom(
+    z.object({ id: z.string() }),
+    "select id from lot_uses where lot_id = $1 and kind = 'gift' and undoes is null",
+    [lot],
+  ).catch(() => {
+    throw new Later();
+  });
   return rows[0]?.id ?? '';
 }
 

@@ -100,9 +100,10 @@ export async function morningNow(
   if (!asked.ok) return asked;
   const begun = await begunNow(morning, facts.house);
   const q = { ...asked.value, ...(begun && { begun }) };
-  const whole = withWays ? await inReader('morning', q) : null;
-  // where the ways out take too long, the morning itself is shown without them
-  const r = whole?.ok || (whole && 'dish' in whole.error) ? whole : await inReader('place', q);
+  const placed = await inReader('place', q);
+  // where the ways out take too long, the morning is shown without them
+  const whole = withWays && placed.ok && placed.value.unmet.length > 0 ? await inReader('morning', q) : placed;
+  const r = whole.ok ? whole : placed;
   if (!r.ok)
     return 'dish' in r.error
       ? { ok: false, error: { path: `dishes.${r.error.dish}.formulaId`, message: r.error.message } }

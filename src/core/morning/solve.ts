@@ -388,6 +388,8 @@ interface Worked {
 }
 
 const MOST_WAYS = 3;
+/** Other mornings that are solved for all of it: the worst comes first, and many are mended by the same. */
+const MOST_WORKED = 10;
 
 /** What a way out makes worse, the worst of it in its words. */
 function insteadOf(worse: readonly Told[]): string {
@@ -402,6 +404,7 @@ function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked)
   return waysFor(q, t)
     .flatMap((w) => {
       // the same way out helps in several places: it is worked once
+      if (!worked.ways.has(w.label) && worked.ways.size >= MOST_WORKED) return [];
       const now =
         worked.ways.get(w.label) ??
         (() => {

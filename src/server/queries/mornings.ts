@@ -1,4 +1,5 @@
 /** Mornings that are planned. */
+import type { ClientBase } from 'pg';
 import { z } from 'zod';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import {
@@ -248,3 +249,16 @@ export async function closeMorning({ id, closing }: z.output<typeof closeMorning
   );
   return kept.length > 0 ? { ok: true } : refuse(GONE);
 }
+
+/** Takes a person's name out of every morning: there stands what they are called now that they are erased. */
+export const renameInMornings = (client: ClientBase, personId: string, to: string): Promise<unknown> =>
+  client.query(
+    `update mornings m set revision = revision + 1,
+       plan = jsonb_set(plan, '{people}', (select jsonb_agg(case when p->>'personId' = $1 then p || jsonb_build_object('name', $2::text) else p end order by n)
+         from jsonb_array_elements(plan->'people') with ordinality as x(p, n))),
+       schedule = case when schedule is null then null else jsonb_set(schedule, '{steps}', (select coalesce(jsonb_agg(case when s->>'by' = was.name then s || jsonb_build_object('by', $2::text) else s end order by n), '[]')
+         from jsonb_array_elements(schedule->'steps') with ordinality as x(s, n))) end
+      from (select id, p->>'name' as name from mornings, jsonb_array_elements(plan->'people') p where p->>'personId' = $1) was
+      where m.id = was.id`,
+    [personId, to],
+  );

@@ -6,6 +6,7 @@ import { ROLES } from '@/core/morning/morning';
 import { type KitchenPerson, PERSON_MARKS } from '@/core/morning/people';
 import { transaction } from '../db/pool';
 import { countRow, rowsFrom } from '../db/rows';
+import { renameInMornings } from './mornings';
 import { GONE } from './revised';
 
 const personRow = z.object({
@@ -66,9 +67,11 @@ export const erasePerson = (id: string): Promise<ActionResult> =>
       [],
       client,
     );
+    const name = `former helper ${(left?.n ?? 0) + 1}`;
     await client.query(
-      "update people set name = 'former helper ' || $2::int, mark = 'whisk', erased_at = now(), revision = revision + 1 where id = $1 and erased_at is null",
-      [id, (left?.n ?? 0) + 1],
+      "update people set name = $2, mark = 'whisk', erased_at = now(), revision = revision + 1 where id = $1 and erased_at is null",
+      [id, name],
     );
+    if (found.rows[0]?.erased === false) await renameInMornings(client, id, name);
     return { ok: true };
   });

@@ -1,7 +1,10 @@
 /** People of the kitchen, on the real database: added once, changed by one at a time, erased without their name. */
 import { randomUUID } from 'node:crypto';
+import type { MorningPlan } from '@/core/morning/plan';
+import { BINDS_NOTHING } from '@/core/morning/schedule';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
+import { keepMorning, keepSchedule, morningById } from '../queries/mornings';
 import { erasePerson, keepPerson, kitchenPeople } from '../queries/people';
 
 beforeAll(() => ownDatabase('people'));
@@ -42,4 +45,35 @@ test('who is erased leaves no name, and the name may come again; told twice is t
   expect(await keepPerson(person('Ash'))).toEqual({ ok: true });
   expect(await keepPerson({ ...ash, revision: 1 })).toMatchObject({ ok: false });
   expect(await erasePerson(randomUUID())).toMatchObject({ ok: false });
+});
+
+test('who is erased stands by no name in any morning either, planned or begun; nobody else’s name changes', async () => {
+  const [fern, moss] = [person('Fern'), person('Moss')];
+  await keepPerson(fern);
+  await keepPerson(moss);
+  const id = randomUUID();
+  const there = (p: typeof fern) => ({ personId: p.id, name: p.name, role: 'cook' as const, from: 360, to: 600 });
+  const plan: MorningPlan = {
+    name: '',
+    day: '2026-12-05',
+    waves: [{ at: 480, covers: 8 }],
+    dishes: [{ id: 'd1', formulaId: randomUUID(), end: null, each: 1, of: { share: 1 }, without: [] }],
+    people: [there(moss), there(fern)],
+    surfaces: [],
+    ovens: 1,
+    hob: 2,
+    bell: null,
+    kept: [],
+    sides: [],
+    before: false,
+  };
+  await keepMorning({ id, plan, seen: null } as Parameters<typeof keepMorning>[0]);
+  const step = (by: string | null) => ({ ...BINDS_NOTHING, id: `s ${by}`, name: 'Weigh', from: 400, to: 405, by });
+  await keepSchedule(id, { steps: [step('Fern'), step('Moss'), step(null)], bowls: [] });
+  await erasePerson(fern.id);
+  const kept = await morningById(id);
+  const [{ name } = { name: '' }] = await query('select name from people where id = $1', [fern.id]);
+  expect(kept?.plan?.people.map((p) => p.name)).toEqual(['Moss', name]);
+  expect(kept?.schedule?.steps.map((s) => s.by)).toEqual([name, 'Moss', null]);
+  expect(name).toMatch(/^former helper \d+$/);
 });

@@ -52,7 +52,10 @@ export function ChangesPart({
   const old = [...printed.values()].filter((p) => p.state < (batch.sheetState ?? 1));
   const standIns = batch.sheet.filter((l) => l.standsFor && (l.mix ?? 1) === 1);
   const make = async (): Promise<void> => {
-    const a = await asking.ask((requestId) => again({ batchId: batch.id, requestId }), true);
+    const a = await asking.ask(
+      (requestId) => act('make-again', `${batch.name}, once more`, again, { batchId: batch.id, requestId }),
+      true,
+    );
     if (a?.ok) router.push(`/batches/${a.batchId}/prep`);
   };
   return (

@@ -77,7 +77,7 @@ export function ImportList({
   const taken = items.flatMap((_, n) => (off.has(n) || kept.has(n) ? [] : [n]));
   const send = (places: readonly number[]) =>
     asking.ask(() =>
-      acts.keep({
+      act('keep-cards', counted(places.length, 'cards'), acts.keep, {
         cards: places.flatMap((n) => {
           const i = items[n];
           return i ? [{ formula: i.formula, requestId: idOf(n), from: `Read from ${i.of.file}`.slice(0, 500) }] : [];

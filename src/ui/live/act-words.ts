@@ -27,8 +27,13 @@ export function madeAt({ name, input, answer }: ActIn): string | null {
   switch (name) {
     case 'save-formula':
       return asked.formulaId ? null : `/formulas/${a.saved?.formulaId}`;
+    case 'copy-formula':
+      return `/formulas/${a.saved?.formulaId}`;
     case 'start-batch':
+    case 'make-again':
       return `/batches/${a.batchId}/prep`;
+    case 'use-bags':
+      return `/batches/${a.id}/prep`;
     case 'make-lot':
       return `/premix/lots/${a.id}`;
     case 'keep-side':

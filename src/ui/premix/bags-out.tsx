@@ -13,7 +13,7 @@ import { bagsLeft, type Lot, readBagCount } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { bagSheet } from '@/core/premix/use';
 import { grams } from '@/core/quantity/say';
-import type { Refused } from '../kit/answer';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
@@ -69,7 +69,7 @@ export function BagsOut({
     if (!product || wrong) return;
     const a = await asking.ask(
       (requestId) =>
-        use({
+        act('use-bags', `bags of lot ${lot.number}, started`, use, {
           lotId: lot.id,
           bags: read.bags,
           product: product.product,

@@ -59,7 +59,10 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
     else router.refresh();
   };
   const copy = async (): Promise<void> => {
-    const a = await asking.ask((requestId) => acts.copy({ formulaId: id, number, requestId }), true);
+    const a = await asking.ask(
+      (requestId) => act('copy-formula', `a copy of ${name}`, acts.copy, { formulaId: id, number, requestId }),
+      true,
+    );
     if (!a?.ok) {
       if (a) toast(a.message);
       return;
