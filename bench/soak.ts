@@ -57,9 +57,9 @@ const childrenNamed = (name: string): readonly number[] =>
 
 /** What a life that sends every act leaves in the records, and how many of each. */
 const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
-  ['formula', "select count(distinct formula_id)::text as v from formula_versions where name like 'cakes soak%'", 1],
+  ['formula', "select count(distinct formula_id)::text as v from formula_versions where name like 'cakes soak%'", 2],
   ['card', "select count(*)::text as v from formula_versions where name like 'card soak%'", 1],
-  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 3],
+  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 4],
   ['outcome', "select count(*)::text as v from batches where name like 'cakes soak%' and verdict = 'good'", 1],
   ['target', "select count(*)::text as v from targets where note like 'cakes soak%'", 1],
   ['kept lot', "select count(*)::text as v from kept_lots where who like 'Lead soak%'", 1],
