@@ -1,6 +1,7 @@
 /**
- * npm run soak: nine writers over HTTP as an outbox sends, one of which sends every act that there is, while the database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long
- * each took to be back by itself. Started by scripts/soak.mjs, which says where everything is.
+ * npm run soak: nine writers over HTTP as an outbox sends, one of which sends every act that there is, while the
+ * database and the server are killed twelve times under them. Prints what was lost, what was doubled, and how long each
+ * took to be back by itself. Started by scripts/soak.mjs, which says where everything is.
  */
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';

@@ -26,7 +26,10 @@ export function placeIn(text: string): HeardAt {
 }
 
 export interface Heard {
-  /** "batch:<id>", "batches", "formulas", "photos", "plans", "mornings", "pantry", "sides", "premix", "kept", "house"; or anything. */
+  /**
+   * "batch:<id>", "batches", "formulas", "photos", "plans", "mornings", "pantry", "sides", "premix", "kept", "house"; or
+   * anything.
+   */
   readonly thing: string;
   readonly at: HeardAt;
 }

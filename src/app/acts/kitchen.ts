@@ -272,8 +272,9 @@ export const keepMorningHere = async (input: unknown): Promise<ActionResult<Kept
   acted('keep-morning', keepMorningSchema, input, async (m) => {
     const kept = await keepMorning(m);
     // under way, the rest is placed anew around what is done
-    if (kept.ok && (await morningById(m.id))?.begunAt) await placeMorning(m.id);
-    return kept;
+    if (!kept.ok || !(await morningById(m.id))?.begunAt) return kept;
+    const placed = await placeMorning(m.id);
+    return placed.ok ? kept : placed;
   });
 export const placeMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('place-morning', placeMorningSchema, input, ({ id }) => placeMorning(id));

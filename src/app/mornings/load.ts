@@ -69,7 +69,7 @@ export function markedDone(
 
 type Morning = NonNullable<Awaited<ReturnType<typeof morningById>>>;
 
-/** What of a morning under way stays as it is; null: it has not begun. To the whole minute: within one it is the same. */
+/** What of a morning under way stays as it is, to the whole minute; null: it has not begun. */
 async function begunNow({ id, day, schedule, plan }: Morning, house: Kitchen): Promise<BegunMorning | null> {
   if (!schedule || !plan) return null;
   const done = markedDone(await marksOfMorning(id), day, house.units);

@@ -1,4 +1,6 @@
-/** What can be changed of a morning to mend what does not go: a way out is one of these, worked whole and then taken. */
+/**
+ * What can be changed of a morning to mend what does not go: a way out is one of these, worked whole and then taken.
+ */
 
 import type { MorningSurface, Person } from './morning';
 import type { KeptFor } from './work';

@@ -51,7 +51,7 @@ export function happenedOf(
   };
 }
 
-/** Pieces that nobody has accounted for: over where more were made than served, kept and thrown away; null: not counted. */
+/** Pieces made that were neither served, kept nor thrown away; below 0: more went out. Null: not counted. */
 export function unaccounted({ made, served, kept, thrown }: DishClosing): number | null {
   return made === null || served === null ? null : made - served - (kept ?? 0) - (thrown ?? 0);
 }

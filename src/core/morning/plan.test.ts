@@ -156,6 +156,17 @@ test('each change changes its one thing, and its name is nobody else’s', () =>
   ]);
 });
 
+test('a dish that holds what it has to be without is told first, and no way out pretends to mend it', () => {
+  const { unmet } = solved({ ...PLAN, dishes: [{ ...planned(CAKES, 1), without: ['milk', 'egg', 'sesame'] }] });
+  expect(unmet[0]).toMatchObject({
+    what: 'Griddle cakes: asked for without milk and egg, and its own ingredients hold them.',
+    waysOut: [],
+  });
+  expect(solved({ ...PLAN, dishes: [{ ...planned(CAKES, 1), without: ['sesame'] }] }).unmet).toEqual(
+    solved(PLAN).unmet,
+  );
+});
+
 test('every way out that is said to end something, taken, ends it', () => {
   const tight: MorningPlan = {
     ...PLAN,

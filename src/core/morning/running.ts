@@ -2,6 +2,7 @@
  * A morning under way: its schedule as it was begun, and what has been marked as done. What is done, under way or about
  * to begin stays with its person in its place; the rest can be placed anew around it. Minutes from midnight.
  */
+import { isLoad } from './show';
 import type { SolvedMorning } from './solve';
 import type { BegunMorning, PlacedStep } from './work';
 
@@ -15,7 +16,6 @@ type DoneSteps = ReadonlyMap<string, number>;
 const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
   steps.filter((x) => s.needs.some((n) => x.id === n || x.id.startsWith(`${n} round `)));
 
-const isLoad = (s: PlacedStep): boolean => s.dish !== null && s.wave !== null;
 /** When the hands of a step are free again; of a load, when it is off the heat. */
 const freeAt = (s: PlacedStep): number => (isLoad(s) ? s.to : s.from + s.handsMin);
 
@@ -39,8 +39,8 @@ export function allDone(steps: readonly PlacedStep[], done: DoneSteps): DoneStep
 const moved = (s: PlacedStep, from: number): PlacedStep => ({ ...s, from, to: from + s.to - s.from });
 
 /**
- * What of a morning stays as it is while the rest is placed anew. What should be over and is not is done from now on, by
- * whoever has it, one after the other.
+ * What of a morning stays as it is while the rest is placed anew. What should be over and is not is done from now on,
+ * by whoever has it, one after the other.
  * @param people who is there: what somebody had who is not is placed anew; surfaces likewise
  */
 export function begunOf(

@@ -19,7 +19,8 @@ export interface ShownStep {
 /** Loads with less than this between them are one thing to do, min. */
 const TOGETHER_MIN = 4;
 
-const isLoad = (s: PlacedStep): boolean => s.dish !== null && s.wave !== null;
+/** Pieces of a dish for a wave that lie on the heat together. */
+export const isLoad = (s: PlacedStep): boolean => s.dish !== null && s.wave !== null;
 
 const shown = (s: PlacedStep): ShownStep => ({
   id: s.id,

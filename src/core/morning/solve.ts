@@ -5,6 +5,7 @@
 
 import type { KindId } from '../formula/kinds';
 import { HOLD_MIN } from '../griddle/hold';
+import { allergenName } from '../pantry/ingredient';
 import type { Result } from '../result';
 import { changedMorning, type MorningChange } from './changes';
 import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind, takesKind } from './morning';
@@ -137,6 +138,9 @@ function attempt(work: Work, m: Morning, begun: BegunMorning | null, mostIdle: n
   return { work, ...best };
 }
 
+/** What is told of a dish that holds what it has to be without begins so. */
+const HOLDS = 'holds ';
+
 /** How much longer than it may a bowl stands before its last is on the heat, min. */
 function overstands(b: MorningBowl, { scheduled: s }: Attempt): number {
   if (b.standsMin === null) return 0;
@@ -253,12 +257,24 @@ function keptTooLong({ work, scheduled: s }: Attempt): readonly Told[] {
   });
 }
 
+/** Dishes whose own ingredients bring what they have to be without: no place and no time mends that. */
+function heldAllTheSame(q: MorningAsked, { work }: Attempt): readonly Told[] {
+  return q.dishes.flatMap((d): Told[] => {
+    const bowls = work.bowls.filter((b) => b.dish === d.id);
+    const held = d.without.filter((a) => bowls.some((b) => b.allergens.includes(a))).map(allergenName);
+    if (held.length === 0) return [];
+    const them = held.length === 1 ? 'it' : 'them';
+    const what = `${d.name}: asked for without ${held.join(' and ')}, and its own ingredients hold ${them}.`;
+    return [{ key: `${HOLDS}${d.id}`, dish: d.id, wave: null, what, by: bowls.reduce((a, b) => a + b.pieces, 0) }];
+  });
+}
+
 /** What is not as it should be, worst first. */
 function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
   const m = q.morning;
   const s = t.scheduled;
   const whole = { dish: null, wave: null };
-  const told: Told[] = platesOf(q, t).flatMap((p) => toldOfPlates(q, s, p));
+  const told: Told[] = [...heldAllTheSame(q, t), ...platesOf(q, t).flatMap((p) => toldOfPlates(q, s, p))];
   for (const h of s.homeless.filter((x) => x.dish === null)) {
     const task = t.work.tasks.find((x) => x.id === h.id);
     const what =
@@ -290,7 +306,8 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
     });
   if (holdStep(q, t) === 'none')
     told.push({ ...whole, key: 'hold', what: 'No oven is free to keep what is done warm until its plates.', by: 1 });
-  return told.sort((a, b) => b.by - a.by);
+  const first = (x: Told): number => Number(x.key.startsWith(HOLDS));
+  return told.sort((a, b) => first(b) - first(a) || b.by - a.by);
 }
 
 /** The low oven, where pieces wait; 'none': they wait, and no oven is free for it; null: nothing waits. */
@@ -400,6 +417,7 @@ function insteadOf(worse: readonly Told[]): string {
 
 /** @returns the cheapest ways that end it, or else make it less; each worked whole */
 function waysOut(q: MorningAsked, t: Told, was: readonly Told[], worked: Worked): readonly WayOut[] {
+  if (t.key.startsWith(HOLDS)) return [];
   const sum = (all: readonly Told[]): number => all.reduce((a, x) => a + x.by, 0);
   return waysFor(q, t)
     .flatMap((w) => {

@@ -1,5 +1,5 @@
 'use client';
-/** The closing of a morning: filled in from what was marked, put right by hand, with what is to be otherwise next time. */
+/** The closing of a morning: filled in from what was marked and put right by hand, with what is meant for next time. */
 import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { type DishClosing, MOST_NEXT_CHARS, type MorningClosing, unaccounted } from '@/core/morning/closing';
