@@ -74,6 +74,11 @@ async function cook(send: SendAct, formula: Formula, lead: string, formulaId: st
     seen: null,
   });
   await send('change-covers', { batchId, pieces: 20 });
+  const swap = { batchId, lineKey: 'l5', to: 'oat-drink', with: null };
+  await send('swap-in-batch', { ...swap, requestId: randomUUID() });
+  await send('undo-swaps', { batchId, nth: 0, requestId: randomUUID() });
+  await send('stand-in-part', { ...swap, hasG: 100, requestId: randomUUID() });
+  await send('rebalance', { batchId, mix: 1 });
   await send('want-pieces', { batchId, by: 4, requestId: randomUUID() });
   const tap = randomUUID();
   await send('tell-events', {

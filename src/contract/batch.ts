@@ -222,6 +222,7 @@ export const partSchema = z.object({
   hasG: amount('There is', 1_000_000),
   to: z.string().max(60),
   with: z.string().max(60).nullable(),
+  requestId,
 });
 
 export const servingSchema = z.object({ batchId: z.uuid(), serving });
@@ -233,12 +234,14 @@ export const swapSchema = z.object({
   lineKey: z.string().max(80),
   to: z.string().max(60),
   with: z.string().max(60).nullable(),
+  requestId,
 });
 
 /** Which stand-in is taken out again, as they were put in, from 0; null: all of them. */
 export const unswapSchema = z.object({
   batchId: z.uuid(),
   nth: z.number().int().min(0).max(200).nullable().default(null),
+  requestId,
 });
 
 export const coversSchema = z.object({ batchId: z.uuid(), pieces: count('Pieces', 100_000) });

@@ -177,34 +177,21 @@ export const serveAt = async (input: unknown): Promise<ActionResult<Kept>> =>
   );
 
 export const swapHere = async (input: unknown): Promise<ActionResult> =>
-  acted('swap-in-batch', swapSchema, input, async (s) => {
-    const r = await swapInBatch(s.batchId, s.lineKey, s.to, s.with);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
+  acted('swap-in-batch', swapSchema, input, (s) => swapInBatch(s.batchId, s.lineKey, s.to, s.with, s.requestId));
 
 export const previewSwapHere = async (input: unknown): Promise<ActionResult<{ readonly preview: StandInPreview }>> =>
-  acted('preview-swap', swapSchema, input, async (s) => {
-    const r = await previewSwap(s.batchId, s.lineKey, s.to, s.with);
-    return r.ok ? r : refuse(r.message);
-  });
+  acted('preview-swap', swapSchema, input, (s) => previewSwap(s.batchId, s.lineKey, s.to, s.with));
 
 export const standInForPart = async (input: unknown): Promise<ActionResult> =>
-  acted('stand-in-part', partSchema, input, async (s) => {
-    const r = await standInPart(s.batchId, s.lineKey, s.hasG, s.to, s.with);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
+  acted('stand-in-part', partSchema, input, (s) =>
+    standInPart(s.batchId, s.lineKey, s.hasG, s.to, s.with, s.requestId),
+  );
 
 export const undoSwapsHere = async (input: unknown): Promise<ActionResult> =>
-  acted('undo-swaps', unswapSchema, input, async ({ batchId, nth }) => {
-    const r = await undoSwaps(batchId, nth);
-    return r.ok ? { ok: true } : refuse(r.message);
-  });
+  acted('undo-swaps', unswapSchema, input, ({ batchId, nth, requestId }) => undoSwaps(batchId, nth, requestId));
 
 export const coversHere = async (input: unknown): Promise<ActionResult<{ readonly stays: readonly string[] }>> =>
-  acted('change-covers', coversSchema, input, async ({ batchId, pieces }) => {
-    const r = await changeCovers(batchId, pieces);
-    return r.ok ? r : refuse(r.message);
-  });
+  acted('change-covers', coversSchema, input, ({ batchId, pieces }) => changeCovers(batchId, pieces));
 
 /** Ends a batch that was made, without an outcome. */
 export const endBatchHere = async (input: unknown): Promise<ActionResult> =>

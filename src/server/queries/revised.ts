@@ -36,6 +36,27 @@ export async function saveRevised<T>(
   return { ok: true, revision: now.revision + 1, merged: m.taken };
 }
 
+/** What a screen asks for, and the press that asks for it. */
+export interface AnsweredPress {
+  readonly action: string;
+  readonly requestId: string | null;
+}
+
+/** What was answered to the same press; null: it was not told before. */
+export async function answeredBefore<T extends object>(
+  { action, requestId }: AnsweredPress,
+  client?: ClientBase,
+): Promise<ActionResult<T> | null> {
+  if (requestId === null) return null;
+  const had = await rowsFrom(
+    z.object({ answer: z.custom<ActionResult<T>>() }),
+    'select answer from requests where id = $1 and action = $2',
+    [requestId, action],
+    client,
+  );
+  return had[0]?.answer ?? null;
+}
+
 /**
  * Does something once for a request, however often it is sent; a retry is answered as the first was.
  * A refusal is not kept: the same may be asked again.
@@ -49,13 +70,8 @@ export async function onceFor<T extends object>(
   if (requestId === null) return work();
   // whoever sends the same at the same moment waits here
   await client.query('select pg_advisory_xact_lock(hashtextextended($1, 0))', [requestId]);
-  const had = await rowsFrom(
-    z.object({ answer: z.custom<ActionResult<T>>() }),
-    'select answer from requests where id = $1 and action = $2',
-    [requestId, action],
-    client,
-  );
-  if (had[0]) return had[0].answer;
+  const had = await answeredBefore<T>({ action, requestId }, client);
+  if (had) return had;
   const answer = await work();
   if (answer.ok)
     await client.query('insert into requests (id, action, answer) values ($1, $2, $3)', [

@@ -37,6 +37,7 @@ import { loadHouse } from '../queries/house';
 import { giveKeptBack, takeKeptAgain } from '../queries/kept';
 import { type MadeLot, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
+import { type AnsweredPress, answeredBefore, onceFor } from '../queries/revised';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
 import { versionById } from '../queries/versions';
 import { type Started, wantsOf, writeBatches } from './start-batch';
@@ -70,9 +71,6 @@ export async function standInsOf(
     ]),
   );
 }
-
-type Done<T = object> = ({ readonly ok: true } & T) | { readonly ok: false; readonly message: string };
-const no = (message: string): { readonly ok: false; readonly message: string } => ({ ok: false, message });
 
 /** Lines that are weighed and would be another amount: a stand-in neither comes nor goes around them. */
 const weighedOther = (
@@ -139,14 +137,14 @@ function stoodIn(o: Open, lineKey: string, to: string, withId: string | null) {
     const bench = { formula: swapped, house, end };
     const line = workedOn(bench).lines.find((l) => l.key === key);
     const swap = swapsOn(line).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
-    if (!line || !swap) return no('Nothing like that stands in for it.');
+    if (!line || !swap) return refuse('Nothing like that stands in for it.');
     swapped = swapRebalanced(bench, line, swap).formula;
     first ??= { name: swap.name, line };
   }
-  if (!first) return no('Nothing like that stands in for it.');
+  if (!first) return refuse('Nothing like that stands in for it.');
   const { name, line } = first;
   const planned = plannedAnew(o, swapped, batch.driver);
-  if (!planned.ok) return no(planned.error);
+  if (!planned.ok) return refuse(planned.error);
   const sheet = marked([...planned.value.sheet, ...sidesOf(batch.sheet, planned.value.sheet)], batch.sheet, lineKey);
   const standIn: StandIn = {
     lineKey,
@@ -164,9 +162,9 @@ export async function previewSwap(
   lineKey: string,
   to: string,
   withId: string | null,
-): Promise<Done<{ readonly preview: StandInPreview }>> {
+): Promise<ActionResult<{ readonly preview: StandInPreview }>> {
   const open = await openBatch(batchId);
-  if (!open.ok) return no(open.error);
+  if (!open.ok) return refuse(open.error);
   const r = stoodIn(open.value, lineKey, to, withId);
   if (!r.ok) return r;
   const { batch, house } = open.value;
@@ -194,67 +192,85 @@ interface Rewritten {
  * Writes a changed sheet, and takes or puts back the difference: what another hand has changed since it was read is not
  * written over.
  */
-async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean): Promise<Done> {
-  const { batch, house } = o;
+async function rewrite(o: Open, to: Rewritten, onlyUnweighed: boolean, press: AnsweredPress): Promise<ActionResult> {
   const stock = await stockNoted();
-  return transaction(async (client: PoolClient): Promise<Done> => {
-    const open = await rowsFrom(
-      z.object({ state: z.number() }),
-      'select sheet_state as state from batches where id = $1 and finished_at is null for update',
-      [batch.id],
-      client,
-    );
-    if (!open[0]) return no('That batch is finished, or not in this kitchen.');
-    if (open[0].state !== batch.sheetState)
-      return no('The sheet has just been changed by another hand: look at it, and ask again.');
-    const ticked = await rowsFrom(
-      z.object({ key: z.string() }),
-      'select line_key as key from batch_ticks where batch_id = $1',
-      [batch.id],
-      client,
-    );
-    const changed = onlyUnweighed
-      ? weighedOther(
-          batch.sheet,
-          to.sheet,
-          ticked.map((t) => t.key),
-        )
-      : [];
-    if (changed.length > 0) return no(weighed(changed));
-    if (ticked.some((t) => !batch.ticked.includes(t.key)))
-      return no('Something was weighed meanwhile: look at it, and ask again.');
-    await client.query(
-      `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8,
-              known = $9::jsonb || known
-        where id = $1`,
-      [
-        batch.id,
-        JSON.stringify(to.sheet),
-        to.massG,
-        to.swapped && JSON.stringify(to.swapped),
-        to.unswapped && JSON.stringify(to.unswapped),
-        to.pieces,
-        JSON.stringify(to.driver),
-        JSON.stringify(to.standIns),
-        // what is on it since the start is known as of now
-        JSON.stringify(knownOnSheet(to.sheet, (id) => findIngredient(id, house.conventions.own))),
-      ],
-    );
-    if (batch.deductions.length > 0) {
-      await returnToShelf(client, { batchId: batch.id });
-      await takeFromShelf(client, { batchId: batch.id }, wantsOf(to.sheet, house, stock), true);
-    }
-    return { ok: true };
-  });
+  return transaction((client) =>
+    onceFor(client, press.requestId, press.action, () => rewriteIn(client, o, to, onlyUnweighed, stock)),
+  );
+}
+
+async function rewriteIn(
+  client: PoolClient,
+  { batch, house }: Open,
+  to: Rewritten,
+  onlyUnweighed: boolean,
+  stock: Awaited<ReturnType<typeof stockNoted>>,
+): Promise<ActionResult> {
+  const open = await rowsFrom(
+    z.object({ state: z.number() }),
+    'select sheet_state as state from batches where id = $1 and finished_at is null for update',
+    [batch.id],
+    client,
+  );
+  if (!open[0]) return refuse('That batch is finished, or not in this kitchen.');
+  if (open[0].state !== batch.sheetState)
+    return refuse('The sheet has just been changed by another hand: look at it, and ask again.');
+  const ticked = await rowsFrom(
+    z.object({ key: z.string() }),
+    'select line_key as key from batch_ticks where batch_id = $1',
+    [batch.id],
+    client,
+  );
+  const changed = onlyUnweighed
+    ? weighedOther(
+        batch.sheet,
+        to.sheet,
+        ticked.map((t) => t.key),
+      )
+    : [];
+  if (changed.length > 0) return refuse(weighed(changed));
+  if (ticked.some((t) => !batch.ticked.includes(t.key)))
+    return refuse('Something was weighed meanwhile: look at it, and ask again.');
+  await client.query(
+    `update batches set sheet = $2, mass_g = $3, swapped = $4, unswapped = $5, pieces_planned = $6, driver = $7, sheet_state = sheet_state + 1, sheet_at = now(), stand_ins = $8,
+            known = $9::jsonb || known
+      where id = $1`,
+    [
+      batch.id,
+      JSON.stringify(to.sheet),
+      to.massG,
+      to.swapped && JSON.stringify(to.swapped),
+      to.unswapped && JSON.stringify(to.unswapped),
+      to.pieces,
+      JSON.stringify(to.driver),
+      JSON.stringify(to.standIns),
+      // what is on it since the start is known as of now
+      JSON.stringify(knownOnSheet(to.sheet, (id) => findIngredient(id, house.conventions.own))),
+    ],
+  );
+  if (batch.deductions.length > 0) {
+    await returnToShelf(client, { batchId: batch.id });
+    await takeFromShelf(client, { batchId: batch.id }, wantsOf(to.sheet, house, stock), true);
+  }
+  return { ok: true };
 }
 
 /**
  * Puts a stand-in on a batch's sheet, the other lines making up for it, and takes it from the shelf in place of what
  * was taken. Only while nothing that it changes is weighed.
  */
-export async function swapInBatch(batchId: string, lineKey: string, to: string, withId: string | null): Promise<Done> {
+export async function swapInBatch(
+  batchId: string,
+  lineKey: string,
+  to: string,
+  withId: string | null,
+  requestId: string | null = null,
+): Promise<ActionResult> {
+  const press: AnsweredPress = { action: 'swap-in-batch', requestId };
+  const before = await answeredBefore(press);
+  if (before) return before;
   const open = await openBatch(batchId);
-  if (!open.ok) return no(open.error);
+  if (!open.ok) return refuse(open.error);
   const r = stoodIn(open.value, lineKey, to, withId);
   if (!r.ok) return r;
   const { batch } = open.value;
@@ -270,6 +286,7 @@ export async function swapInBatch(batchId: string, lineKey: string, to: string, 
       driver: batch.driver,
     },
     true,
+    press,
   );
 }
 
@@ -283,9 +300,13 @@ export async function standInPart(
   hasG: number,
   to: string,
   withId: string | null,
-): Promise<Done> {
+  requestId: string | null = null,
+): Promise<ActionResult> {
+  const press: AnsweredPress = { action: 'stand-in-part', requestId };
+  const before = await answeredBefore(press);
+  if (before) return before;
   const open = await openBatch(batchId);
-  if (!open.ok) return no(open.error);
+  if (!open.ok) return refuse(open.error);
   const { batch, formula, house } = open.value;
   const line = batch.sheet.find((l) => l.key === lineKey);
   const own = workedOn({ formula, house, end: endIn(formula, batch) }).lines.find((l) =>
@@ -293,9 +314,9 @@ export async function standInPart(
   );
   const swap = swapsOn(own).find((s) => s.standIn.to === to && (s.standIn.with?.id ?? null) === withId);
   if (!line || line.grams === null || !own || !swap || lineKey.includes(EGG_PART))
-    return no('Nothing like that stands in for it.');
+    return refuse('Nothing like that stands in for it.');
   const missing = line.grams - hasG;
-  if (!(missing > 0)) return no('Nothing of it is missing.');
+  if (!(missing > 0)) return refuse('Nothing of it is missing.');
   const poured = pouredFor(own, swap.standIn, missing);
   const name = bareName(line);
   const parts = poured.map((p, n): SheetLine => {
@@ -333,6 +354,7 @@ export async function standInPart(
       driver: batch.driver,
     },
     false,
+    press,
   );
 }
 
@@ -341,20 +363,27 @@ export async function standInPart(
  * nothing that it changes is weighed.
  * @param nth from 0, as they were put in; null: all
  */
-export async function undoSwaps(batchId: string, nth: number | null): Promise<Done> {
+export async function undoSwaps(
+  batchId: string,
+  nth: number | null,
+  requestId: string | null = null,
+): Promise<ActionResult> {
+  const press: AnsweredPress = { action: 'undo-swaps', requestId };
+  const before = await answeredBefore(press);
+  if (before) return before;
   const open = await openBatch(batchId);
-  if (!open.ok) return no(open.error);
+  if (!open.ok) return refuse(open.error);
   const { batch, house } = open.value;
   const { unswapped } = batch;
   const list = batch.standIns ?? [];
   const v = unswapped ? await versionById(batch.versionId) : null;
-  if (!unswapped || !v || (nth !== null && !list[nth])) return no('Nothing like that stands in on this sheet.');
+  if (!unswapped || !v || (nth !== null && !list[nth])) return refuse('Nothing like that stands in on this sheet.');
   const stay = nth === null ? [] : list.filter((_, n) => n !== nth);
   let now: Open = { batch: { ...batch, ...unswapped, swapped: null }, formula: v.formula, house };
   let pieces = batch.piecesPlanned;
   for (const s of stay) {
     const r = stoodIn(now, s.lineKey, s.to, s.with);
-    if (!r.ok) return no(`${s.name} stands in for what came with it: take that out first.`);
+    if (!r.ok) return refuse(`${s.name} stands in for what came with it: take that out first.`);
     now = { ...now, batch: { ...now.batch, sheet: r.sheet, massG: r.planned.massG }, formula: r.formula };
     if (pieces !== null) pieces = r.planned.pieces?.all ?? pieces;
   }
@@ -372,6 +401,7 @@ export async function undoSwaps(batchId: string, nth: number | null): Promise<Do
       driver: batch.driver,
     },
     true,
+    press,
   );
 }
 
@@ -401,16 +431,16 @@ function driverFor(batch: Batch, pieces: number): Driver {
 export async function changeCovers(
   batchId: string,
   pieces: number,
-): Promise<Done<{ readonly stays: readonly string[] }>> {
+): Promise<ActionResult<{ readonly stays: readonly string[] }>> {
   const open = await openBatch(batchId);
-  if (!open.ok) return no(open.error);
+  if (!open.ok) return refuse(open.error);
   const { batch, formula, house } = open.value;
-  if (batch.piecesPlanned === null) return no('No pieces were counted for this batch: plan another beside it.');
+  if (batch.piecesPlanned === null) return refuse('No pieces were counted for this batch: plan another beside it.');
   if (batch.sheet.some((l) => l.lot))
-    return no('It is made from bags of premix: take another bag, or fewer, from the premix.');
+    return refuse('It is made from bags of premix: take another bag, or fewer, from the premix.');
   const driver = driverFor(batch, pieces);
   const planned = plannedAnew(open.value, formula, driver);
-  if (!planned.ok) return no(planned.error);
+  if (!planned.ok) return refuse(planned.error);
   const taps = await tapsOf(batchId);
   const joined = [
     ...entriesOf(batch.entries, 'mixed').map((e) => e.act.mix),
@@ -443,6 +473,8 @@ export async function changeCovers(
       driver,
     },
     false,
+    // so many in all: asked twice it is the same
+    { action: 'change-covers', requestId: null },
   );
   return done.ok ? { ok: true, stays } : done;
 }

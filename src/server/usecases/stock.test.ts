@@ -197,7 +197,7 @@ test('a stand-in on this batch alone: the sheet planned again, the shelf given b
   const offered = await standInsOf(await batch(), await loadHouse());
   expect(offered.l1?.map((o) => o.to)).toContain('flour-bread');
   expect(await onHand()).toBeCloseTo(1500, 6);
-  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toEqual({
+  expect(await swapInBatch(b.id, 'l1', 'egg-white', null)).toMatchObject({
     ok: false,
     message: 'Nothing like that stands in for it.',
   });

@@ -81,7 +81,15 @@ export function ChangesPart({
                   disabled={asking.busy}
                   onClick={() =>
                     void asking
-                      .ask(() => undo({ batchId: batch.id, nth }))
+                      .ask((requestId) =>
+                        act(
+                          'undo-swaps',
+                          `${batch.name}: ${s === null ? 'stand-ins' : s.name.toLowerCase()} taken out`,
+                          undo,
+                          { batchId: batch.id, nth, requestId },
+                          batch.id,
+                        ),
+                      )
                       .then((a) => {
                         if (a?.ok) router.refresh();
                       })
@@ -133,7 +141,7 @@ export function ChangesPart({
             : 'Planned anew: what is not weighed is as it has to be, and stock has given or got back the difference.'}
         </Notice>
       ) : null}
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <div className="flex flex-wrap gap-3">
         {batch.sheet.some((l) => l.lot) ? null : (
           <Button disabled={asking.busy} onClick={() => void make()}>

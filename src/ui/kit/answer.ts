@@ -17,6 +17,8 @@ export interface SentAct<A> {
   readonly words: string;
   readonly input: unknown;
   readonly blob?: Blob;
+  /** The thing whose earlier acts go first, where it is no form of this page: a batch, whose ticks it stands on. */
+  readonly of?: string;
   readonly run: () => Promise<A>;
 }
 
@@ -29,10 +31,12 @@ export const act = <A>(
   words: string,
   run: (input: unknown) => Promise<A>,
   input: unknown,
+  of?: string,
 ): SentAct<A> => ({
   name,
   words,
   input,
+  ...(of && { of }),
   run: () => run(input),
 });
 
@@ -102,7 +106,7 @@ export async function answerTo<A extends { readonly ok: boolean }>(
   draft: string | null,
   waits: (closes: () => void) => void,
 ): Promise<A | Refused> {
-  const of = `${a.name} ${window.location.pathname}`;
+  const of = a.of ?? `${a.name} ${window.location.pathname}`;
   // one that waits already goes first
   const parts = await box.load().catch(() => null);
   const behind = ((await parts?.[0].waiting(of)) ?? []).length > 0;

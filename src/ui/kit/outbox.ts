@@ -36,6 +36,7 @@ export const doneNow = (
 export const toldNow = (batchId: string, item: Item): WaitingAct =>
   doneNow({ name: 'tell-events', of: batchId, input: item });
 export const itemOf = (a: WaitingAct): Item => a.input as Item;
+export const isTold = (a: WaitingAct): boolean => a.name === 'tell-events';
 
 /** How long ago it was done, ms: by the stopwatch of this page, else by the device's clock. */
 export const agoOf = (w: Pick<WaitingAct, 'page' | 'mono' | 'at'>): number =>

@@ -3,7 +3,7 @@
 import type { ActionResult } from '@/contract/action-result';
 import type { ActName } from '@/contract/acts';
 import { isTabLive, keepDraftIn, thisTab } from './drafts';
-import { agoOf, itemOf, letGo, markRefused, type Queued, waiting } from './outbox';
+import { agoOf, isTold, itemOf, letGo, markRefused, type Queued, waiting } from './outbox';
 
 /** What is sent of an act, and what answers it; it throws where nobody does. */
 export type Post = (
@@ -134,9 +134,9 @@ async function sendUnshared(of: string, send: Post): Promise<Sent> {
     const left = await waiting(of);
     const [head] = left;
     if (!head || isAnothers(head, await isTabLive(head.tab))) return { kept, trouble: null };
-    const others = left.findIndex((w) => w.name !== 'tell-events' || w.shape !== head.shape);
+    const others = left.findIndex((w) => !isTold(w) || w.shape !== head.shape);
     const told = left.slice(0, others < 0 ? MOST_AT_ONCE : Math.min(others, MOST_AT_ONCE));
-    const sending = head.name === 'tell-events' ? sendTold(of, told, send) : sendOne(head, send);
+    const sending = isTold(head) ? sendTold(of, told, send) : sendOne(head, send);
     const sent = await sending.catch((): Sent => ({ kept: [], trouble: NO_ANSWER }));
     kept.push(...sent.kept);
     if (sent.trouble) return { kept, trouble: sent.trouble };

@@ -1,6 +1,6 @@
 /** The outbox at work: it looks every few seconds, sends what waits, and tells what has gone in. */
 import { OUTBOX_CHANGED, tellIn } from '../kit/answer';
-import { everyAct, type Queued, thingsWaiting } from '../kit/outbox';
+import { everyAct, isTold, type Queued, thingsWaiting } from '../kit/outbox';
 import { sendWaiting, wasHeard } from '../kit/send';
 import { toast } from '../kit/toast';
 import { actWords, madeAt } from './act-words';
@@ -27,7 +27,7 @@ export function sending(
       looked(await everyAct());
       for (const of of await thingsWaiting()) {
         const { kept } = await sendWaiting(of);
-        const forms = kept.filter((w) => w.name !== 'tell-events' && !wasHeard(w.seq));
+        const forms = kept.filter((w) => !isTold(w) && !wasHeard(w.seq));
         if (forms.length === 0) continue;
         looked(await everyAct());
         toast(`In the records now: ${[...new Set(forms.map(actWords))].join(', ')}`);

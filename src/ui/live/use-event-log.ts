@@ -8,6 +8,7 @@ import type { Act, ActEntry } from '@/core/batch/acts';
 import { type EventLog, type Told, withItems } from '@/core/day/event-log';
 import {
   asideOf,
+  isTold,
   itemOf,
   keepWaiting,
   letGo,
@@ -69,8 +70,9 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
   const look = useCallback(async (): Promise<void> => {
     const whole = tellingsNow.reading();
     const [left, refused] = await Promise.all([waiting(batchId), asideOf(batchId)]);
-    if (whole()) setQueue(left);
-    setRefused((was) => (was.length === 0 && refused.length === 0 ? was : refused));
+    if (whole()) setQueue(left.filter(isTold));
+    const told = refused.filter(isTold);
+    setRefused((was) => (was.length === 0 && told.length === 0 ? was : told));
   }, [batchId, tellingsNow]);
 
   const sendAll = useCallback((): Promise<void> => {
@@ -79,7 +81,7 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
       const { kept, trouble: why } = await sendWaiting(batchId);
       if (kept.length > 0) {
         sent.current++;
-        setServer((s) => withItems(s, kept.map(itemOf)));
+        setServer((s) => withItems(s, kept.filter(isTold).map(itemOf)));
       }
       setTrouble(why);
       held.current = why !== null;

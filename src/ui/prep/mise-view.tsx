@@ -5,7 +5,7 @@ import { entriesOf, type MiseState } from '@/core/batch/acts';
 import type { StandInPreview } from '@/core/batch/changes';
 import { measureSaid } from '@/core/batch/sheet-line';
 import { type Mise, type MiseThing, miseStates, offersFor, type StandInOffer } from '@/core/prep/mise';
-import type { Refused } from '../kit/answer';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -185,7 +185,15 @@ export function MiseView({
                         onLeave={() => setSeen(null)}
                         onTake={() =>
                           void asking
-                            .ask(() => swap({ batchId, lineKey: t.lineKey, to: o.to, with: o.with }))
+                            .ask((requestId) =>
+                              act(
+                                'swap-in-batch',
+                                `${o.name} for ${t.name.toLowerCase()}`,
+                                swap,
+                                { batchId, lineKey: t.lineKey, to: o.to, with: o.with, requestId },
+                                batchId,
+                              ),
+                            )
                             .then((a) => {
                               if (!a?.ok) return;
                               setSeen(null);
@@ -199,7 +207,7 @@ export function MiseView({
                 ))}
               </ul>
             )}
-            {tried === t.key ? <RefusalNotice text={asking.refusal} /> : null}
+            {tried === t.key ? <RefusalNotice text={asking.refusal} waits={asking.waits} /> : null}
             <Button size="work" look="bare" aria-label={`Not missing after all: ${t.name}`} onClick={() => unsay(t)}>
               Not missing after all
             </Button>

@@ -1,7 +1,6 @@
 'use client';
 import { Check, Undo2 } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { refuse } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
 
 import { bareName, type SheetLine } from '@/core/batch/sheet-line';
@@ -16,7 +15,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { offersFor, type StandInOffer } from '@/core/prep/mise';
 import type { ScaleAct, ScaleReading } from '@/core/prep/simulated-scale';
 import type { Rebalanced } from '@/core/prep/weigh';
-import type { Refused } from '../kit/answer';
+import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button } from '../kit/button';
@@ -95,19 +94,23 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
   /** It is in as it is, and the rest is worked anew: around it, or as told. */
   const workedAnew = async (how?: object): Promise<void> => {
     isIn();
-    const a = await asking.ask(
-      async (): Promise<{ readonly ok: true } | Refused> =>
-        (await done.settle())
-          ? anew({ batchId: batch.id, mix, ...(how && { how }) })
-          : refuse(
-              'What was weighed has not reached the records yet: the rest is worked anew when it has. Ask again then.',
-            ),
-    );
+    // it stands on what was weighed: where that still waits, it waits behind it
+    await done.settle();
+    const input = { batchId: batch.id, mix, ...(how && { how }) };
+    const a = await asking.ask(() => act('rebalance', `${batch.name}: the rest worked anew`, anew, input, batch.id));
     if (a?.ok) onChanged();
   };
   const fill = async (o: StandInOffer): Promise<void> => {
     const hasG = reading;
-    const a = await asking.ask(() => part({ batchId: batch.id, lineKey: line.key, hasG, to: o.to, with: o.with }));
+    const a = await asking.ask((requestId) =>
+      act(
+        'stand-in-part',
+        `${batch.name}: ${o.name} for the rest of ${bareName(line).toLowerCase()}`,
+        part,
+        { batchId: batch.id, lineKey: line.key, hasG, to: o.to, with: o.with, requestId },
+        batch.id,
+      ),
+    );
     if (!a?.ok) return;
     isIn();
     onChanged();
@@ -179,7 +182,7 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
           onFill={(o) => void fill(o)}
         />
       ) : null}
-      <RefusalNotice text={asking.refusal} />
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <div className="flex flex-wrap gap-3">
         <Button
           look={over || short !== null ? 'plain' : 'now'}
