@@ -346,10 +346,6 @@ function ofLocked(): Readonly<Record<'right' | 'asked' | 'wrong' | 'missed', rea
 }
 const OF_LOCKED = ofLocked();
 const TOLD_IN_ALL = LOCKED.flatMap((c) => c.wanted).length;
-require('node:fs').writeFileSync(
-  '/tmp/w/locked.txt',
-  [...OF_LOCKED.missed.map((x) => `MISS ${x}`), ...OF_LOCKED.wrong.map((x) => `WRONG ${x}`)].join('\n'),
-);
 const counted = (of: readonly string[]): string => `${of.length} (${Math.round((100 * of.length) / TOLD_IN_ALL)} %)`;
 test(`of ${TOLD_IN_ALL} facts on ${LOCKED.length} locked cards ${counted(OF_LOCKED.right)} right, ${counted(OF_LOCKED.asked)} asked, ${counted(OF_LOCKED.missed)} missed, ${counted(OF_LOCKED.wrong)} taken wrongly`, () => {
   // a third of the hundred and twenty that are asked of the corpus, and a floor under what they show today
