@@ -15,7 +15,7 @@ export default {
   },
   // packages that come as modules of the new kind alone
   transformIgnorePatterns: [
-    '/node_modules/(?!(?:htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|mdast-util-[^/]+|micromark[^/]*|unist-util-[^/]+|decode-named-character-reference|character-entities[^/]*|ccount|longest-streak|zwitch|markdown-table|escape-string-regexp|devlop|trim-lines)/)',
+    '/node_modules/(?!(?:htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|mdast-util-[^/]+|micromark[^/]*|unist-util-[^/]+|decode-named-character-reference|character-entities[^/]*|ccount|longest-streak|zwitch|markdown-table|escape-string-regexp|devlop|trim-lines|d3-array|d3-random|internmap)/)',
   ],
   moduleNameMapper: {
     // a thread's file is bundled, which a test's is not

@@ -28,7 +28,19 @@ test('the regatta morning: a red sum mended by a tap and undone, more covers, a 
   await expect(other.getByRole('region', { name: 'How it goes' })).toContainText('every plate in time');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(how).toContainText('3 things do not work yet');
-  await how.getByRole('button', { name: /^Light Shed iron, two plates/ }).click();
+
+  // rehearsed beside the way out, which is taken for what it is worth
+  await page.getByRole('link', { name: 'Rehearse it' }).click();
+  await expect(page.getByText(/^Nine of ten guests have their plate/)).toBeVisible();
+  const beside = page.getByRole('table', { name: 'Plans side by side' });
+  await expect(beside.getByRole('columnheader')).toHaveCount(3);
+  await expect(beside.getByRole('row', { name: /^Nine of ten wait at most/ })).toContainText(/min.*min/);
+  await axe(page);
+  await page.getByRole('radio', { name: 'all at once' }).click();
+  await page.getByRole('button', { name: 'One more pair of hands' }).click();
+  await expect(beside.getByRole('columnheader', { name: 'One more pair of hands' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Plates over the morning' })).toContainText('Furthest behind at');
+  await page.getByRole('button', { name: 'Take this plan: Light Shed iron, two plates' }).click();
   await expect(how).toContainText('every plate in time');
 
   // what is without wheat has a bowl of its own, and stands on no place after wheat

@@ -217,7 +217,7 @@ const OF_ONE = {
   lots: { at: '/premix/lots', parts: [''], which: 'true' },
   premixes: { at: '/premix', parts: [''], which: "name = 'Camp trailer corn mix'" },
   sides: { at: '/sides', parts: [''], which: 'true' },
-  mornings: { at: '/mornings', parts: ['', '/papers'], which: 'closed_at is null' },
+  mornings: { at: '/mornings', parts: ['', '/papers', '/rehearse'], which: 'closed_at is null' },
 } as const;
 
 /** The address of a page in the demo's kitchen. @param where as the app has it: "/batches/[id]/prep" */

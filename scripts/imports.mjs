@@ -81,6 +81,8 @@ const CORE_LIBRARIES = [
   '@date-fns/tz',
   'domhandler',
   'fflate',
+  'd3-array',
+  'd3-random',
   'fraction.js',
   'fastest-levenshtein',
   'htmlparser2',

@@ -3,7 +3,9 @@ import { type ActionResult, refuse } from '@/contract/action-result';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
-import type { MorningPlan } from '@/core/morning/plan';
+import type { MorningChange } from '@/core/morning/changes';
+import { type MorningPlan, plannedWith } from '@/core/morning/plan';
+import { type RehearsedPlan, rehearsalOf } from '@/core/morning/rehearse';
 import { begunOf } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
 import type { BegunMorning, DishMade } from '@/core/morning/work';
@@ -48,6 +50,57 @@ async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
 export async function dishesCalled(plan: MorningPlan): Promise<readonly Pick<DishMade, 'id' | 'name'>[]> {
   const asked = askedOfPlan(plan, await factsFor(plan));
   return asked.ok ? asked.value.dishes.map(({ id, name }) => ({ id, name })) : [];
+}
+
+/** A morning under way as it is rehearsed from here on; null: its plan can't be worked any more. */
+export async function rehearsalUnderWay({
+  plan,
+  schedule,
+}: Pick<Morning, 'plan' | 'schedule'>): Promise<RehearsedPlan | null> {
+  const asked = plan && schedule ? askedOfPlan(plan, await factsFor(plan)) : null;
+  return asked?.ok && schedule ? rehearsalOf(asked.value, schedule) : null;
+}
+
+/** A plan that can be rehearsed beside another: with what is changed, in words. */
+interface OtherPlan {
+  readonly label: string;
+  /** What is changed; null: it is the plan as it is. */
+  readonly change: MorningChange | null;
+  readonly rehearsed: RehearsedPlan;
+}
+
+const MOST_OTHERS = 5;
+const OTHER_DISHES = 2;
+
+/** The plan as it is and others beside it: the ways out of what does not go, then what a cook would try. */
+export async function plansToRehearse(plan: MorningPlan, solved: SolvedMorning): Promise<readonly OtherPlan[]> {
+  const facts = await factsFor(plan);
+  const ways = new Map<string, MorningChange>();
+  for (const w of solved.unmet.flatMap((u) => u.waysOut)) ways.set(w.label, w.change);
+  const [first, last] = [Math.min(...plan.people.map((p) => p.from)), Math.max(...plan.people.map((p) => p.to))];
+  const more: readonly (readonly [string, MorningChange])[] = [
+    ...(plan.before ? [] : [['Weigh the evening before what can be', { do: 'before' }] as const]),
+    ['One more pair of hands', { do: 'hand', from: first, to: last }],
+    ['Begin half an hour earlier', { do: 'earlier', min: 30 }],
+    ...plan.dishes
+      .flatMap((d, n) => (d.each > 1 ? [{ d, n }] : []))
+      .slice(0, OTHER_DISHES)
+      .map(({ d }): readonly [string, MorningChange] => [
+        `${d.each - 1} on a plate of ${facts.formulas.get(d.formulaId)?.name} instead of ${d.each}`,
+        { do: 'each', dish: d.id, each: d.each - 1 },
+      ]),
+  ];
+  for (const [label, change] of more) if (!ways.has(label)) ways.set(label, change);
+  const asked = askedOfPlan(plan, facts);
+  if (!asked.ok) return [];
+  const others = await Promise.all(
+    [...ways].slice(0, MOST_OTHERS).map(async ([label, change]): Promise<readonly OtherPlan[]> => {
+      const q = askedOfPlan(plannedWith(plan, change), facts);
+      const placed = q.ok ? await inReader('place', q.value) : null;
+      return q.ok && placed?.ok ? [{ label, change, rehearsed: rehearsalOf(q.value, placed.value) }] : [];
+    }),
+  );
+  return [{ label: 'As it is planned', change: null, rehearsed: rehearsalOf(asked.value, solved) }, ...others.flat()];
 }
 
 /** Minutes from the midnight with which a day begins here. @param day yyyy-mm-dd @param at ms since 1970 */

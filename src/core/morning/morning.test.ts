@@ -2,15 +2,14 @@
 import fc from 'fast-check';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Allergen } from '../pantry/ingredient';
-import { dishOf, h, type MorningDrawn, REGATTA } from '../testing/regatta';
+import { dishOf, h, type MorningDrawn, REGATTA, regattaAsked } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { clockOf, ovensOf, platesWanted } from './morning';
 import { solveMorning } from './solve';
 import type { PlacedStep } from './work';
 
 const solved = (m: MorningDrawn, before = false, withWays = true) => {
-  const asked = { morning: m, dishes: m.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before };
-  const r = solveMorning(asked, withWays);
+  const r = solveMorning(regattaAsked(m, before), withWays);
   if (!r.ok) throw new Error(r.error.message);
   return r.value;
 };

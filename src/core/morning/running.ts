@@ -13,7 +13,7 @@ const SOON_MIN = 10;
 type DoneSteps = ReadonlyMap<string, number>;
 
 /** Steps that a step waits for; of what is poured, every load. */
-const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
+export const neededBy = (s: PlacedStep, steps: readonly PlacedStep[]): readonly PlacedStep[] =>
   steps.filter((x) => s.needs.some((n) => x.id === n || x.id.startsWith(`${n} round `)));
 
 /** When the hands of a step are free again; of a load, when it is off the heat. */

@@ -56,7 +56,7 @@ export interface SolvedMorning {
 }
 
 /** Off the heat pieces are as they should be for so long, min: in a low oven, or under a cloth. Ours. */
-const HOLDS_MIN: Readonly<Record<KindId, number>> = {
+export const HOLDS_MIN: Readonly<Record<KindId, number>> = {
   griddle: HOLD_MIN,
   small: HOLD_MIN,
   foam: 5,

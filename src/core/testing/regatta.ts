@@ -2,8 +2,9 @@
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard, withCard } from '../formula/from-card';
 import { type KindId, kindById } from '../formula/kinds';
+import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Morning } from '../morning/morning';
-import type { DishMade } from '../morning/work';
+import type { DishMade, MorningAsked } from '../morning/work';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import type { Allergen } from '../pantry/ingredient';
 
@@ -49,6 +50,16 @@ export const h = (time: string): number => {
 
 /** A morning with what its dishes are made of. */
 export type MorningDrawn = Omit<Morning, 'dishes'> & { readonly dishes: readonly DishMade[] };
+
+/** It asked for in a fresh kitchen, with nothing kept and nothing done the evening before. */
+export const regattaAsked = (morning: MorningDrawn, before = false): MorningAsked => ({
+  morning,
+  dishes: morning.dishes,
+  sides: [],
+  kept: [],
+  house: FRESH_KITCHEN,
+  before,
+});
 
 export const REGATTA: MorningDrawn = {
   waves: ['7:30', '8:20', '9:10'].map((at) => ({ at: h(at), covers: 28 })),

@@ -7,7 +7,8 @@ import type { ActionResult } from '@/contract/action-result';
 import { clockOf } from '@/core/morning/morning';
 import type { KitchenPerson } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
-import { boardOf, type PersonNow } from '@/core/morning/running';
+import type { RehearsedPlan } from '@/core/morning/rehearse';
+import { allDone, boardOf, type PersonNow } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { counted } from '@/core/quantity/say';
 import { PersonMarkIcon } from '../drawings/person-mark';
@@ -20,6 +21,7 @@ import { doAct, toastUndoAct } from '../kit/undo';
 import { useUnits } from '../kit/units';
 import { Wide } from '../kit/wide';
 import { useNow } from '../live/clock';
+import { AtThisPace } from './at-this-pace';
 import { DishMark, letterOf } from './morning-parts';
 
 type Ask = (input: unknown) => Promise<ActionResult>;
@@ -33,6 +35,8 @@ interface Props {
   readonly done: readonly (readonly [string, number])[];
   readonly dishes: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly KitchenPerson[];
+  /** What is left of it can be rehearsed; null: it is over, or can't be worked any more. */
+  readonly rehearsed: RehearsedPlan | null;
   /** The day it is for, in words: "Sun 29 Nov". */
   readonly day: string;
   /** The midnight with which the day begins, and when the page was drawn, ms since 1970. */
@@ -223,6 +227,9 @@ export function BoardView(p: Props) {
           </tbody>
         </table>
       </Wide>
+      {p.rehearsed && now >= 0 && now < DAY_MIN ? (
+        <AtThisPace plan={p.rehearsed} done={allDone(p.schedule.steps, done)} now={now} clock={clock} />
+      ) : null}
       {board.lies.length > 0 ? (
         <section aria-label="On the heat" className="rounded-plate bg-white p-4">
           <h2 className="mb-1 text-xl">On the heat</h2>

@@ -57,6 +57,11 @@ export default async function MorningPage({ params }: { readonly params: Promise
             What came of it
           </Link>
         ) : null}
+        {now?.ok && !morning.closedAt ? (
+          <Link href={`/mornings/${id}/rehearse`} className={lookOf('plain')}>
+            Rehearse it
+          </Link>
+        ) : null}
         <Link href={`/mornings/${id}/papers`} className={lookOf('bare')}>
           Papers
         </Link>

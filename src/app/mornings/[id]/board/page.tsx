@@ -11,7 +11,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { BoardView } from '@/ui/morning/board-view';
-import { dishesCalled, markedDone } from '../../load';
+import { dishesCalled, markedDone, rehearsalUnderWay } from '../../load';
 
 export const metadata: Metadata = { title: 'Board of a morning' };
 
@@ -27,10 +27,11 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
   const r = await reach(async () => {
     const morning = await morningById(id);
     const dishes = morning?.plan ? await dishesCalled(morning.plan) : [];
-    return [morning, dishes, ...(await Promise.all([loadHouse(), kitchenPeople(), marksOfMorning(id)]))] as const;
+    const rest = [loadHouse(), kitchenPeople(), marksOfMorning(id), morning && rehearsalUnderWay(morning)] as const;
+    return [morning, dishes, ...(await Promise.all(rest))] as const;
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [morning, dishes, house, people, marks] = r.value;
+  const [morning, dishes, house, people, marks, rehearsed] = r.value;
   if (!morning) notFound();
   const { plan, schedule, day } = morning;
   if (!plan || !schedule) redirect(`/mornings/${id}`);
@@ -52,6 +53,7 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
         done={[...markedDone(marks, day, house.units)]}
         dishes={dishes}
         people={people}
+        rehearsed={morning.closedAt ? null : rehearsed}
         day={sayWeekday(Date.parse(`${day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
         midnight={momentOf(day, '00:00', house.units)}
         drawnAt={Date.now()}
