@@ -39,4 +39,5 @@ export const keepMorningHere = async (input: unknown) => work.keepMorningHere(in
 export const dropMorningHere = async (input: unknown) => work.dropMorningHere(input);
 export const placeMorningHere = async (input: unknown) => work.placeMorningHere(input);
 export const markStepHere = async (input: unknown) => work.markStepHere(input);
+export const previewMorningHere = async (input: unknown) => work.previewMorningHere(input);
 export const closeMorningHere = async (input: unknown) => work.closeMorningHere(input);

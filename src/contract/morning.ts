@@ -110,6 +110,19 @@ export const markSchema = z.object({
   done: z.boolean(),
 });
 
+/** A change of a morning, of which is asked what it would change. */
+const waveNumber = z.number().int().min(0).max(23);
+const changeOfMorning = z.discriminatedUnion('do', [
+  z.object({
+    do: z.literal('covers'),
+    wave: waveNumber,
+    by: z.number('Write a number.').int('Guests come whole.').min(-10_000).max(10_000),
+  }),
+  z.object({ do: z.literal('out'), surface: z.string().min(1).max(60) }),
+  z.object({ do: z.literal('later'), wave: waveNumber, min: z.number().int().min(-240).max(240) }),
+]);
+export const previewMorningSchema = z.object({ id: z.uuid(), change: changeOfMorning });
+
 const allergens = z.array(z.enum(ALLERGENS));
 const stepSchema = z.object({
   id: z.string(),

@@ -40,6 +40,7 @@ import {
   keepMorningSchema,
   markSchema,
   placeMorningSchema,
+  previewMorningSchema,
 } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
@@ -49,6 +50,7 @@ import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
 import type { Saved } from '@/core/formula/version';
 import type { ChangeState } from '@/core/judge/came-back';
 import type { Target } from '@/core/judge/target';
+import type { MorningPreview } from '@/core/morning/preview';
 import { setServing, type WholeOutcome, writeOutcome } from '@/server/queries/batches';
 import { answerChange } from '@/server/queries/came-back';
 import { noteCare, takeCareBack } from '@/server/queries/care';
@@ -78,7 +80,7 @@ import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/k
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { acted } from '../acted';
-import { placeMorning } from '../mornings/load';
+import { placeMorning, previewMorning } from '../mornings/load';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
   acted('save-formula', saveSchema, input, keepFormula, 'nothing');
@@ -265,6 +267,9 @@ export const keepMorningHere = async (input: unknown): Promise<ActionResult<Kept
   });
 export const placeMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('place-morning', placeMorningSchema, input, ({ id }) => placeMorning(id));
+/** What a change would change of a morning. */
+export const previewMorningHere = async (input: unknown): Promise<ActionResult<{ readonly preview: MorningPreview }>> =>
+  acted('preview-morning', previewMorningSchema, input, ({ id, change }) => previewMorning(id, change), 'nothing');
 export const closeMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('close-morning', closeMorningSchema, input, closeMorning);
 export const markStepHere = async (input: unknown): Promise<ActionResult> =>

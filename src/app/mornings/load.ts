@@ -4,7 +4,9 @@ import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
 import type { MorningChange } from '@/core/morning/changes';
+import { type AllergenBoard, allergenBoard } from '@/core/morning/papers';
 import { type MorningPlan, plannedWith } from '@/core/morning/plan';
+import { type MorningPreview, previewOf } from '@/core/morning/preview';
 import { type RehearsedPlan, rehearsalOf } from '@/core/morning/rehearse';
 import { begunOf } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
@@ -52,13 +54,45 @@ export async function dishesCalled(plan: MorningPlan): Promise<readonly Pick<Dis
   return asked.ok ? asked.value.dishes.map(({ id, name }) => ({ id, name })) : [];
 }
 
-/** A morning under way as it is rehearsed from here on; null: its plan can't be worked any more. */
-export async function rehearsalUnderWay({
-  plan,
-  schedule,
-}: Pick<Morning, 'plan' | 'schedule'>): Promise<RehearsedPlan | null> {
-  const asked = plan && schedule ? askedOfPlan(plan, await factsFor(plan)) : null;
-  return asked?.ok && schedule ? rehearsalOf(asked.value, schedule) : null;
+/** What the board of a morning shows besides its schedule. */
+interface BoardFacts {
+  readonly dishes: readonly Pick<DishMade, 'id' | 'name'>[];
+  /** What each dish holds, in the same order. */
+  readonly allergens: AllergenBoard['rows'];
+  /** As it is rehearsed from here on. */
+  readonly rehearsed: RehearsedPlan;
+}
+
+/** @returns null: the plan can't be worked any more */
+export async function boardFacts({ plan, schedule }: Pick<Morning, 'plan' | 'schedule'>): Promise<BoardFacts | null> {
+  if (!plan || !schedule) return null;
+  const facts = await factsFor(plan);
+  const asked = askedOfPlan(plan, facts);
+  if (!asked.ok) return null;
+  const { dishes } = asked.value;
+  return {
+    dishes: dishes.map(({ id, name }) => ({ id, name })),
+    allergens: allergenBoard(dishes, facts.house).rows,
+    rehearsed: rehearsalOf(asked.value, schedule),
+  };
+}
+
+/** What a change would change of a morning, around what of it has begun; with what mends what it breaks. */
+export async function previewMorning(
+  id: string,
+  change: MorningChange,
+): Promise<ActionResult<{ readonly preview: MorningPreview }>> {
+  const morning = await morningById(id);
+  if (!morning?.plan) return refuse(GONE);
+  const gone = change.do === 'out' ? morning.plan.surfaces.find((s) => s.name === change.surface)?.gearId : null;
+  const [was, is] = await Promise.all([
+    morningNow(morning, false),
+    morningNow({ ...morning, plan: plannedWith(morning.plan, change) }, true, gone),
+  ]);
+  if (!was.ok) return refuse(was.error.message);
+  if (!is.ok) return refuse(is.error.message);
+  const { shown, made, house } = is.value;
+  return { ok: true, preview: previewOf(was.value.shown.solved, shown.solved, made, house) };
 }
 
 /** A plan that can be rehearsed beside another: with what is changed, in words. */
@@ -141,10 +175,14 @@ export async function placeMorning(id: string): Promise<ActionResult> {
   return { ok: true };
 }
 
-/** @returns the morning solved; or what of it can't be, at its place */
+/**
+ * @param out gear that is out of order: no way out lights it
+ * @returns the morning solved; or what of it can't be, at its place
+ */
 export async function morningNow(
   morning: Morning,
   withWays = true,
+  out: string | null = null,
 ): Promise<Result<MorningNow, { readonly path: string; readonly message: string }>> {
   const { plan } = morning;
   if (!plan) return { ok: false, error: { path: '', message: UNREADABLE } };
@@ -152,7 +190,12 @@ export async function morningNow(
   const asked = askedOfPlan(plan, facts);
   if (!asked.ok) return asked;
   const begun = await begunNow(morning, facts.house);
-  const q = { ...asked.value, ...(begun && { begun }) };
+  const { spare } = asked.value;
+  const q = {
+    ...asked.value,
+    ...(begun && { begun }),
+    ...(spare && { spare: { ...spare, surfaces: spare.surfaces.filter((s) => s.gearId !== out) } }),
+  };
   const placed = await inReader('place', q);
   // where the ways out take too long, the morning is shown without them
   const whole = withWays && placed.ok && placed.value.unmet.length > 0 ? await inReader('morning', q) : placed;

@@ -17,6 +17,10 @@ export type MorningChange =
   | { readonly do: 'hand'; readonly from: number; readonly to: number }
   /** Fewer pieces on a plate. */
   | { readonly do: 'each'; readonly dish: string; readonly each: number }
+  /** So many covers more at a wave, or fewer, below 0. */
+  | { readonly do: 'covers'; readonly wave: number; readonly by: number }
+  /** Something that pieces are made on is out. */
+  | { readonly do: 'out'; readonly surface: string }
   /** A wave so much later, min. */
   | { readonly do: 'later'; readonly wave: number; readonly min: number }
   /** Kept pieces are heated again. */
@@ -60,6 +64,13 @@ export function changedMorning<M extends ChangeableMorning>(m: M, c: MorningChan
     }
     case 'each':
       return { ...m, dishes: m.dishes.map((d) => (d.id === c.dish ? { ...d, each: c.each } : d)) };
+    case 'covers':
+      return {
+        ...m,
+        waves: m.waves.map((w, n) => (n === c.wave ? { ...w, covers: Math.max(1, w.covers + c.by) } : w)),
+      };
+    case 'out':
+      return { ...m, surfaces: m.surfaces.filter((s) => s.name !== c.surface) };
     case 'later':
       return { ...m, waves: m.waves.map((w, n) => (n === c.wave ? { ...w, at: w.at + c.min } : w)) };
     case 'kept':

@@ -4,7 +4,7 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { h, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { happenedOf, unaccounted } from './closing';
-import { allDone, begunOf, boardOf } from './running';
+import { allDone, begunOf, boardOf, poursBeforeBell } from './running';
 import { solveMorning } from './solve';
 import type { MorningAsked, PlacedStep } from './work';
 
@@ -117,17 +117,38 @@ test('twelve more for the last wave: bowls that are weighed stay as large as the
 test('the board: what each has now, how late, what lies where, what of a wave is ready', () => {
   const now = h('7:22');
   const done = doneBy(h('7:18'));
-  const board = boardOf(FIRST, done, NAMES, now);
+  const board = boardOf(FIRST, done, NAMES, ON, now);
   for (const p of board.people) {
     const mine = FIRST.steps.filter((s) => s.by === p.name);
     expect([p.done + p.left, p.now?.by ?? p.name]).toEqual([mine.length, p.name]);
     expect(p.lateMin).toBe(p.now && p.now.from < now ? now - p.now.from : 0);
+  }
+  for (const s of board.surfaces) {
+    const mine = FIRST.steps.filter((x) => x.on === s.name && x.dish !== null && x.wave !== null);
+    expect([s.done + s.left, s.now?.on ?? s.name]).toEqual([mine.length, s.name]);
   }
   const cakes = board.waves.find((w) => w.wave === 0 && w.dish === 'd0');
   const loads = FIRST.steps.filter((s) => s.dish === 'd0' && s.wave === 0);
   const sum = (of: readonly PlacedStep[]): number => of.reduce((a, s) => a + s.places, 0);
   expect(cakes).toMatchObject({ wanted: sum(loads), ready: sum(loads.filter((s) => s.to <= h('7:18'))) });
   expect(board.lies.reduce((a, l) => a + l.pieces, 0)).toBe(board.waves.reduce((a, w) => a + w.onHeat, 0));
+});
+
+test('near the bell: until when each dish is poured, and how many pieces would stay in its bowl', () => {
+  const end = Math.max(...FIRST.steps.map((s) => s.to));
+  const bell = end - 6;
+  const done = doneBy(bell - 40);
+  const of = (now: number) => poursBeforeBell(FIRST, done, bell, 2, now);
+  expect(of(bell - 60)).toEqual([]);
+  expect(poursBeforeBell(FIRST, done, null, 2, bell)).toEqual([]);
+  const last = of(bell - 30);
+  expect(last.length).toBeGreaterThan(1);
+  for (const l of last) {
+    const loads = FIRST.steps.filter((s) => s.dish === l.dish && s.wave !== null);
+    const longest = Math.max(...loads.map((s) => s.to - s.from));
+    expect(l.at).toBeCloseTo(bell - 2 - longest, 6);
+    expect(l.unpoured).toBe(loads.filter((s) => s.from > l.at && !done.has(s.id)).reduce((a, s) => a + s.places, 0));
+  }
 });
 
 test('the closing is filled in from what was marked: pieces off the heat by dish, and when each wave had its last plate', () => {

@@ -87,8 +87,8 @@ export function begunOf(
   return { now, steps: stays, bowls: bowls.filter((b) => ids.has(b.id)) };
 }
 
-/** What a person has before them. */
-export interface PersonNow {
+/** What a person has before them; or what goes onto a surface, load by load. */
+export interface StationNow {
   readonly name: string;
   /** What is to be done now, and what comes after it; null: nothing is left. */
   readonly now: PlacedStep | null;
@@ -110,7 +110,8 @@ interface WaveNow {
 }
 
 interface BoardNow {
-  readonly people: readonly PersonNow[];
+  readonly people: readonly StationNow[];
+  readonly surfaces: readonly StationNow[];
   readonly waves: readonly WaveNow[];
   /** What lies on each surface, and how many pieces; a surface on which nothing lies is not named. */
   readonly lies: readonly {
@@ -128,6 +129,7 @@ export function boardOf(
   { steps }: Pick<SolvedMorning, 'steps'>,
   done: DoneSteps,
   people: readonly string[],
+  surfaces: readonly string[],
   now: number,
 ): BoardNow {
   const all = allDone(steps, done);
@@ -139,20 +141,31 @@ export function boardOf(
   ];
   const pieces = (of: readonly PlacedStep[], k: { readonly wave: number; readonly dish: string }): number =>
     of.filter((s) => s.wave === k.wave && s.dish === k.dish).reduce((a, s) => a + s.places, 0);
+  const station = (name: string, mine: readonly PlacedStep[]): StationNow => {
+    const left = mine.filter((s) => !all.has(s.id));
+    const [first, ...rest] = left;
+    return {
+      name,
+      now: first ?? null,
+      next: rest.slice(0, MOST_NEXT),
+      done: mine.length - left.length,
+      left: left.length,
+      lateMin: first ? Math.max(0, now - first.from) : 0,
+    };
+  };
   return {
-    people: people.map((name) => {
-      const mine = steps.filter((s) => s.by === name);
-      const left = mine.filter((s) => !all.has(s.id));
-      const [first, ...rest] = left;
-      return {
+    people: people.map((name) =>
+      station(
         name,
-        now: first ?? null,
-        next: rest.slice(0, MOST_NEXT),
-        done: mine.length - left.length,
-        left: left.length,
-        lateMin: first ? Math.max(0, now - first.from) : 0,
-      };
-    }),
+        steps.filter((s) => s.by === name),
+      ),
+    ),
+    surfaces: surfaces.map((name) =>
+      station(
+        name,
+        loads.filter((s) => (s.on ?? s.oven) === name),
+      ),
+    ),
     waves: keys
       .sort((a, b) => a.wave - b.wave || a.dish.localeCompare(b.dish))
       .map((k) => ({
@@ -165,4 +178,36 @@ export function boardOf(
       s.on === null ? [] : [{ on: s.on, dish: s.dish ?? '', pieces: s.places, until: s.to }],
     ),
   };
+}
+
+/** When a dish goes onto the heat for the last time before the bell, and what of it is still to be poured by then. */
+interface LastPour {
+  readonly dish: string;
+  readonly at: number;
+  /** Pieces that would still lie in the bowl. */
+  readonly unpoured: number;
+}
+
+/** So long before the bell the last pours are told, min. */
+const BEFORE_BELL_MIN = 45;
+
+/** The last pours before the bell, once it is near. @param plateMin what a wave's plates take when all is off the heat */
+export function poursBeforeBell(
+  { steps }: Pick<SolvedMorning, 'steps'>,
+  done: DoneSteps,
+  bell: number | null,
+  plateMin: number,
+  now: number,
+): readonly LastPour[] {
+  if (bell === null || now < bell - BEFORE_BELL_MIN || now > bell) return [];
+  const all = allDone(steps, done);
+  const loads = steps.filter(isLoad);
+  return [...new Set(loads.map((s) => s.dish ?? ''))].flatMap((dish) => {
+    const mine = loads.filter((s) => s.dish === dish);
+    const open = mine.filter((s) => !all.has(s.id));
+    if (open.length === 0) return [];
+    const at = bell - plateMin - Math.max(...mine.map((s) => s.to - s.from));
+    const unpoured = open.filter((s) => s.from > at).reduce((a, s) => a + s.places, 0);
+    return [{ dish, at, unpoured }];
+  });
 }

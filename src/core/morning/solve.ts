@@ -373,10 +373,12 @@ function waysFor(q: MorningAsked, t: Told): readonly Way[] {
   const dish = q.dishes.find((d) => d.id === t.dish);
   const kind = dish ? SURFACES_FOR[dish.kind][0] : undefined;
   const out: Way[] = [];
-  if (!q.before) out.push({ label: 'Weigh the evening before what can be', cost: 1, change: { do: 'before' } });
+  // once it runs, the evening before and the half hour before are over
+  if (!q.before && !q.begun)
+    out.push({ label: 'Weigh the evening before what can be', cost: 1, change: { do: 'before' } });
   for (const { name, ...kept } of q.spare?.kept.filter((k) => k.dish === t.dish) ?? [])
     out.push({ label: `Heat the ${kept.pieces} kept ${name} again`, cost: 1.5, change: { do: 'kept', kept } });
-  out.push({ label: 'Begin half an hour earlier', cost: 2, change: { do: 'earlier', min: EARLIER_MIN } });
+  if (!q.begun) out.push({ label: 'Begin half an hour earlier', cost: 2, change: { do: 'earlier', min: EARLIER_MIN } });
   if (dish && kind && kind !== 'oven') out.push(...lightWays(q, dish, kind));
   if (dish?.kind === 'oven' || t.key === 'hold')
     out.push({ label: 'Use one more oven', cost: 3, change: { do: 'oven' } });

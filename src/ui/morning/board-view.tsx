@@ -5,11 +5,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { clockOf } from '@/core/morning/morning';
+import type { AllergenBoard } from '@/core/morning/papers';
 import type { KitchenPerson } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
+import type { MorningPreview } from '@/core/morning/preview';
 import type { RehearsedPlan } from '@/core/morning/rehearse';
-import { allDone, boardOf, type PersonNow } from '@/core/morning/running';
+import { allDone, boardOf, poursBeforeBell, type StationNow } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
+import { PLATE_MIN } from '@/core/morning/work';
 import { counted } from '@/core/quantity/say';
 import { PersonMarkIcon } from '../drawings/person-mark';
 import { act } from '../kit/answer';
@@ -22,7 +25,9 @@ import { useUnits } from '../kit/units';
 import { Wide } from '../kit/wide';
 import { useNow } from '../live/clock';
 import { AtThisPace } from './at-this-pace';
+import { BoardChanges } from './board-changes';
 import { DishMark, letterOf } from './morning-parts';
+import type { KeepsMorning } from './use-take';
 
 type Ask = (input: unknown) => Promise<ActionResult>;
 type Step = SolvedMorning['steps'][number];
@@ -44,6 +49,11 @@ interface Props {
   readonly drawnAt: number;
   /** Whose screen this is; null: everybody's. */
   readonly who: string | null;
+  readonly revision: number;
+  /** What each dish holds, in the order of the dishes. */
+  readonly allergens: AllergenBoard['rows'];
+  readonly keep: KeepsMorning['keep'];
+  readonly preview: (input: unknown) => Promise<ActionResult<{ readonly preview: MorningPreview }>>;
   readonly mark: Ask;
   readonly place: Ask;
 }
@@ -71,7 +81,7 @@ function PersonCard({
   busy,
   onDone,
 }: {
-  readonly of: PersonNow;
+  readonly of: StationNow;
   readonly mark: KitchenPerson['mark'] | null;
   readonly dishes: Props['dishes'];
   readonly clock: (min: number) => string;
@@ -131,9 +141,11 @@ export function BoardView(p: Props) {
     if (!is) done.delete(step);
     else if (!done.has(step)) done.set(step, now);
   const names = p.plan.people.map((x) => x.name);
-  const board = boardOf(p.schedule, done, names, now);
-  const [whose, setWhose] = useState(p.who && names.includes(p.who) ? p.who : '');
-  const shown = board.people.filter((x) => whose === '' || x.name === whose);
+  const places = p.plan.surfaces.map((x) => x.name);
+  const board = boardOf(p.schedule, done, names, places, now);
+  const [whose, setWhose] = useState(p.who && [...names, ...places].includes(p.who) ? p.who : '');
+  const stations = board.surfaces.filter((x) => x.done + x.left > 0);
+  const shown = whose === '' ? board.people : [...board.people, ...stations].filter((x) => x.name === whose);
   const tell = (step: string, is: boolean, words: string) =>
     act('mark-step', words, p.mark, { id: crypto.randomUUID(), morningId: p.id, step, done: is });
   const set = (step: string, is: boolean): void => setTold((t) => new Map(t).set(step, is));
@@ -151,6 +163,7 @@ export function BoardView(p: Props) {
     if (!(await doAct(tell(s.id, true, `${words}: done`)))) set(s.id, false);
     else router.refresh();
   };
+  const last = poursBeforeBell(p.schedule, done, p.plan.bell, PLATE_MIN, now);
   const latest = Math.max(0, ...board.people.map((x) => x.lateMin));
   const anew = async (): Promise<void> => {
     const a = await placing.ask(() =>
@@ -168,7 +181,10 @@ export function BoardView(p: Props) {
         <Taps
           label="Whose screen this is"
           value={whose === '' ? 'all' : whose}
-          options={[{ value: 'all', label: 'Everybody' }, ...names.map((n) => ({ value: n, label: n }))]}
+          options={[
+            { value: 'all', label: 'Everybody' },
+            ...[...names, ...stations.map((x) => x.name)].map((n) => ({ value: n, label: n })),
+          ]}
           onChange={(v) => setWhose(v === 'all' ? '' : v)}
         />
       </div>
@@ -197,6 +213,27 @@ export function BoardView(p: Props) {
           />
         ))}
       </div>
+      {last.length > 0 ? (
+        <section aria-label="Before the bell" className="rounded-plate border-2 border-berry bg-white p-4">
+          <h2 className="mb-1 text-xl">Before the bell at {clock(p.plan.bell ?? 0)}</h2>
+          <ul className="tabular-nums">
+            {last.map((l) => (
+              <li key={l.dish}>
+                {l.at <= now ? (
+                  <strong>Pour no more {p.dishes.find((d) => d.id === l.dish)?.name}</strong>
+                ) : (
+                  <>
+                    Pour {p.dishes.find((d) => d.id === l.dish)?.name} until <strong>{clock(l.at)}</strong>
+                  </>
+                )}
+                {l.unpoured > 0
+                  ? `: ${counted(l.unpoured, 'pieces')} would stay in the bowl; keep it, give it to the staff, or bin it`
+                  : ''}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
       <Wide label="Pieces ready">
         <h2 className="mb-1 text-xl">Pieces ready</h2>
         <table aria-label="Pieces ready by wave" className="w-full tabular-nums">
@@ -227,6 +264,7 @@ export function BoardView(p: Props) {
           </tbody>
         </table>
       </Wide>
+      <BoardChanges {...p} steps={p.schedule.steps} done={allDone(p.schedule.steps, done)} />
       {p.rehearsed && now >= 0 && now < DAY_MIN ? (
         <AtThisPace plan={p.rehearsed} done={allDone(p.schedule.steps, done)} now={now} clock={clock} />
       ) : null}

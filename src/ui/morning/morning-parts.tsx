@@ -3,7 +3,7 @@
 import { clockOf } from '@/core/morning/morning';
 import type { KitchenPerson, PersonMark } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
-import { onSurface, personSteps, type ShownStep } from '@/core/morning/show';
+import { type MovedSteps, onSurface, personSteps, type ShownStep } from '@/core/morning/show';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { allergenName } from '@/core/pantry/ingredient';
 import { counted } from '@/core/quantity/say';
@@ -40,6 +40,13 @@ export const useClock = (): ((min: number) => string) => {
   const { clock } = useUnits();
   return (min) => clockOf(min, clock);
 };
+
+/** How many steps a change has moved, and whose. */
+export function movedWords({ steps, people }: MovedSteps, how?: 'would move'): string {
+  if (steps === 0) return how ? 'Nothing else would move.' : 'Nothing has moved.';
+  const whose = people.length === 0 ? '' : `, most of them ${people.slice(0, 2).join('’s and ')}’s`;
+  return `${counted(steps, 'steps')} ${how ?? (steps === 1 ? 'has moved' : 'have moved')}${whose}.`;
+}
 
 export function Plates({ plan, solved, dishes }: MorningShown) {
   const clock = useClock();

@@ -1,25 +1,18 @@
 'use client';
 /** A morning as it was solved: what does not go and the ways out, plates, bowls, who does what, and what lies where. */
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { ActionResult, Kept } from '@/contract/action-result';
 import type { MorningChange } from '@/core/morning/changes';
-import { type MorningPlan, plannedWith } from '@/core/morning/plan';
 import { type MovedSteps, movedBetween } from '@/core/morning/show';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { counted } from '@/core/quantity/say';
-import { act } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
-import { toastUndoAct } from '../kit/undo';
-import { DishMark, letterOf, type MorningShown, People, Plates, Surfaces, useClock } from './morning-parts';
+import { DishMark, letterOf, type MorningShown, movedWords, People, Plates, Surfaces, useClock } from './morning-parts';
+import { type KeepsMorning, useTake } from './use-take';
 
-interface Props extends MorningShown {
-  readonly id: string;
-  readonly revision: number;
+interface Props extends MorningShown, Omit<KeepsMorning, 'plan'> {
   readonly begun: readonly { readonly id: string; readonly name: string; readonly pieces: number | null }[];
-  readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
 /** Says what the last change has moved, against what this screen showed before it. */
@@ -32,12 +25,6 @@ function useMoved(steps: SolvedMorning['steps'], revision: number): MovedSteps |
     was.current = { steps, revision };
   }, [steps, revision]);
   return moved;
-}
-
-function movedWords({ steps, people }: MovedSteps): string {
-  if (steps === 0) return 'Nothing has moved.';
-  const whose = people.length === 0 ? '' : `, most of them ${people.slice(0, 2).join('’s and ')}’s`;
-  return `${counted(steps, 'steps')} ${steps === 1 ? 'has' : 'have'} moved${whose}.`;
 }
 
 /** What does not go, each with what has the very same ways out: they are offered once. */
@@ -144,23 +131,8 @@ function Bowls({ id, plan, solved, dishes, begun }: Props) {
 }
 
 export function MorningView(p: Props) {
-  const router = useRouter();
-  const asking = useAsking();
+  const { asking, take } = useTake(p);
   const moved = useMoved(p.solved.steps, p.revision);
-  const words = p.plan.name || `the morning of ${p.plan.day}`;
-  const send = (plan: MorningPlan, seen: { readonly revision: number; readonly base: MorningPlan }) =>
-    act('keep-morning', words, p.keep, { id: p.id, plan, seen });
-  const take = async (label: string, change: MorningChange): Promise<void> => {
-    const to = plannedWith(p.plan, change);
-    const a = await asking.ask(() => send(to, { revision: p.revision, base: p.plan }));
-    if (!a?.ok) return;
-    router.refresh();
-    toastUndoAct(
-      label,
-      () => send(p.plan, { revision: a.revision, base: to }),
-      () => router.refresh(),
-    );
-  };
   const covers = p.plan.waves.reduce((a, w) => a + w.covers, 0);
   const { unmet } = p.solved;
   return (
@@ -173,7 +145,7 @@ export function MorningView(p: Props) {
         </p>
         {moved ? <p className="text-soft">{movedWords(moved)}</p> : null}
         <RefusalNotice text={asking.refusal} waits={asking.waits} />
-        <Unmet of={p} busy={asking.busy} onTake={(label, c) => void take(label, c)} />
+        <Unmet of={p} busy={asking.busy} onTake={(label, c) => void take(label, [c])} />
       </section>
       <Plates {...p} />
       <People {...p} />

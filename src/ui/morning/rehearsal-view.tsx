@@ -2,12 +2,9 @@
 /** A planned morning rehearsed: how long guests wait and what is left, the plan beside others, one of them taken. */
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { ActionResult, Kept } from '@/contract/action-result';
 import type { MorningChange } from '@/core/morning/changes';
-import { type MorningPlan, plannedWith } from '@/core/morning/plan';
 import { AS_IT_GOES, type Rehearsed, type RehearsedPlan, type Varies } from '@/core/morning/rehearse';
-import { act } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { later, useLater } from '../kit/later';
@@ -15,6 +12,7 @@ import { Wide } from '../kit/wide';
 import { useClock } from './morning-parts';
 import { behindWords, rehearsalRows, waitWords } from './rehearsal.state';
 import { startRehearsals } from './rehearsing';
+import { type KeepsMorning, useTake } from './use-take';
 
 interface Plan {
   readonly label: string;
@@ -22,13 +20,9 @@ interface Plan {
   readonly rehearsed: RehearsedPlan;
 }
 
-interface Props {
-  readonly id: string;
-  readonly revision: number;
-  readonly plan: MorningPlan;
+interface Props extends KeepsMorning {
   /** The plan as it is, then others. */
   readonly plans: readonly Plan[];
-  readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
 const MORNINGS = 300;
@@ -99,7 +93,7 @@ function useRehearsals(plans: readonly Plan[], shown: readonly number[], varies:
 export function RehearsalView({ id, revision, plan, plans, keep }: Props) {
   const router = useRouter();
   const clock = useClock();
-  const asking = useAsking();
+  const { asking, take } = useTake({ id, revision, plan, keep });
   const Chart = useLater(chart, true);
   const [overMin, setOverMin] = useState<(typeof COME)[number]['value']>('10');
   const [orders, setOrders] = useState<Varies['orders']>('chosen');
@@ -114,14 +108,6 @@ export function RehearsalView({ id, revision, plan, plans, keep }: Props) {
     return p && r ? [{ n, ...p, r }] : [];
   });
   const charted = ready.find((x) => x.n === drawn) ?? ready[0];
-  const take = async (label: string, change: MorningChange): Promise<void> => {
-    const to = plannedWith(plan, change);
-    const a = await asking.ask(
-      () => act('keep-morning', label, keep, { id, plan: to, seen: { revision, base: plan } }),
-      true,
-    );
-    if (a?.ok) router.push(`/mornings/${id}`);
-  };
   const [now] = ready;
   return (
     <div className="grid gap-4">
@@ -211,7 +197,10 @@ export function RehearsalView({ id, revision, plan, plans, keep }: Props) {
                           look="now"
                           disabled={asking.busy}
                           aria-label={`Take this plan: ${x.label}`}
-                          onClick={() => x.change && void take(x.label, x.change)}
+                          onClick={() => {
+                            if (x.change)
+                              void take(x.label, [x.change]).then((kept) => kept && router.push(`/mornings/${id}`));
+                          }}
                         >
                           Take this plan
                         </Button>

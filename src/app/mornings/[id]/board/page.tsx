@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
-import { markStepHere, placeMorningHere } from '@/app/actions';
+import { keepMorningHere, markStepHere, placeMorningHere, previewMorningHere } from '@/app/actions';
 import { momentOf, sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -11,7 +11,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { BoardView } from '@/ui/morning/board-view';
-import { dishesCalled, markedDone, rehearsalUnderWay } from '../../load';
+import { boardFacts, markedDone } from '../../load';
 
 export const metadata: Metadata = { title: 'Board of a morning' };
 
@@ -26,12 +26,11 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
   const { who } = await searchParams;
   const r = await reach(async () => {
     const morning = await morningById(id);
-    const dishes = morning?.plan ? await dishesCalled(morning.plan) : [];
-    const rest = [loadHouse(), kitchenPeople(), marksOfMorning(id), morning && rehearsalUnderWay(morning)] as const;
-    return [morning, dishes, ...(await Promise.all(rest))] as const;
+    const rest = [loadHouse(), kitchenPeople(), marksOfMorning(id), morning && boardFacts(morning)] as const;
+    return [morning, ...(await Promise.all(rest))] as const;
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [morning, dishes, house, people, marks, rehearsed] = r.value;
+  const [morning, house, people, marks, facts] = r.value;
   if (!morning) notFound();
   const { plan, schedule, day } = morning;
   if (!plan || !schedule) redirect(`/mornings/${id}`);
@@ -51,15 +50,19 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
         plan={plan}
         schedule={schedule}
         done={[...markedDone(marks, day, house.units)]}
-        dishes={dishes}
+        dishes={facts?.dishes ?? []}
+        allergens={facts?.allergens ?? []}
+        revision={morning.revision}
         people={people}
-        rehearsed={morning.closedAt ? null : rehearsed}
+        rehearsed={morning.closedAt ? null : (facts?.rehearsed ?? null)}
         day={sayWeekday(Date.parse(`${day}T12:00:00Z`), { ...house.units, zone: 'UTC' })}
         midnight={momentOf(day, '00:00', house.units)}
         drawnAt={Date.now()}
         who={typeof who === 'string' ? who : null}
         mark={markStepHere}
         place={placeMorningHere}
+        keep={keepMorningHere}
+        preview={previewMorningHere}
       />
     </Frame>
   );
