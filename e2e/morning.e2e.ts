@@ -213,3 +213,40 @@ test('a morning begun: each marks what is done, another screen follows, a griddl
   await expect(page.getByRole('link', { name: 'Open Regatta breakfast' })).toHaveCount(0);
   await context.close();
 });
+
+test('a class of four benches through both days: each bench its own screen, all of them before whoever teaches', async ({
+  page,
+  browser,
+  kitchen,
+}) => {
+  await page.goto('/mornings/new');
+  await page.getByRole('link', { name: 'A class at several benches' }).click();
+  await page.getByLabel('Benches').fill('40');
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.getByText('A whole number up to 12.')).toBeVisible();
+  await expect(page.getByText('Choose what is made.')).toBeVisible();
+  await axe(page);
+  await page.getByLabel('Benches').fill('4');
+  await page.getByLabel('What it is, if you like').fill('Juniors at the stove');
+  await page.getByLabel('What every bench makes').selectOption({ label: 'Regatta griddle cakes' });
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('8 covers: every plate in time.');
+  // the first day: each bench weighs its own
+  const evening = page.getByRole('region', { name: 'The evening before' });
+  await expect(evening.getByText(/^Weigh the dry, Regatta griddle cakes, Bench \d$/)).toHaveCount(4);
+  // the second: nobody weighs, four benches beside each other
+  await page.getByRole('button', { name: 'Begin the morning' }).click();
+  await page.waitForURL(/\/board$/);
+  const of = (screen: typeof page, name: string) => screen.getByRole('region', { name, exact: true });
+  for (const n of [1, 2, 3, 4]) await expect(of(page, `Bench ${n}`)).toContainText(/0 of \d+ done/);
+  await expect(page.getByText('Weigh the dry')).toHaveCount(0);
+  await axe(page);
+  const context = await browser.newContext({ baseURL: kitchen.url });
+  const bench = await context.newPage();
+  await bench.goto(`${new URL(page.url()).pathname}?who=${encodeURIComponent('Bench 2')}`);
+  await expect(of(bench, 'Bench 1')).toHaveCount(0);
+  await of(bench, 'Bench 2').getByRole('button', { name: 'Done' }).click();
+  await expect(of(page, 'Bench 2')).toContainText(/1 of \d+ done/);
+  await expect(of(page, 'Bench 3')).toContainText(/0 of \d+ done/);
+  await context.close();
+});

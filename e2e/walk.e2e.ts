@@ -34,6 +34,7 @@ const PAGES = [
   '/house',
   '/house/records',
   '/mornings/new',
+  '/mornings/new/class',
 ] as const;
 
 /** What is too small to hit, what is wider than the screen, and which sentence begins small. */

@@ -10,6 +10,8 @@ import { amount, count, day, name, note, seen, whole } from './fields';
 /** Minutes from the midnight of the day: from the day before to the end of the next. */
 const minute = z.number('Write a time, as 8:00.').min(-1440, 'At most a day before.').max(2880, 'At most a day after.');
 const key = z.string().min(1).max(40);
+/** Of a class: whose bench it is; none: everybody's. */
+const bench = z.string().min(1).max(40).nullish();
 const shared = z.object({ share: amount('Share', 100_000) });
 const counted = z.object({ count: count('Plates', 100_000) });
 const once = (list: readonly { readonly name: string }[], what: string, ctx: z.RefinementCtx): void => {
@@ -34,6 +36,7 @@ export const morningPlanSchema = z.object({
         each: amount('Pieces on a plate', 100),
         of: z.union([shared, counted]),
         without: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).default([]),
+        bench,
       }),
     )
     .min(1, 'Choose what is made.')
@@ -46,6 +49,7 @@ export const morningPlanSchema = z.object({
         role: z.enum(ROLES),
         from: minute,
         to: minute,
+        bench,
       }),
     )
     .min(1, 'Who cooks?')
@@ -59,6 +63,7 @@ export const morningPlanSchema = z.object({
         places: count('Places', 500).nullable(),
         from: minute.nullable(),
         to: minute.nullable(),
+        bench,
       }),
     )
     .max(40, 'At most 40 surfaces.'),

@@ -10,7 +10,7 @@ import { type MorningPreview, previewOf } from '@/core/morning/preview';
 import { type RehearsedPlan, rehearsalOf } from '@/core/morning/rehearse';
 import { begunOf } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
-import type { BegunMorning, DishMade } from '@/core/morning/work';
+import { type BegunMorning, type DishMade, type EveningStep, eveningOf } from '@/core/morning/work';
 import { momentOf } from '@/core/quantity/day';
 import type { Result } from '@/core/result';
 import { loadHouse } from '@/server/queries/house';
@@ -33,6 +33,8 @@ interface MorningShown {
   /** The dishes as they are called here, in the plan's order. */
   readonly dishes: readonly Pick<DishMade, 'id' | 'name' | 'kind'>[];
   readonly surfaces: readonly { readonly name: string; readonly places: number }[];
+  /** What is done the evening before. */
+  readonly evening: readonly EveningStep[];
 }
 
 const UNREADABLE = 'The plan of this morning can’t be read: it stays in the records as it is.';
@@ -212,6 +214,7 @@ export async function morningNow(
         solved: r.value,
         dishes: dishes.map(({ id, name, kind }) => ({ id, name, kind })),
         surfaces: asked.value.morning.surfaces.map(({ name, places }) => ({ name, places })),
+        evening: eveningOf(asked.value, r.value.bowls),
       },
       made: dishes,
       house: facts.house,

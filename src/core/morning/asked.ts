@@ -35,7 +35,8 @@ function dishMade(d: PlannedDish, formula: Formula): DishMade {
   const at = atEnd(formula, d.end);
   const end = endOf(formula, d.end);
   const { formulaId: _, end: __, ...rest } = d;
-  const name = end ? `${formula.name}, ${end.name}` : formula.name;
+  const called = end ? `${formula.name}, ${end.name}` : formula.name;
+  const name = d.bench ? `${called}, ${d.bench}` : called;
   return { ...rest, name, kind: kindIdOf(formula, d.end), formula: at, portionMl: at.portionMl };
 }
 
@@ -63,9 +64,9 @@ export function askedOfPlan(
   const pieces = dishes.map((d) => pieceOf(d, house));
   const placed = (s: PlannedSurface): MorningSurface => {
     const gear = house.gear.find((g) => g.id === s.gearId);
-    const { name, kind, from, to } = s;
+    const { name, kind, from, to, bench } = s;
     const kinds = gear ? { kinds: KIND_IDS.filter((k) => madeOn(gear, k)) } : {};
-    return { name, kind, from, to, ...kinds, places: s.places ?? (gear ? placesFor(gear, pieces) : null) ?? 1 };
+    return { name, kind, from, to, bench, ...kinds, places: s.places ?? (gear ? placesFor(gear, pieces) : null) ?? 1 };
   };
   const spare: Spare = {
     surfaces: surfacesIn(house.gear)

@@ -40,7 +40,8 @@ export class Counter {
   private readonly ovens: { readonly name: string; readonly places: number; readonly uses: InOven[] }[];
   private readonly pans: Busy[] = [];
   private readonly cleanings = new Map<MorningSurface, Busy[]>();
-  private readonly noCook: boolean;
+  /** Benches where nobody cooks: helpers do what is a cook's. */
+  private readonly noCook: ReadonlySet<string | null>;
   /** Sorted, each once. */
   private readonly edgesAt: number[] = [];
 
@@ -48,19 +49,22 @@ export class Counter {
     this.hands = new Map(m.people.map((p) => [p, []]));
     this.on = new Map(m.surfaces.filter((s) => s.kind !== 'oven').map((s) => [s, []]));
     this.ovens = ovensOf(m).map((o) => ({ ...o, uses: [] }));
-    this.noCook = !m.people.some((p) => p.role === 'cook' || p.role === 'lead');
+    const benches = new Set(m.people.map((p) => p.bench ?? null));
+    const cooks = m.people.filter((p) => p.role === 'cook' || p.role === 'lead').map((p) => p.bench ?? null);
+    this.noCook = new Set([...benches].filter((b) => !cooks.includes(b)));
     for (const p of m.people) this.edge(p.to);
     for (const x of this.on.keys()) if (x.to !== null) this.edge(x.to);
   }
 
-  /** Whose hands are free, the best first; a child only does what is a child's. */
-  whose(who: Task['who'], from: number, handsMin: number): Person | null {
-    const roles = who === 'cook' && this.noCook ? [...CAN.cook, 'helper' as const] : CAN[who];
+  /** Whose hands are free, the best first; a child only does what is a child's. @param bench whose own hands alone */
+  whose(who: Task['who'], from: number, handsMin: number, bench: string | null): Person | null {
+    const roles = who === 'cook' && this.noCook.has(bench) ? [...CAN.cook, 'helper' as const] : CAN[who];
     for (const role of roles) {
       const free = [...this.hands]
         .filter(
           ([p, busy]) =>
             p.role === role &&
+            (p.bench ?? null) === bench &&
             p.from <= from + EPS &&
             from + handsMin <= p.to + EPS &&
             !busy.some((b) => meet(b, from, from + handsMin)),

@@ -15,7 +15,12 @@ export interface Wave {
 export const ROLES = ['lead', 'cook', 'helper', 'child'] as const;
 export type MorningRole = (typeof ROLES)[number];
 
-export interface Person {
+/** Of a class: whose bench it is, by its name; none: everybody's. */
+interface AtABench {
+  readonly bench?: string | null | undefined;
+}
+
+export interface Person extends AtABench {
   readonly name: string;
   readonly role: MorningRole;
   readonly from: number;
@@ -26,7 +31,7 @@ export const SURFACE_KINDS = ['griddle', 'iron', 'pan', 'oven'] as const;
 export type SurfaceKind = (typeof SURFACE_KINDS)[number];
 
 /** What pieces lie on. */
-export interface MorningSurface {
+export interface MorningSurface extends AtABench {
   readonly name: string;
   readonly kind: SurfaceKind;
   /** Pieces at once. */
@@ -57,7 +62,7 @@ export const takesKind = (s: Pick<MorningSurface, 'kind' | 'kinds'>, kind: KindI
   SURFACES_FOR[kind].includes(s.kind) && (s.kinds?.includes(kind) ?? true);
 
 /** Plates of one thing, as they are asked for. */
-export interface Dish {
+export interface Dish extends AtABench {
   readonly id: string;
   readonly name: string;
   readonly kind: KindId;

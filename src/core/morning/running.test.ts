@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { h, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
+import { stationsOf } from './class';
 import { happenedOf, unaccounted } from './closing';
 import { allDone, begunOf, boardOf, poursBeforeBell } from './running';
 import { solveMorning } from './solve';
@@ -117,7 +118,7 @@ test('twelve more for the last wave: bowls that are weighed stay as large as the
 test('the board: what each has now, how late, what lies where, what of a wave is ready', () => {
   const now = h('7:22');
   const done = doneBy(h('7:18'));
-  const board = boardOf(FIRST, done, NAMES, ON, now);
+  const board = boardOf(FIRST, done, stationsOf(REGATTA), ON, now);
   for (const p of board.people) {
     const mine = FIRST.steps.filter((s) => s.by === p.name);
     expect([p.done + p.left, p.now?.by ?? p.name]).toEqual([mine.length, p.name]);

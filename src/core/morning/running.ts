@@ -2,6 +2,7 @@
  * A morning under way: its schedule as it was begun, and what has been marked as done. What is done, under way or about
  * to begin stays with its person in its place; the rest can be placed anew around it. Minutes from midnight.
  */
+import type { Station } from './class';
 import { isLoad } from './show';
 import type { SolvedMorning } from './solve';
 import type { BegunMorning, PlacedStep } from './work';
@@ -128,7 +129,7 @@ const MOST_NEXT = 3;
 export function boardOf(
   { steps }: Pick<SolvedMorning, 'steps'>,
   done: DoneSteps,
-  people: readonly string[],
+  people: readonly Station[],
   surfaces: readonly string[],
   now: number,
 ): BoardNow {
@@ -154,10 +155,10 @@ export function boardOf(
     };
   };
   return {
-    people: people.map((name) =>
+    people: people.map(({ name, people: of }) =>
       station(
         name,
-        steps.filter((s) => s.by === name),
+        steps.filter((s) => s.by !== null && of.includes(s.by)),
       ),
     ),
     surfaces: surfaces.map((name) =>

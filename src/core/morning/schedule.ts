@@ -37,10 +37,10 @@ function reserved(work: Work, m: Morning): ReadonlyMap<MorningSurface, ReadonlyS
   const dishes = [...new Map(work.pours.map((p) => [p.dish, p])).values()];
   const apart = (a: Pour, b: Pour): boolean => holdsAny(a.allergens, b.without) || holdsAny(b.allergens, a.without);
   for (const d of dishes) {
-    const against = dishes.filter((o) => o.dish !== d.dish && apart(d, o));
+    const against = dishes.filter((o) => o.dish !== d.dish && o.bench === d.bench && apart(d, o));
     if (d.without.length === 0 || against.length === 0) continue;
     const own = m.surfaces
-      .filter((s) => takesKind(s, d.kind) && s.kind !== 'oven')
+      .filter((s) => (s.bench ?? null) === d.bench && takesKind(s, d.kind) && s.kind !== 'oven')
       .sort((a, b) => a.places - b.places)
       .find((s) => {
         const others = m.surfaces.filter((x) => x !== s && !out.has(x));
@@ -193,7 +193,9 @@ class Placing {
       if (first === undefined) continue;
       const id = `heat ${s.name}`;
       if (this.begun?.steps.some((x) => x.id === id)) continue;
-      this.tasks.add(task({ id, name: `Heat ${s.name}`, min: MINUTES_TO_HEAT[s.kind], handsMin: 1 }));
+      this.tasks.add(
+        task({ id, name: `Heat ${s.name}`, min: MINUTES_TO_HEAT[s.kind], handsMin: 1, bench: s.bench ?? null }),
+      );
       this.needing.set(id, [`first on ${s.name}`]);
       this.startOf.set(`first on ${s.name}`, first);
     }
@@ -205,7 +207,7 @@ class Placing {
     if (t.handsMin > 0 && from < this.earliest - EPS) return false;
     if (t.ovenC !== null && !this.counter.oven(t.ovenC, from, to, 0)) return false;
     if (t.hob && !this.counter.hob(from, to)) return false;
-    return t.handsMin <= 0 ? null : (this.counter.whose(t.who, from, t.handsMin) ?? false);
+    return t.handsMin <= 0 ? null : (this.counter.whose(t.who, from, t.handsMin, t.bench) ?? false);
   }
 
   private place(t: Task, by: number): void {
@@ -264,7 +266,7 @@ class Placing {
   /** Where a load could lie from then on; or why it does not. */
   private spotAt(o: Open, from: number, surfaces: readonly MorningSurface[]): Spot | 'hands' | 'surface' | 'allergen' {
     const { pour: p } = o;
-    const who = this.counter.whose('helper', from, p.handsMin);
+    const who = this.counter.whose('helper', from, p.handsMin, p.bench);
     if (!who) return 'hands';
     if (p.ovenC !== null) {
       const oven = this.counter.oven(p.ovenC, from, from + p.cycleMin, Math.min(o.left, this.ovenPlaces));
@@ -281,7 +283,7 @@ class Placing {
       if (no === null && (best === null || places > best.places))
         best = { from, on, oven: null, who, places, clean: null };
       if (typeof no === 'number' && !cleaned && !meet({ from, to: from + p.handsMin }, no, no + CLEAN_MIN)) {
-        const by = this.counter.whose('helper', no, CLEAN_MIN);
+        const by = this.counter.whose('helper', no, CLEAN_MIN, p.bench);
         if (by) cleaned = { from, on, oven: null, who, places, clean: { from: no, who: by } };
       }
     }
@@ -291,7 +293,9 @@ class Placing {
   /** One load of a pour, as late as it can lie somewhere; a place that has to be cleaned for it comes last. */
   private load(o: Open, by: number): void {
     const { pour: p } = o;
-    const surfaces = this.m.surfaces.filter((s) => takesKind(s, p.kind) && (this.kept.get(s)?.has(p.dish) ?? true));
+    const surfaces = this.m.surfaces.filter(
+      (s) => (s.bench ?? null) === p.bench && takesKind(s, p.kind) && (this.kept.get(s)?.has(p.dish) ?? true),
+    );
     const reasons = new Set<string>();
     let spot: Spot | null = null;
     let fallback: Spot | null = null;

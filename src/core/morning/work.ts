@@ -34,6 +34,8 @@ export interface Task {
   readonly allergens: readonly Allergen[];
   /** Of plates: for which wave, from 0; null: it is no plates. */
   readonly plates: number | null;
+  /** The bench of a class whose own hands do it; null: whoever has no bench. */
+  readonly bench: string | null;
 }
 
 /** A step with its place in time, its hands and what it lies on. */
@@ -78,6 +80,8 @@ export interface Pour {
   readonly needs: readonly string[];
   readonly allergens: readonly Allergen[];
   readonly without: readonly Allergen[];
+  /** The bench of a class on whose own surfaces it is made; null: on those that are nobody's own. */
+  readonly bench: string | null;
 }
 
 /** One bowl: for which waves it is combined. */
@@ -125,6 +129,8 @@ const READY = /^(?:join|rest|whip)1$/;
 
 interface Prepared {
   readonly steps: readonly Step[];
+  /** What is done the evening before. */
+  readonly evening: readonly Step[];
   readonly ready: readonly string[];
   readonly standsMin: number | null;
   readonly ovenC: number | null;
@@ -185,6 +191,7 @@ function prepared(
     ok: true,
     value: {
       steps,
+      evening: before ? all.filter((s) => s.ahead && !OWN.test(s.id)) : [],
       ready,
       standsMin: last?.keepsMin === null || last?.keepsMin === undefined ? null : last.keepsMin + pouring,
       ovenC: loads[0]?.ovenC ?? null,
@@ -291,6 +298,7 @@ export const task = (t: Pick<Task, 'id' | 'name' | 'min' | 'handsMin'> & Partial
   keepsMin: null,
   allergens: [],
   plates: null,
+  bench: null,
   ...t,
 });
 
@@ -314,6 +322,7 @@ const reheatsFor = (d: DishMade, wanted: readonly number[], kept: readonly KeptF
       wave,
       pieces,
       task: task({
+        bench: d.bench ?? null,
         id: `reheat ${d.id} ${wave + 1} ${n + 1}`,
         name: `Heat ${pieces} kept ${d.name} again, ${way.by}`,
         min: way.allMin,
@@ -342,11 +351,13 @@ function bowlWork(
   apart: boolean,
 ): Pick<Work, 'tasks' | 'pours'> {
   const { id, allergens, ready } = bowl;
+  const bench = d.bench ?? null;
   const own = (x: string): string => ownId(id, x);
   const behind = ready.length > 0 ? ready : steps.slice(-1).map((s) => own(s.id));
   const tools = task({
     id: own('tools'),
     batch: id,
+    bench,
     name: `A washed bowl, whisk and spatula of their own, ${d.name}`,
     min: OWN_TOOLS_MIN,
     handsMin: OWN_TOOLS_MIN,
@@ -357,6 +368,7 @@ function bowlWork(
     task({
       id: own(s.id),
       batch: id,
+      bench,
       name: `${s.name}, ${d.name}`,
       who: s.who,
       min: s.min,
@@ -385,6 +397,7 @@ function bowlWork(
       needs: behind,
       allergens,
       without: d.without,
+      bench,
     })),
   };
 }
@@ -401,6 +414,7 @@ const platesFor = (
     const again = reheats.filter((r) => r.dish === dish && r.wave === wave);
     return task({
       id,
+      bench: dishes.find((d) => d.id === dish)?.bench ?? null,
       batch: of[0]?.batch ?? null,
       name: `Plates of ${dishes.find((d) => d.id === dish)?.name}`,
       min: PLATE_MIN,
@@ -481,3 +495,32 @@ export function workOf(
 }
 
 export const plateId = (dish: string, wave: number): string => `plate ${dish} ${wave + 1}`;
+
+/** Something that is done the evening before. */
+export interface EveningStep {
+  readonly dish: string;
+  readonly bowl: string;
+  readonly name: string;
+  readonly min: number;
+}
+
+/** What of a morning's bowls is done the evening before, in the order in which it is done; a sauce that waits too. */
+export function eveningOf(
+  { dishes, sides, house, before }: MorningAsked,
+  bowls: readonly MorningBowl[],
+): readonly EveningStep[] {
+  if (!before) return [];
+  const known: KnownBowls = new Map();
+  const ofBowls = bowls.flatMap((b) => {
+    const d = dishes.find((x) => x.id === b.dish);
+    if (!d) return [];
+    const key = `${d.id} ${b.pieces}`;
+    const made = known.get(key) ?? prepared(d, b.pieces, house, true);
+    known.set(key, made);
+    return made.ok
+      ? made.value.evening.map((s) => ({ dish: d.id, bowl: b.id, name: `${s.name}, ${d.name}`, min: s.handsMin }))
+      : [];
+  });
+  const beside = sides.filter((s) => !s.onHob).map(({ name, min }) => ({ dish: '', bowl: '', name, min }));
+  return [...ofBowls, ...beside];
+}

@@ -186,6 +186,8 @@ export function BoardChanges(p: Props) {
     setSeen(null);
     looking.touched();
   };
+  // what is asked for by count is as many however many come
+  const panels = PANELS.filter((x) => x.value !== 'covers' || plan.dishes.some((d) => 'share' in d.of));
   const waves = (
     <Taps
       label="Which wave"
@@ -199,7 +201,7 @@ export function BoardChanges(p: Props) {
     />
   );
   const at = clock(plan.waves[Number(wave)]?.at ?? 0);
-  const panels: Readonly<Record<Panel, ReactNode>> = {
+  const bodies: Readonly<Record<Panel, ReactNode>> = {
     covers: (
       <div className="flex flex-wrap items-end gap-3">
         {waves}
@@ -258,8 +260,8 @@ export function BoardChanges(p: Props) {
   return (
     <section aria-label="If something changes" className="grid gap-3 rounded-plate bg-white p-4">
       <h2 className="text-xl">If something changes</h2>
-      <Taps label="What changes" size="work" optional value={panel} options={PANELS} onChange={open} />
-      {panel === '' ? null : panels[panel]}
+      <Taps label="What changes" size="work" optional value={panel} options={panels} onChange={open} />
+      {panel === '' ? null : bodies[panel]}
       <RefusalNotice text={looking.refusal ?? asking.refusal} waits={asking.waits} />
       {seen ? (
         <Seen

@@ -4,6 +4,7 @@ import { Check } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
+import { stationsOf } from '@/core/morning/class';
 import { clockOf } from '@/core/morning/morning';
 import type { AllergenBoard } from '@/core/morning/papers';
 import type { KitchenPerson } from '@/core/morning/people';
@@ -140,9 +141,11 @@ export function BoardView(p: Props) {
   for (const [step, is] of told)
     if (!is) done.delete(step);
     else if (!done.has(step)) done.set(step, now);
-  const names = p.plan.people.map((x) => x.name);
-  const places = p.plan.surfaces.map((x) => x.name);
-  const board = boardOf(p.schedule, done, names, places, now);
+  const staffed = stationsOf(p.plan);
+  const names = staffed.map((x) => x.name);
+  // what a bench makes its pieces on is on that bench's screen
+  const places = p.plan.surfaces.filter((x) => !x.bench).map((x) => x.name);
+  const board = boardOf(p.schedule, done, staffed, places, now);
   const [whose, setWhose] = useState(p.who && [...names, ...places].includes(p.who) ? p.who : '');
   const stations = board.surfaces.filter((x) => x.done + x.left > 0);
   const shown = whose === '' ? board.people : [...board.people, ...stations].filter((x) => x.name === whose);

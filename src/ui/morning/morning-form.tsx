@@ -29,7 +29,7 @@ import {
   readMorning,
 } from './morning.state';
 
-interface DishOffered {
+export interface DishOffered {
   readonly id: string;
   readonly name: string;
   readonly ends: readonly { readonly id: string; readonly name: string }[] | null;
@@ -140,15 +140,21 @@ function WhenPart(form: Fields) {
   );
 }
 
-function DishesPart({ choices, ...form }: Fields & Pick<Props, 'choices'>) {
-  const { typed, errors } = form;
-  const dishes = listIn(form, 'dishes');
-  const [open, setOpen] = useState<string | null>(null);
-  const options = choices.flatMap((c) =>
+/** Formulas as a dish can be one, each end of a forked one by itself. */
+export const dishOptions = (
+  choices: readonly DishOffered[],
+): readonly { readonly value: string; readonly label: string }[] =>
+  choices.flatMap((c) =>
     c.ends
       ? c.ends.map((e) => ({ value: `${c.id} ${e.id}`, label: `${c.name}, ${e.name}` }))
       : [{ value: c.id, label: c.name }],
   );
+
+function DishesPart({ choices, ...form }: Fields & Pick<Props, 'choices'>) {
+  const { typed, errors } = form;
+  const dishes = listIn(form, 'dishes');
+  const [open, setOpen] = useState<string | null>(null);
+  const options = dishOptions(choices);
   const several = typed.dishes.length > 1;
   return (
     <Part title="What is made">
@@ -296,7 +302,7 @@ function SurfacesPart({ house, ...form }: Fields & Pick<Props, 'house'>) {
             label={g.name}
             on={n >= 0}
             onSwitch={(on) =>
-              on ? rows.add({ gearId: g.gearId, name: g.name, kind: g.kind, places: '' }) : rows.remove(n)
+              on ? rows.add({ gearId: g.gearId, name: g.name, kind: g.kind, places: '', bench: null }) : rows.remove(n)
             }
           />
         );
@@ -333,6 +339,7 @@ function SurfacesPart({ house, ...form }: Fields & Pick<Props, 'house'>) {
                 name: `${kind} ${typed.surfaces.length + 1}`,
                 kind,
                 places: kind === 'iron' ? '2' : '6',
+                bench: null,
               })
             }
           />

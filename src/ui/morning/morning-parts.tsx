@@ -5,6 +5,7 @@ import type { KitchenPerson, PersonMark } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
 import { type MovedSteps, onSurface, personSteps, type ShownStep } from '@/core/morning/show';
 import type { SolvedMorning } from '@/core/morning/solve';
+import type { EveningStep } from '@/core/morning/work';
 import { allergenName } from '@/core/pantry/ingredient';
 import { counted } from '@/core/quantity/say';
 import { PersonMarkIcon } from '../drawings/person-mark';
@@ -24,6 +25,7 @@ export interface MorningShown {
   readonly dishes: readonly DishCalled[];
   readonly surfaces: readonly { readonly name: string; readonly places: number }[];
   readonly people: readonly KitchenPerson[];
+  readonly evening: readonly EveningStep[];
 }
 
 /** Dishes are told apart by a letter, in the order of the plan. */
@@ -40,6 +42,26 @@ export const useClock = (): ((min: number) => string) => {
   const { clock } = useUnits();
   return (min) => clockOf(min, clock);
 };
+
+/** What is done the evening before; nothing where nothing is. */
+export const Evening = ({ evening, dishes }: MorningShown) =>
+  evening.length === 0 ? null : (
+    <section aria-label="The evening before" className="rounded-plate bg-white p-4">
+      <h2 className="mb-1 text-xl">The evening before</h2>
+      <ul>
+        {evening.map((s) => (
+          <li
+            key={`${s.bowl} ${s.name}`}
+            className="flex items-baseline gap-2 border-b border-line py-1 last:border-b-0"
+          >
+            {s.dish === '' ? null : <DishMark letter={letterOf(dishes, s.dish)} />}
+            <span className="min-w-0 flex-1">{s.name}</span>
+            <span className="whitespace-nowrap text-soft tabular-nums">{Math.max(1, Math.round(s.min))} min</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 
 /** How many steps a change has moved, and whose. */
 export function movedWords({ steps, people }: MovedSteps, how?: 'would move'): string {

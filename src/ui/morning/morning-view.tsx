@@ -8,7 +8,17 @@ import { counted } from '@/core/quantity/say';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
-import { DishMark, letterOf, type MorningShown, movedWords, People, Plates, Surfaces, useClock } from './morning-parts';
+import {
+  DishMark,
+  Evening,
+  letterOf,
+  type MorningShown,
+  movedWords,
+  People,
+  Plates,
+  Surfaces,
+  useClock,
+} from './morning-parts';
 import { type KeepsMorning, useTake } from './use-take';
 
 interface Props extends MorningShown, Omit<KeepsMorning, 'plan'> {
@@ -148,6 +158,7 @@ export function MorningView(p: Props) {
         <Unmet of={p} busy={asking.busy} onTake={(label, c) => void take(label, [c])} />
       </section>
       <Plates {...p} />
+      <Evening {...p} />
       <People {...p} />
       <Surfaces {...p} />
       <Bowls {...p} />

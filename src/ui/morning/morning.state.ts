@@ -20,6 +20,7 @@ interface DishTyped {
   readonly by: 'share' | 'count';
   readonly amount: string;
   readonly without: readonly Allergen[];
+  readonly bench: string | null;
 }
 interface PersonTyped {
   readonly personId: string | null;
@@ -27,6 +28,7 @@ interface PersonTyped {
   readonly role: MorningRole;
   readonly from: string;
   readonly to: string;
+  readonly bench: string | null;
 }
 interface SurfaceTyped {
   readonly gearId: string | null;
@@ -34,6 +36,7 @@ interface SurfaceTyped {
   readonly kind: SurfaceKind;
   /** Empty: as many as the gear takes. */
   readonly places: string;
+  readonly bench: string | null;
 }
 interface BesideTyped {
   readonly name: string;
@@ -59,7 +62,15 @@ export const blankDish = (dishes: readonly DishTyped[]): DishTyped => {
   const taken = new Set(dishes.map((d) => d.id));
   let n = 1;
   while (taken.has(`d${n}`)) n++;
-  return { id: `d${n}`, of: '', each: '2', by: 'share', amount: dishes.length === 0 ? '100' : '', without: [] };
+  return {
+    id: `d${n}`,
+    of: '',
+    each: '2',
+    by: 'share',
+    amount: dishes.length === 0 ? '100' : '',
+    without: [],
+    bench: null,
+  };
 };
 
 const FIRST_COMES = '06:00';
@@ -71,6 +82,7 @@ export const comes = (p: Pick<KitchenPerson, 'id' | 'name' | 'role'> | null): Pe
   role: p?.role ?? 'helper',
   from: FIRST_COMES,
   to: LAST_GOES,
+  bench: null,
 });
 
 /** A new morning: one wave, one dish, who there is, all that there is to make pieces on. */
@@ -86,7 +98,7 @@ export function freshMorning(
     waves: [{ at: '08:00', covers: '' }],
     dishes: [{ ...blankDish([]), of }],
     people: people.length > 0 ? people.map(comes) : [{ ...comes(null), name: 'The cook', role: 'lead' }],
-    surfaces: surfacesIn(gear).map(({ gearId, name, kind }) => ({ gearId, name, kind, places: '' })),
+    surfaces: surfacesIn(gear).map(({ gearId, name, kind }) => ({ gearId, name, kind, places: '', bench: null })),
     ovens: '1',
     hob: '4',
     bell: '',
@@ -102,7 +114,7 @@ export function morningTyped(p: MorningPlan): MorningTyped {
     name: p.name,
     day: p.day,
     waves: p.waves.map((w) => ({ at: clockOf(w.at), covers: String(w.covers) })),
-    dishes: p.dishes.map(({ id, formulaId, end, each, of, without }) => ({
+    dishes: p.dishes.map(({ id, formulaId, end, each, of, without, bench = null }) => ({
       id,
       of: end ? `${formulaId} ${end}` : formulaId,
       each: num(each),
@@ -110,6 +122,7 @@ export function morningTyped(p: MorningPlan): MorningTyped {
         ? { by: 'share' as const, amount: num(100 * of.share) }
         : { by: 'count' as const, amount: String(of.count) }),
       without,
+      bench,
     })),
     people: p.people.map((x) => ({
       personId: x.personId ?? null,
@@ -117,12 +130,14 @@ export function morningTyped(p: MorningPlan): MorningTyped {
       role: x.role,
       from: clockOf(x.from),
       to: clockOf(x.to),
+      bench: x.bench ?? null,
     })),
     surfaces: p.surfaces.map((s) => ({
       gearId: s.gearId ?? null,
       name: s.name,
       kind: s.kind,
       places: s.places === null ? '' : String(s.places),
+      bench: s.bench ?? null,
     })),
     ovens: String(p.ovens),
     hob: String(p.hob),
@@ -134,7 +149,7 @@ export function morningTyped(p: MorningPlan): MorningTyped {
 }
 
 /** Minutes from midnight of a time as it was typed; NaN where it is none. */
-function minuteIn(text: string): number {
+export function minuteIn(text: string): number {
   const [, h, m] = /^(\d{1,2}):(\d{2})$/.exec(timeIn(text.trim()) ?? '') ?? [];
   return h === undefined ? Number.NaN : 60 * Number(h) + Number(m);
 }
@@ -145,7 +160,7 @@ interface MorningRead {
   readonly errors: Readonly<Record<string, string>>;
 }
 
-const A_TIME = 'Write a time, as 8:00.';
+export const A_TIME = 'Write a time, as 8:00.';
 const A_NUMBER = 'Write a number.';
 
 /** What is sent of what is typed. @param was what it stands over: what the form doesn't show of it stays */
@@ -176,13 +191,14 @@ export function readMorning(typed: MorningTyped, was: MorningPlan | null): Morni
       each: num(d.each, `dishes.${n}.each`),
       of: d.by === 'share' ? { share: x / 100 } : { count: x },
       without: d.without,
+      ...(d.bench && { bench: d.bench }),
     };
   });
   const people = typed.people.map((p, n) => {
     if (p.name.trim() === '') errors[`people.${n}.name`] = 'A first name or nickname.';
     const [from, to] = [time(p.from, `people.${n}.from`), time(p.to, `people.${n}.to`)];
     if (to <= from) errors[`people.${n}.to`] = 'Nobody goes before they come.';
-    return { personId: p.personId, name: p.name.trim(), role: p.role, from, to };
+    return { personId: p.personId, name: p.name.trim(), role: p.role, from, to, ...(p.bench && { bench: p.bench }) };
   });
   const surfaces = typed.surfaces.map((s, n) => {
     const before = was?.surfaces.find((x) => x.name === s.name);
@@ -193,6 +209,7 @@ export function readMorning(typed: MorningTyped, was: MorningPlan | null): Morni
       places: s.places.trim() === '' ? null : num(s.places, `surfaces.${n}.places`),
       from: before?.from ?? null,
       to: before?.to ?? null,
+      ...(s.bench && { bench: s.bench }),
     };
   });
   const sides = typed.sides

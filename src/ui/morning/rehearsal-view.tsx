@@ -189,7 +189,9 @@ export function RehearsalView({ id, revision, plan, plans, keep }: Props) {
               ))}
               {ready.some((x) => x.change) ? (
                 <tr>
-                  <td />
+                  <th scope="row">
+                    <span className="sr-only">One of them is taken</span>
+                  </th>
                   {ready.map((x) => (
                     <td key={x.label} className="pt-3 pr-3 text-right last:pr-0">
                       {x.change ? (

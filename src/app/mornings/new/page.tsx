@@ -7,6 +7,7 @@ import { loadHouse } from '@/server/queries/house';
 import { dishChoices, morningById, morningsOver } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
 import { AwayPage, Frame } from '@/ui/frame/frame';
+import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { EarlierMornings } from '@/ui/morning/earlier-mornings';
 import { MorningForm } from '@/ui/morning/morning-form';
@@ -41,7 +42,11 @@ export default async function NewMorningPage({ searchParams }: Asked) {
       <h1 className="mb-1 text-[26px]">Plan a morning</h1>
       <p className="mb-3 max-w-prose text-soft">
         Who comes when, what they get, who cooks and on what. Bowls, times, hands and places are worked out for all of
-        it at once.
+        it at once.{' '}
+        <Link href="/mornings/new/class" className="font-semibold text-rim underline">
+          A class at several benches
+        </Link>
+        .
       </p>
       {!was && over.length > 0 ? <EarlierMornings mornings={over} units={house.units} /> : null}
       {was?.closing?.next ? (

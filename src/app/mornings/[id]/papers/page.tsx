@@ -17,7 +17,7 @@ import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { AllergenBoardView } from '@/ui/morning/allergen-board';
-import { People, Plates, Surfaces } from '@/ui/morning/morning-parts';
+import { Evening, People, Plates, Surfaces } from '@/ui/morning/morning-parts';
 import { morningNow } from '../../load';
 
 export const metadata: Metadata = { title: 'Papers of a morning' };
@@ -88,6 +88,7 @@ export default async function MorningPapersPage({ params }: { readonly params: P
             </p>
           ))}
           <Plates {...all} />
+          <Evening {...all} />
           <Surfaces {...all} />
         </section>
         <People {...all} sheets />
