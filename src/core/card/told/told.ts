@@ -209,7 +209,8 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
     .filter((f) => {
       if (thirds && f.fact === 'fold' && f.value === 'once') return false;
-      const key = `${f.fact} ${f.value} ${f.of}`;
+      // one fat is one, however often it is put on
+      const key = `${f.fact} ${f.value} ${f.fact === 'panFat' ? '' : f.of}`;
       if (seen.has(key)) return false;
       seen.add(key);
       return true;
