@@ -6,94 +6,36 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
-import { type Clause, clausesOf, type FactId, isDenied, TAKEN, type ToldFact } from './clause';
+import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact } from './clause';
 import { heatsIn, OVEN, SURFACE, speaksFahrenheit } from './heat';
+import { BITS, mixingIn, saidByDenial } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restsIn, sidesIn } from './times';
 
-/** Facts that one word tells, in their order; of each the first that is found in a clause. */
-const WORDS: readonly { readonly fact: FactId; readonly value: string; readonly is: RegExp }[] = [
+/** How pieces are turned, by the words for it. */
+const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
+  { value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
   {
-    fact: 'whites',
-    value: 'firm',
-    is: /\b(?:firm|stiff)(?:,?\s+\w+)?\s+(?:peaks?|foam|snow|meringue)\b|\bbeaten stiff\b|\bwhites?\b[^,;.]{0,45}\b(?:stiff|firm|stand(?: up)?$)|\bmeringue\b[^,;.]{0,20}\bholds?\b|\bstiffly beaten\b|\bneige\b|\bpunto de nieve\b|\bsteif(?:e[mn])?\b[^,;.]{0,20}\b(?:schnee|schlagen)\b|\bzu (?:steifem |festem )?schnee\b|\beischnee\b/i,
-  },
-  {
-    fact: 'whites',
-    value: 'soft',
-    is: /^soft(?:ly)?$|\bsoft(?:\s+\w+)?\s+(?:peaks?|foam|snow)\b|\bsoft(?:ly)?[- ](?:whipped|beaten) whites?\b|\bzu weichem schnee\b|\bpicos suaves\b|\bwhites?\b[^,;.]{0,20}\b(?:softly|lightly|soft)\b(?! peak)/i,
-  },
-  {
-    fact: 'fold',
-    value: 'thirds',
-    is: /\b(?:a|one)[ -]third of (?:the |them)|\bfold (?:in |through )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i,
-  },
-  {
-    fact: 'fold',
-    value: 'once',
-    is: /\bunterheben\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu,
-  },
-  {
-    fact: 'mix',
-    value: 'blender',
-    is: /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im) mixer|tout mixer|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i,
-  },
-  {
-    fact: 'mix',
-    value: 'smooth',
-    is: /\b(?:until|till) (?:it is |very |quite |perfectly |completely |just |nice and )*(?<!\b(?:nearly|almost) )(?:smooth|silky|velvety)\b|\bwithout (?:a lump|lumps)\b|\bquede (?:fin|lis|homogéne)[oa]\b|\b(?:no|not a) lumps?\b|\blumps are gone\b|\blump[- ]free\b|\bglatt (?:ver|ge)?(?:rühr|schlag|mix)|\bglatte[nr] teig\b|\bklümpchenfrei|\bpâte (?:bien |soit |est )?lisse\b|\bsans grumeaux\b|\bsin grumos\b|\bno queden? grumos\b|\bmasa (?:lisa|homogénea)\b|\bsmooth batter\b|\b(?:should|must|has to) be (?:\w+ )?smooth\b|\bout (?:every|any|all the) lumps?\b|\b(?:beat|whisk|mix|stir|blend)\b[^,;.]{0,20}(?<!\b(?:nearly|almost) )\bsmooth\b/i,
-  },
-  {
-    fact: 'mix',
-    value: 'just',
-    is: /\b(?:as soon as|until|till) no (?:dry )?flour\b|\blumps? (?:do(?:es)?n[o’']t|do not) matter\b|\bdo(?:n[o’']t| not) (?:worry|fuss|fret) about (?:the )?lumps\b|\b(?:only|just) (?:until|till) (?:the flour (?:disappears|is wet|is gone)|no (?:dry )?flour)|\b(?:until|till|the flour is) (?:only )?just (?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\bonly (?:until|till) (?:it is |just )?(?:combined|mixed|together|blended|moistened|wet|incorporated)\b|\b(?:mix|stir|whisk|combine|blend|beat|work)\w*\b[^,;.]{0,40}\bjust (?:until|till|enough|to)\b|^just (?:until|till|enough to) (?:it |they |the )?(?:comes?|combined?|mix|bring|moisten|wet|blended|together)|\b(?:barely|hardly|only just) (?:combined|mixed|together|blended|moistened|wet)\b|\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs)\b|\bbeat out the lumps\b|\b(?:mix|stir|whisk)(?: it)? as little as (?:you can|possible)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once) (?:the )?flour\b|\bnur kurz (?:ver|unter|durch)?rühr|\bsans trop (?:mélanger|travailler)\b|\b(?:sin batir|sin mezclar) (?:demasiado|de más)\b|\blumps? (?:stay|remain|(?:are|is) (?:fine|ok|okay|good|welcome|what you want))\b|\blumpy batter is (?:fine|good|ok|okay|right|what)\b|\blumps and all\b|\b(?:mix|whisk|stir)(?:ed)? (?:it )?(?:only |just )?briefly\b|\b(?:leave|some|few|small) (?:the )?lumps\b|\bleave (?:it )?(?:a bit )?lumpy\b|\b(?:wants? to be|be|stay|keep) (?:a bit )?lumpy\b|\bpâte reste grumeleuse\b|\bstill (?:see |have )?lumps\b|\blumps welcome\b|\bstir\b[^,;.]{0,12}\bnot too much\b|\bnearly smooth\b|\balmost smooth\b|\bmixed just together\b|\blo justo\b|^klümpchen dürfen\b|^just (?:combine|mix|stir)(?: it| them| together)?$|\bsans insister\b|\bpeut rester des grumeaux\b|\b(?:stays?|still|leave it|should be|will be) lumpy\b/i,
-  },
-  { fact: 'turns', value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
-  {
-    fact: 'turns',
     value: 'several',
     is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
   },
   {
-    fact: 'turns',
     value: 'once',
     is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
   },
 ];
-const SAID_BY_DENIAL = /n(?:ot|[’']t) (?:try to )?beat out the lumps\b|\bnever (?:flip|turn) (?:it |them )?twice\b/i;
 const AHEAD =
   /\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
 
-/** In goes that are no thirds. */
-const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
-
-/** Fruit, nuts and chips. */
-const BITS =
-  '(?:berries|bananas?|apples?|pears?|peaches|cherries|chips|chunks|nuts|pecans|walnuts|hazelnuts|almonds|raisins|currants|sultanas|coconut)';
-/** The foam is folded in: it is named, or spoken of by a pronoun. A crepe is folded too. */
-const FOLDS =
-  /\bfold(?:ed|s|ing)?\b(?! (?:over|in half|in(?:to)? (?:quarters|half)|(?:the |each )?(?:crepes?|edges?|pancakes?)))/i;
-const FOAM = /\b(?:whites?|foam|meringue|snow)\b/i;
-const IT_FOLDED =
-  /\bfold(?:ed)? (?:it|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b/i;
-const SOME_BITS = new RegExp(BITS, 'i');
-const foldsFoam = (text: string): boolean =>
-  FOLDS.test(text) && (FOAM.test(text) || (IT_FOLDED.test(text) && !SOME_BITS.test(text)));
-
-function wordsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
-  const out: ToldFact[] = [];
-  for (const { fact, value, is } of WORDS) {
-    const isFold = fact === 'fold' && value === 'once';
-    if (out.some((f) => f.fact === fact) || !(is.test(text) || (isFold && foldsFoam(text)))) continue;
-    if (isFold && IN_GOES.test(sentence)) continue;
-    if (fact === 'whites' && /^soft(?:ly)?$/i.test(text) && !FOAM.test(sentence)) continue;
-    // cream has peaks too
-    if (fact === 'whites' && /\bcream\b/i.test(text) && !/\bwhites?\b/i.test(text)) continue;
-    // "don't beat out the lumps": the denial is what is done
-    const done = SAID_BY_DENIAL.test(text) ? 'told' : taken;
-    out.push({ fact, value, unit: null, of: null, words: text, taken: done });
-  }
+function wordsIn(c: Clause): readonly ToldFact[] {
+  const { text, taken } = c;
+  const turns = TURNS.find((t) => t.is.test(text));
+  // a denial may be what is done
+  const done = saidByDenial(text) ? 'told' : taken;
+  const out = [...mixingIn(c), ...(turns ? [['turns', turns.value] as const] : [])].map(
+    ([fact, value]): ToldFact => ({ fact, value, unit: null, of: null, words: text, taken: done }),
+  );
   const ahead = AHEAD.exec(text);
   // that it can wait is told, whether it does or not
   const can = isDenied(text) ? taken : 'told';

@@ -1,0 +1,127 @@
+/** How far a batter is mixed, how the whites are whipped and folded in: by the words of a clause. */
+import type { Clause, FactId } from './clause';
+import { oneOf } from './words';
+
+const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work\w*|fold\w*|rühr\w*|verrühr\w*|mélang\w*|mezcl\w*|batir|schlag\p{L}*|geschlagen`;
+const MIXING = oneOf(MIXES);
+
+/** Lumps, and what is said of them. */
+const LUMPS = oneOf(String.raw`lump\p{L}*|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
+const NO_LUMPS = new RegExp(
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  'iu',
+);
+/** "Don't beat out the lumps", "there's no need to beat out the lumps". */
+const LUMPS_STAY =
+  /n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
+const SMOOTH_WORDS = oneOf(
+  String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisse|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
+);
+const NEARLY = /\b(?:nearly|almost|mostly|not quite|fairly) (?:smooth|silky)\b/i;
+const UNTIL = oneOf(
+  String.raw`until|till|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
+);
+
+/** So little mixing: what it is mixed until, or how. */
+const BARELY = oneOf(String.raw`barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine`);
+/** So little mixing, in a phrase of its own. */
+const LITTLE_WORK = oneOf(
+  String.raw`lo justo|sans (?:insister|trop \p{L}+)|sin (?:batir|mezclar|trabajar) (?:demasiado|de más|mucho)`,
+);
+const TOGETHER = String.raw`combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there|holds? together|comes? together|bound|amalgamated|mixed in`;
+const JUST: readonly RegExp[] = [
+  LITTLE_WORK,
+  new RegExp(
+    String.raw`${BARELY.source}\s+(?:(?:until|till|enough|to|it|them|the)\s+)*(?:it\s+|they\s+|the \w+\s+)?(?:is\s+|are\s+)?(?:${TOGETHER}|comes?|bring|combine|mix|stir)(?!\p{L})`,
+    'iu',
+  ),
+  new RegExp(
+    String.raw`(?<!\p{L})(?:only )?(?:until|till)\s+(?:(?:it|they|the flour|everything|all) )?(?:is |are )?(?:just |only just |barely )?(?:${TOGETHER})(?!\p{L})`,
+    'iu',
+  ),
+  new RegExp(
+    String.raw`${MIXING.source}[^,;.]{0,40}(?<!\p{L})(?:just (?:until|till|enough|to)|no more than|as (?:little|few)\b|only briefly|briefly|not too much|as little as)(?!\p{L})`,
+    'iu',
+  ),
+  new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
+  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no streaks)\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs|turns of the (?:spoon|spatula|whisk))\b/i,
+  /\bas few (?:turns|strokes|stirs)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+];
+
+const BLENDER =
+  /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i;
+
+/** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
+export function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
+  if (BLENDER.test(text)) return 'blender';
+  const stay = LUMPS_STAY.test(text) || (LUMPS.test(text) && !NO_LUMPS.test(text) && !/\bif\b/i.test(text));
+  const smooth =
+    !NEARLY.test(text) && (NO_LUMPS.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
+  if (smooth && !stay) return 'smooth';
+  return stay || NEARLY.test(text) || JUST.some((re) => re.test(text)) ? 'just' : null;
+}
+
+/** Egg white beaten, in whatever word for it. */
+const FOAM = oneOf(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnee|schnee|blancs?|claras?`);
+const STIFF = oneOf(
+  String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
+);
+const SOFT = oneOf(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
+const PEAKS = oneOf(String.raw`peaks?|foam|snow|meringue|schnee|picos|schlagen`);
+const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
+
+/** @returns how far the whites are whipped; null: it is not told */
+export function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
+  const foam = FOAM.test(text);
+  // cream has peaks too
+  if (CREAM.test(text) && !foam) return null;
+  if (/\bsoft(?:\s+\w+)?\s+peaks?\b/i.test(text)) return 'soft';
+  const peaks = PEAKS.test(text);
+  const ofFoam = FOAM.test(sentence);
+  if (STIFF.test(text) && (foam || peaks || (ofFoam && /^(?:then )?(?:stiff|firm)\b/i.test(text)))) return 'firm';
+  if (/\bstiffly beaten\b|\bbeaten stiff\b/i.test(text)) return 'firm';
+  if (
+    SOFT.test(text) &&
+    (peaks || (foam && /\b(?:beat|whip|whisk|froth|beaten|whipped|whisked|schlagen|soft)\w*/i.test(text)))
+  )
+    return 'soft';
+  return ofFoam && /^soft(?:ly)?$/i.test(text) ? 'soft' : null;
+}
+
+/** Fruit, nuts and chips. */
+export const BITS =
+  '(?:berries|bananas?|apples?|pears?|peaches|cherries|chips|chunks|nuts|pecans|walnuts|hazelnuts|almonds|raisins|currants|sultanas|coconut)';
+const SOME_BITS = new RegExp(BITS, 'i');
+/** The foam is folded in: it is named, or spoken of by a pronoun. A crepe is folded too. */
+const FOLDS =
+  /\bfold(?:ed|s|ing)?\b(?! (?:over|in half|in(?:to)? (?:quarters|half)|(?:the |each )?(?:crepes?|edges?|pancakes?)))/i;
+const IT_FOLDED =
+  /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b/i;
+const OTHER_FOLDS =
+  /\bunterheben\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
+const THIRDS =
+  /\b(?:a|one)[ -]third of (?:the |them)|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+/** In goes that are no thirds. */
+const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
+
+/** @returns how the foam is folded in; null: it is not told */
+export function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds' | 'once' | null {
+  if (THIRDS.test(text)) return 'thirds';
+  if (IN_GOES.test(sentence)) return null;
+  if (OTHER_FOLDS.test(text)) return 'once';
+  return FOLDS.test(text) && (FOAM.test(text) || (IT_FOLDED.test(text) && !SOME_BITS.test(text))) ? 'once' : null;
+}
+
+/** Facts that a clause tells of mixing: which, and what. */
+export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: string])[] => {
+  const [whites, fold, mix] = [whitesIn(c.text, c.sentence), foldIn(c), mixedIn(c.text)];
+  return [
+    ...(whites ? [['whites', whites] as const] : []),
+    ...(fold ? [['fold', fold] as const] : []),
+    ...(mix ? [['mix', mix] as const] : []),
+  ];
+};
+/** "Don't beat out the lumps": the denial is what is done. */
+export const saidByDenial = (text: string): boolean =>
+  LUMPS_STAY.test(text) || /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
