@@ -59,7 +59,86 @@ export function yieldClaim(notes: string): YieldClaim | null {
     .find((x) => x !== null);
   const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
   const number = alone?.slice(1).find((n) => n !== undefined);
-  return said ?? (alone && number ? { pieces: Number(number), text: alone[0].replace(/^[.!]\s+/, '') } : null);
+  if (said) return said;
+  if (alone && number) return { pieces: Number(number), text: alone[0].replace(/^[.!]\s+/, '') };
+  const told = countTold(notes, (text) => MADE.test(text) || PIECES.test(text) || ABOUT_SO_MANY.test(text), [
+    PIECES,
+    MADE,
+  ]);
+  return told && { pieces: told.count, text: told.text };
+}
+
+const words = (of: string): RegExp => new RegExp(`(?<!\\p{L})(?:${of})(?!\\p{L})`, 'giu');
+/** Pieces, as they are called. */
+const PIECES = new RegExp(
+  words(
+    'waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
+  ).source,
+  'iu',
+);
+/** That so many are made of it. */
+const MADE = new RegExp(
+  words(
+    'makes?|making|yields?|gives|you get|i get|we get|comes? out|cuts? into|cut into|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
+  ).source,
+  'iu',
+);
+/** "Twelve or so": a number of what the card makes, and nothing else. */
+const ABOUT_SO_MANY = /\b(?:or so|or thereabouts|give or take)\b/i;
+/** For whom it is. */
+const FED = new RegExp(
+  words(
+    'serves?|feeds?|eats?|does|do|for|enough for|plenty for|reicht für|für|para|pour|people|persons?|guests?|of us|eaters?|adults?|kids|children|juniors|mouths?|covers?|portions?|servings?|portionen|personen|personas|personnes|raciones|comensales',
+  ).source,
+  'iu',
+);
+const PEOPLE = new RegExp(
+  words(
+    "serves?|feeds?|eats?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|servings?|personen|personas|personnes|raciones|comensales|that[’']ll do|this does|enough for|plenty for",
+  ).source,
+  'iu',
+);
+/** Words that may stand around a count, and say nothing more. */
+const AROUND =
+  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|the|a|an|small|little|tiny|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here)(?!\p{L})/giu;
+/** Numbers that are words for a heap of things. */
+const HEAPS: readonly (readonly [RegExp, number])[] = [
+  [/\bhalf a dozen\b/i, 6],
+  [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
+  [/\bune dizaine\b/i, 10],
+  [/\bune quinzaine\b/i, 15],
+  [/\bune vingtaine\b|\buna veintena\b/i, 20],
+];
+const MOST_COUNT = 500;
+
+/** A count that a part of a sentence tells by itself: every word of it is one of what is counted, or says nothing. */
+function countTold(
+  notes: string,
+  tells: (text: string) => boolean,
+  counted: readonly RegExp[],
+): { readonly count: number; readonly text: string } | null {
+  for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
+    for (const part of sentence.split(/\s*[,;:]\s+|\s+[–·]\s+/)) {
+      const text = part.replace(/[.!?]+$/, '').trim();
+      if (!tells(text)) continue;
+      const heap = HEAPS.find(([re]) => re.test(text));
+      let rest = heap ? text.replace(heap[0], ' ') : text;
+      let count = heap?.[1] ?? null;
+      if (count === null) {
+        const at = text.search(
+          /(?<![\p{L}\d.,/])(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|seven\b|eight\b|nine\b|ten\b|eleven\b|twelve\b|fifteen\b|sixteen\b|eighteen\b|twenty\b|thirty\b)/iu,
+        );
+        const n = at < 0 ? null : readNumber(text.slice(at));
+        if (!n) continue;
+        const low = n.low.valueOf();
+        count = Math.round((low + (n.high?.valueOf() ?? low)) / 2);
+        rest = `${text.slice(0, at)} ${text.slice(at + n.length)}`;
+      }
+      for (const re of counted) rest = rest.replace(new RegExp(re.source, 'giu'), ' ');
+      if (rest.replace(AROUND, ' ').replace(/[^\p{L}\d]/gu, '') !== '') continue;
+      if (count >= 1 && count <= MOST_COUNT) return { count, text };
+    }
+  return null;
 }
 
 /** Pieces that a row says it makes; a word for making that no number follows is none. */
@@ -102,7 +181,11 @@ export function servingClaim(notes: string): { readonly people: number; readonly
     const people = n ? (n.high ?? n.low).valueOf() : 0;
     if (people >= 1 && people <= 10_000) return { people, text: row.trim() };
   }
-  return null;
+  const told = countTold(notes, (text) => PEOPLE.test(text) || /^(?:for|für|pour|para) \S+$/i.test(text), [
+    PEOPLE,
+    FED,
+  ]);
+  return told && { people: told.count, text: told.text };
 }
 
 /** Shorter than this it is a remark and no method. */

@@ -180,7 +180,8 @@ const FIGURES_OF = [
 const wholeWord = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu');
 const FIGURES = FIGURES_OF.map(([words, n]) => [wholeWord(words), n] as const);
 const ANY_FIGURE = new RegExp(FIGURES_OF.map(([words]) => words).join('|'), 'i');
-const inFigures = (text: string): string =>
+/** Numbers of other tongues in figures. */
+export const inFigures = (text: string): string =>
   (ANY_FIGURE.test(text) ? FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text) : text)
     .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
     .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');

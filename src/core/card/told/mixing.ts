@@ -23,12 +23,13 @@ const UNTIL = oneOf(
 );
 
 /** So little mixing: what it is mixed until, or how. */
-const BARELY = oneOf(String.raw`barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine`);
+const BARELY = oneOf('barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine');
 /** So little mixing, in a phrase of its own. */
 const LITTLE_WORK = oneOf(
   String.raw`lo justo|sans (?:insister|trop \p{L}+)|sin (?:batir|mezclar|trabajar) (?:demasiado|de más|mucho)`,
 );
-const TOGETHER = String.raw`combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there|holds? together|comes? together|bound|amalgamated|mixed in`;
+const TOGETHER =
+  'combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there|holds? together|comes? together|bound|amalgamated|mixed in';
 const JUST: readonly RegExp[] = [
   LITTLE_WORK,
   new RegExp(
@@ -68,7 +69,7 @@ const STIFF = oneOf(
   String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
 const SOFT = oneOf(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
-const PEAKS = oneOf(String.raw`peaks?|foam|snow|meringue|schnee|picos|schlagen`);
+const PEAKS = oneOf('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
 /** @returns how far the whites are whipped; null: it is not told */

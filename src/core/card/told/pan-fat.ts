@@ -9,14 +9,14 @@ const LITTLE_OF = new RegExp(LITTLE, 'giu');
 
 /** Fats as they are called, with the ingredient; the longer names first. */
 const FATS: readonly (readonly [id: string, names: string])[] = [
-  ['butter-clarified', String.raw`clarified butter|ghee|butterschmalz|beurre clarifié|mantequilla clarificada`],
-  ['lard', String.raw`lard|schweineschmalz|schmalz|saindoux|manteca de cerdo`],
-  ['tallow', String.raw`(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease)|beef fat|tallow`],
+  ['butter-clarified', 'clarified butter|ghee|butterschmalz|beurre clarifié|mantequilla clarificada'],
+  ['lard', 'lard|schweineschmalz|schmalz|saindoux|manteca de cerdo'],
+  ['tallow', '(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease)|beef fat|tallow'],
   ['margarine', 'margarine'],
-  ['oil-olive', String.raw`olive oil|olivenöl|huile d[’']olive|aceite de oliva`],
-  ['oil-coconut', String.raw`coconut (?:oil|fat)|kokosöl|aceite de coco`],
-  ['butter-unsalted', String.raw`butter|beurre|mantequilla|manteca`],
-  ['oil-vegetable', String.raw`(?:non-?stick |cooking |oil )?spray|oil|öl|huile|aceite`],
+  ['oil-olive', "olive oil|olivenöl|huile d[’']olive|aceite de oliva"],
+  ['oil-coconut', 'coconut (?:oil|fat)|kokosöl|aceite de coco'],
+  ['butter-unsalted', 'butter|beurre|mantequilla|manteca'],
+  ['oil-vegetable', '(?:non-?stick |cooking |oil )?spray|oil|öl|huile|aceite'],
 ];
 const FAT = oneOf(FATS.map(([, names]) => names).join('|'));
 /** Words that say that a surface has fat on it, or is given some; without a fat's name it is any. */

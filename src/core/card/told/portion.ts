@@ -2,7 +2,7 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
-import { type Clause, hundredths, middle, type ToldFact } from './clause';
+import { type Clause, hundredths, inFigures, middle, type ToldFact } from './clause';
 
 const POURS =
   /\b(?:for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
@@ -13,14 +13,17 @@ const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
-const LIES = /bigger than|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+const LIES =
+  /bigger than|flatten|press|shape|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const m = WIDTH.exec(text);
   // "little ones, 6 cm"
   const alone =
-    m !== null && m[0].trim() === text && /\b(?:ones|cakes|pancakes|crepes|rounds|circles)\b/i.test(sentence);
+    m !== null &&
+    m[0].trim() === text &&
+    /\b(?:ones|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
@@ -31,7 +34,7 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
 
 /** Where an amount may begin. */
 const BEGINS =
-  /(?:\b(?:(?:quarter|third|half|two[- ]thirds|three[- ]quarters) of a cup|about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
+  /(?:\b(?:(?:quarter|third|half|two[- ]thirds|three[- ]quarters) of a cup|about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|quarter|third|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
 /** A part of a measure, and how much of it. */
 const PARTS: readonly (readonly [RegExp, number])[] = [
   [/^(?:a )?quarter of (?:a|the)\s+/i, 0.25],
@@ -47,7 +50,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|rounds|pancakes|cakes|measure|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 5;
 const MOST_ML = 500;
@@ -63,13 +66,15 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     .replace(/^(?:about|a generous(?= half| quarter| third))\s+/i, '')
     .replace(/^(?:a\s+)?quarter\b/i, '1/4')
     .replace(/^(?:a\s+)?third\b/i, '1/3')
-    .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ');
+    .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ')
+    // a scoop that holds so much
+    .replace(/\b(cup|ml)[- ](?:scoop|ladle|disher)(s?)\b/i, '$1$2');
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;
   if (!read || !term || !unit || unit.dimension === 'mass') return null;
   const after = bare.slice(read.length).replace(/^\s*(?:measure|cup|scoop|ladle|jug|of)\b/i, '');
-  const thing = /^\s*(?:of\s+)?(?:the\s+)?(\p{L}+)/u.exec(after)?.[1] ?? '';
+  const thing = /^\s*(?:(?:of|de|du|von)\s+)?(?:(?:the|la)\s+)?(\p{L}+)/u.exec(after)?.[1] ?? '';
   if (thing && !FOLLOWS.test(thing)) return null;
   const asked = taken === 'told' ? ('asked' as const) : taken;
   const fact = { fact: 'portion', of: 'piece', words: text } as const;
@@ -140,6 +145,31 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   return [...told, { fact: 'portion', value: fills[0].toLowerCase(), unit: null, of: 'piece', words: c.text, taken }];
 }
 
+/** What may stand around an amount that is poured, and nothing else. */
+const AROUND =
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+/** Something that says for what it is poured, or of what. */
+const FOR_A_PIECE =
+  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
+const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?\b)/i;
+const MEASURES_ALONE = /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$/i;
+
+/** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
+function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
+  const text = inFigures(c.text).replace(/\s+/g, ' ').replace(NUMBERLESS, '1 ');
+  for (const m of text.matchAll(BEGINS)) {
+    const portion = portionAt(text.slice(m.index), c, house);
+    if (portion?.unit !== 'ml' || portion.said === undefined) continue;
+    const rest = text
+      .replace(portion.said, ' ')
+      .replace(AROUND, ' ')
+      .replace(/[^\p{L}]/gu, '');
+    if (rest === '' && (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text) || AT_THE_HEAT.test(c.sentence)))
+      return portion;
+  }
+  return null;
+}
+
 function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
@@ -155,7 +185,10 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const spread = ML_ALONE.test(text) && SPREADS.test(c.sentence);
   const scoops = BY_SCOOPS.test(text);
   const alone = disher || spread || scoops || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
-  if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) return widths;
+  if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) {
+    const told = amountAlone(c, house);
+    return told ? [...widths, told] : widths;
+  }
   const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
   if (ml !== undefined)
@@ -170,5 +203,6 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     // "one ladle of 80 ml": how much a ladle holds may follow
     open ??= portion;
   }
-  return open ? [...widths, open] : widths;
+  const told = amountAlone(c, house) ?? open;
+  return told ? [...widths, told] : widths;
 }

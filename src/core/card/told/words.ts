@@ -5,11 +5,11 @@ export const oneOf = (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}
 
 /** What pieces are made on. */
 export const SURFACE = oneOf(
-  String.raw`griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|holes?|hollows?|wells?|moulds?|molds?|rings?|tin|dish|baking (?:sheet|tray)|pfannen?|form|blech|waffeleisen|sartén|plancha|crepera|gofrera|bandeja|filloeira|poêle|crêpière|gaufrier|plaque|plat|moule|billi[gk]`,
+  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|holes?|hollows?|wells?|moulds?|molds?|rings?|tin|dish|baking (?:sheet|tray)|pfannen?|form|blech|waffeleisen|sartén|plancha|crepera|gofrera|bandeja|filloeira|poêle|crêpière|gaufrier|plaque|plat|moule|billi[gk]',
 );
 /** A little of something. */
 export const LITTLE = oneOf(
-  String.raw`bit|little|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco`,
+  'bit|little|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = oneOf(
