@@ -190,6 +190,8 @@ interface Reading {
   readonly role: Role;
   readonly title: string | null;
   readonly started: boolean;
+  /** Rows that are numbered steps, by their place. */
+  readonly steps: ReadonlySet<number>;
 }
 
 const aside = (why: SetAside['why']): Place => ({ at: 'aside', why });
@@ -450,6 +452,7 @@ function place(n: number, r: Reading): Place {
   const row = r.rows[n];
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
+  if (r.started && r.steps.has(n)) return aside('method');
   // "Notes:" alone heads the notes, and no column
   if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && !/^notes?\s*:$/i.test(t)) return aside('heading');
   // "Makes 8 crepes" names crepes, and heads none
@@ -612,12 +615,40 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   // one row is a line, whatever it looks like; but not a recipe told in one breath
   const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
   const languages = languagesIn(text);
-  const placed = placeRows(raws, { house, languages, rows, single });
+  const placed = placeRows(raws, { house, languages, rows, single, steps: numberedSteps(rows) });
   const lines = linesOfSteps(placed, rows, house, languages);
   const settled = settleGroups(placed.sections, lines, house, languages);
   const { title, ignored } = placed;
   const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ title: null, ignored }), house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
+}
+
+/** Rows of one run of numbers that are steps: so many of them tell what is done, at least. */
+const LEAST_STEPS = 3;
+const DOING_SHARE = 1 / 3;
+
+/** Rows that are numbered from 1 on, one after the other, where some of them tell what is done: all are steps. */
+function numberedSteps(rows: readonly Row[]): ReadonlySet<number> {
+  const out = new Set<number>();
+  let run: number[] = [];
+  const close = (): void => {
+    const doing = run.filter((n) => {
+      const t = rows[n]?.text ?? '';
+      return isMethod(t) || VERBS.has(firstWord(t));
+    });
+    if (run.length >= LEAST_STEPS && doing.length >= DOING_SHARE * run.length) for (const n of run) out.add(n);
+    run = [];
+  };
+  for (const [n, row] of rows.entries()) {
+    const number = Number(/^\s*(?:step\s*)?\(?(\d{1,2})\s*[.):]\s+\S/i.exec(row.source)?.[1] ?? Number.NaN);
+    if (number === run.length + 1) run.push(n);
+    else if (row.text !== '') {
+      close();
+      if (number === 1) run.push(n);
+    }
+  }
+  close();
+  return out;
 }
 
 /** Every row in its place. */

@@ -42,7 +42,7 @@ const PIECES_ALONE =
   /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|gofres|blinis|stück|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!,]|$))|(?:^|[.!]\s+)(?:environ|unas?|unos|etwa|ca\.?) (\d{1,3})(?: (?:waffles|galettes|gaufres|crêpes|tortitas|stück|piezas))?(?=\s*(?:[.!]|$))/i;
 
 /** "About 16.", and no more: the last thing a card says. */
-const ABOUT_ALONE = /[.!]\s+about (\d{1,3})\s*[.!]?\s*$/i;
+const ABOUT_ALONE = /[.!]\s+(?:about|around) (\d{1,3}|\w{3,7})\s*[.!]?\s*$/i;
 
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
@@ -60,7 +60,8 @@ export function yieldClaim(notes: string): YieldClaim | null {
   const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
   const number = alone?.slice(1).find((n) => n !== undefined);
   if (said) return said;
-  if (alone && number) return { pieces: Number(number), text: alone[0].replace(/^[.!]\s+/, '') };
+  const many = number === undefined ? null : readNumber(number);
+  if (alone && many) return { pieces: many.low.valueOf(), text: alone[0].replace(/^[.!]\s+/, '') };
   const told = countTold(notes, (text) => MADE.test(text) || PIECES.test(text) || ABOUT_SO_MANY.test(text), [
     PIECES,
     MADE,
@@ -72,7 +73,7 @@ const words = (of: string): RegExp => new RegExp(`(?<!\\p{L})(?:${of})(?!\\p{L})
 /** Pieces, as they are called. */
 const PIECES = new RegExp(
   words(
-    'waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
+    'pcs|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
   ).source,
   'iu',
 );
@@ -103,6 +104,8 @@ const AROUND =
   /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|the|a|an|small|little|tiny|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
+  [/\btwo dozen\b/i, 24],
+  [/\bthree dozen\b/i, 36],
   [/\bhalf a dozen\b/i, 6],
   [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
   [/\bune dizaine\b/i, 10],
@@ -176,7 +179,12 @@ export function servingClaim(notes: string): { readonly people: number; readonly
     )
       continue;
     const n = m
-      ? readNumber(row.slice(m.index + m[0].length).replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''))
+      ? readNumber(
+          row
+            .slice(m.index + m[0].length)
+            .replace(/(?<=^\d+\s*)bis(?=\s*\d)/, '-')
+            .replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''),
+        )
       : null;
     const people = n ? (n.high ?? n.low).valueOf() : 0;
     if (people >= 1 && people <= 10_000) return { people, text: row.trim() };

@@ -136,11 +136,12 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba couple of hours\b/i, 120],
   [/\ba few hours\b/i, 180],
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
-  [/\ba (?:couple of|few) minutes\b/i, 3],
+  [/\ba (?:couple of|few) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
+  [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
   [/\ba minute or two\b/i, 1.5],
   [/\ba minute and a quarter\b/i, 1.25],
   [/\ba minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
-  [/\b(?:a|another) (?:full |good )?minute\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
+  [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],
 ];
 const PER: readonly (readonly [RegExp, number])[] = [

@@ -5,9 +5,9 @@ import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear)\b/i;
+  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
 const HOLDING =
-  /\b(?:keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 export const SURFACE =
   /\b(?:griddles?|girdle|flat ?top|pans?|skillet|irons?|waffle maker|hot ?plate|plate|surface|stone|grill|oil|pfanne|waffeleisen|sartén|plancha|gofrera|poêle|crêpière|gaufrier|billig)\b/i;
 const LIQUID =
@@ -35,7 +35,7 @@ function heatOf(text: string, sentence: string, at: number): string {
 }
 
 const DEGREES =
-  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*|grad\b\s*|grados\b\s*|degrés\s*)?\s*([CF])?\b(?!\s*(?:g|ml|kg|%|min|sec|cm|people|pieces))/gi;
+  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*|grad\b\s*|grados\b\s*|degrés\s*)?\s*([CF])?\b(?!\s*(?:(?:g|ml|kg|mins?|minutes?|secs?|seconds?|cm|mm|people|pieces)\b|%))/gi;
 /** Degrees that no oven and no griddle is set to are no heat, C. */
 const LEAST_C = 20;
 const MOST_C = 320;
@@ -44,13 +44,16 @@ const FAHRENHEIT_FROM = 260;
 const GRIDDLE_F_FROM = 300;
 /** One heat said twice, in two scales, is one: this near, C. */
 const SAME_C = 12;
+/** Pieces wait at no more, C. */
+const MOST_HOLDING_C = 150;
 
 /** "Down to 180", "then 190": another heat of what was heated before. */
 export const CHANGED_TO =
   /\b(?:down|up|back) to (?:about )?\d{3}\b|^(?:then )?(?:drop|lower|reduce|raise)(?: it)? to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
 
 /** The same oven with its fan on: "200 °C (180 °C fan)". */
-const FAN = /(?<=\d.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?/gi;
+const FAN =
+  /(?<=\d.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?|(?<=\d.*)(?:fan|convection|umluft)\s+\d{3}\s*°?\s*C?/gi;
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
@@ -82,7 +85,13 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
     const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
     if (!marked && !(heats && (/^\d{3}$/.test(a) || held))) continue;
-    const f = unit ? /f/i.test(unit) : inF || n > FAHRENHEIT_FROM || (SURFACE.test(text) && n >= GRIDDLE_F_FROM);
+    const f = unit
+      ? /f/i.test(unit)
+      : inF ||
+        n > FAHRENHEIT_FROM ||
+        (SURFACE.test(text) && n >= GRIDDLE_F_FROM) ||
+        // nothing is kept warm so hot
+        (HOLDING.test(text) && n > MOST_HOLDING_C);
     const c = f ? F_TO_C(n) : n;
     const last = out.at(-1)?.[0];
     if (last === undefined || Math.abs(c - last) >= SAME_C) out.push([c, m.index]);
@@ -92,13 +101,13 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
 const ON_DIAL =
-  /\b(?:on|at|over) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
+  /\b(?:on|at|over) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
 const DIAL =
-  /\b(low(?:est)?|gentle|medium|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hot|medium))?\s*(?:heat|flame|setting)?\b/i;
+  /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
-  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|moderate|high)(?:[ -](?:low|high|hot))?$/i;
+  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:low|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
@@ -123,7 +132,7 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
 
 /** What melts, simmers or is blended does so on no griddle's dial. */
 const OF_ANOTHER =
-  /\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
+  /^(?:mix|stir|beat|whip|whisk|combine|knead)\b|\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
 
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
@@ -152,6 +161,8 @@ function dialIn({ text, sentence }: Clause): string | null {
     .replace(/\s*(?:heat|flame|setting)$/i, '')
     .replace(/\s*(?:-|–|\bto\b)\s*/, ' ')
     .replace(/\bgentle\b/i, 'low')
+    .replace(/\bmed\b/gi, 'medium')
+    .replace(/\bhi\b/gi, 'high')
     .toLowerCase()
     .trim();
 }

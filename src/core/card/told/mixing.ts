@@ -13,10 +13,11 @@ const NO_LUMPS = new RegExp(
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
 const LUMPS_STAY =
-  /n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
+  /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = oneOf(
-  String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisse|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
+  String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
+const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|mostly|not quite|fairly) (?:smooth|silky)\b/i;
 const UNTIL = oneOf(
   String.raw`until|till|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
@@ -45,20 +46,21 @@ const JUST: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
-  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no streaks)\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty) (?:strokes|stirs|turns of the (?:spoon|spatula|whisk))\b/i,
+  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no streaks)\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty)(?: or so)? (?:strokes|stirs|turns of the (?:spoon|spatula|whisk))\b/i,
   /\bas few (?:turns|strokes|stirs)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 const BLENDER =
-  /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|food processor|liquidi[sz]er|blitz)\b/i;
+  /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 export function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
   if (BLENDER.test(text)) return 'blender';
   const stay = LUMPS_STAY.test(text) || (LUMPS.test(text) && !NO_LUMPS.test(text) && !/\bif\b/i.test(text));
   const smooth =
-    !NEARLY.test(text) && (NO_LUMPS.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
+    !NEARLY.test(text) &&
+    (NO_LUMPS.test(text) || GLATT.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
   if (smooth && !stay) return 'smooth';
   return stay || NEARLY.test(text) || JUST.some((re) => re.test(text)) ? 'just' : null;
 }
@@ -100,7 +102,7 @@ const FOLDS =
 const IT_FOLDED =
   /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b/i;
 const OTHER_FOLDS =
-  /\bunterheben\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
+  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
   /\b(?:a|one)[ -]third of (?:the |them)|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** In goes that are no thirds. */

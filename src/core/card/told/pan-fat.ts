@@ -73,7 +73,7 @@ const NO_FAT =
   /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
-  /\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
+  /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|nothing in (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
 const NO_FAT_OF_SENTENCE = /^(?:no fat|dry|ungreased)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
@@ -115,7 +115,10 @@ function fatIn({ text, sentence }: Clause): string | null {
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
       few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour)\b/i.test(sentence));
-    return alone && !MIXES.test(sentence) && (AT_THE_HEAT.test(sentence) || GREASES.test(sentence)) ? id : null;
+    const whole = sentence.replace(/[.!]$/, '') === text && LITTLE.test(text);
+    return alone && !MIXES.test(sentence) && (whole || AT_THE_HEAT.test(sentence) || GREASES.test(sentence))
+      ? id
+      : null;
   }
   if (!greased) return null;
   return on || few(text.replace(greased, ' ')) || /\b(?:cloth|rag|paper)\b/i.test(text) ? idOf(greased, GREASED) : null;

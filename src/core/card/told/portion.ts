@@ -147,12 +147,18 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
-const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?\b)/i;
-const MEASURES_ALONE = /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$/i;
+/** The sentence is of pieces on the heat, or of filling what they are made in. */
+const HEATED = new RegExp(
+  `${AT_THE_HEAT.source}|(?<!\\p{L})(?:pan|iron|griddle|skillet|fill|ladle|roll|tilt)(?!\\p{L})`,
+  'iu',
+);
+const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
+const MEASURES_ALONE =
+  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
@@ -164,8 +170,7 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
       .replace(portion.said, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}]/gu, '');
-    if (rest === '' && (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text) || AT_THE_HEAT.test(c.sentence)))
-      return portion;
+    if (rest === '' && (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text) || HEATED.test(c.sentence))) return portion;
   }
   return null;
 }

@@ -11,6 +11,7 @@ import {
   timesIn,
 } from './clause';
 import { CHANGED_TO, OVEN, SURFACE } from './heat';
+import { AT_THE_HEAT } from './words';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -27,9 +28,9 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|stood|by the clock|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
   /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
@@ -64,7 +65,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 const TIME_ALONE =
-  /^(?:for |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -84,7 +85,8 @@ function givenTime(said: string): boolean {
 /** What is wrung out or drained stood by itself. */
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
-const BARE_REST = /\b(?:rest|stand|sit|leave|wait)(?: it| them)?(?: for)? (\d{1,2})$/i;
+const BARE_REST =
+  /\b(?:rest|stand|sit|leave|wait|give)(?: it| them)?(?: for)? (\d{1,2}|five|ten|fifteen|twenty|thirty)$/i;
 
 /** @param then the clauses that follow it */
 export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
@@ -134,7 +136,7 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
     all.find((x) => x.at > word) ??
     all[0] ??
     (after === undefined ? undefined : timesIn(after)[0]) ??
-    (bare === undefined ? undefined : { min: Number(bare) })
+    (bare === undefined ? undefined : { min: middle(bare)?.value ?? 0 })
   );
 }
 
@@ -194,7 +196,7 @@ const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf
 const TAKES =
   /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron)|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -412,9 +414,12 @@ const FLIPS =
   /\b(?:flip|turn(?! (?:it |the (?:oven|heat) )?(?:down|up|off|back))|wenden|retourne[rz]|voltear|la vuelta)\b/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
 const PREHEATS =
-  /^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
+  /^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
 
 const BLENDED = /^(?:blend(?:er)?|whizz|blitz|process|beat|whisk)\b/i;
+/** How long a cook is at it is no time of a piece. */
+const AT_IT =
+  /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend|process|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
 
 const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
 
@@ -436,6 +441,8 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
     // what is blended or pressed flat is timed by itself
     (before?.sentence === c.sentence && BLENDED.test(before.text) && TIME_ALONE.test(c.text)) ||
     /\b(?:press|flatten)\b/i.test(c.text) ||
+    AT_IT.test(c.text) ||
+    /\bdone (?:in|within)\b/i.test(c.text) ||
     /^up to\b/i.test(c.text) ||
     // how long finished pieces keep
     /\b(?:at (?:the )?most|no (?:longer|more) than|maximum|max)\b/i.test(c.text) ||
@@ -484,7 +491,72 @@ function sidesOfClause(
 }
 
 /** A sentence that is a length of time. */
-const TIME_ONLY = /^(?:about |around |roughly )?\S+(?: (?:to|or|and a half|\S+))? (?:min(?:ute)?s?)(?: \d+ s)?\.?$/i;
+const isTimeOnly = (c: Clause): boolean =>
+  TIME_ALONE.test(c.text) && c.times.length === 1 && c.sentence.replace(/[.!]$/, '') === c.text && c.text.length < 32;
+
+/** Turned over, in whatever word for it. */
+const TURNS_OVER =
+  /(?<!\p{L})(?:flip|turn(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out))|toss|flop|roll (?:it |them )?over|over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar )vuelta)(?!\p{L})/iu;
+/** What lies on the heat is told of, or has just been put there. */
+const ON_HEAT = new RegExp(
+  `${AT_THE_HEAT.source}|(?<!\\p{L})(?:ladle|pour|portions?|pan|lid|batter|crêpe|crepe|side)(?!\\p{L})`,
+  'iu',
+);
+
+/** A time that may be a side's: of nothing that stands, is worked or is heated. */
+function maybeSide(c: Clause, before: Clause | undefined): Time | null {
+  const [time] = c.times;
+  if (!time || c.taken !== 'told' || time.min > MOST_A_SIDE || FRIES_OTHER.test(c.text)) return null;
+  const stands = RESTS.test(c.text) || CHILLS.test(c.text) || COOLS.test(c.text) || givenTime(c.text);
+  return stands || isNoSide(c, before) ? null : time;
+}
+
+/**
+ * Sides by the order in which they are told: a time, the turn, a time; or, where no turn is named, a time and then
+ * another. Only for what no clause tells by itself.
+ */
+function inOrder(clauses: readonly Clause[]): readonly ToldFact[] {
+  const turn = clauses.findIndex((c) => c.taken === 'told' && TURNS_OVER.test(c.text));
+  const time = (n: number): Time | null => {
+    const c = clauses[n];
+    return c ? maybeSide(c, clauses[n - 1]) : null;
+  };
+  const found = (fact: Side, n: number | undefined): readonly ToldFact[] => {
+    const [c, t] = n === undefined ? [] : [clauses[n], time(n)];
+    return c && t ? [minutes(fact, t.min, c)] : [];
+  };
+  if (turn >= 0) {
+    const own = clauses[turn];
+    const [one, other] = own?.times ?? [];
+    const at = own ? own.text.search(TURNS_OVER) : 0;
+    // "two minutes before you turn them and ninety seconds after"
+    if (own && one && other && one.at < at && other.at > at && maybeSide(own, clauses[turn - 1]))
+      return [minutes('firstSide', one.min, own), minutes('secondSide', other.min, own)];
+    /** "Flip, another one and a half": in minutes though nobody says so. */
+    const bare = (n: number): readonly ToldFact[] => {
+      const c = clauses[n];
+      const said = /^(?:then |and )?(?:about |another |for |maybe )+(.+?)(?: more)?$|^(?:then |and )?(.+?) more$/i.exec(
+        c?.text ?? '',
+      );
+      const min = c && said && c.times.length === 0 ? minutesIn(said[1] ?? said[2] ?? '') : null;
+      return c && min !== null && min <= MOST_A_SIDE ? [minutes('secondSide', min, c)] : [];
+    };
+    const before = [turn - 1, turn - 2, turn - 3].find((n) => n >= 0 && time(n) !== null);
+    const after = [turn, turn + 1, turn + 2].find((n) => time(n) !== null);
+    // a time in the clause of the turn itself is the one that it is told with
+    return [
+      ...found('firstSide', before),
+      ...(after === undefined ? bare(turn + 1) : after === turn ? [] : found('secondSide', after)),
+    ];
+  }
+  const then = clauses.findIndex(
+    (c, n) => n > 0 && c.sentence === clauses[n - 1]?.sentence && time(n) !== null && time(n - 1) !== null,
+  );
+  const first = clauses[then - 1];
+  return then > 0 && first && TIME_ALONE.test(clauses[then]?.text ?? '') && ON_HEAT.test(first.sentence)
+    ? [...found('firstSide', then - 1), ...found('secondSide', then)]
+    : [];
+}
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
@@ -501,6 +573,20 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
     out.push(...told.facts);
     isFirst = told.isFirst;
   }
+  const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
+  // "Twenty-five minutes.", and an oven is lit
+  const long =
+    baked && !side('bake')
+      ? clauses.find((c) => c.taken === 'told' && isTimeOnly(c) && (c.times[0]?.min ?? 0) > MOST_A_SIDE)
+      : undefined;
+  if (long?.times[0]) out.push(minutes('bake', long.times[0].min, long));
+  if (!side('bake') && !side('secondSide')) {
+    // a time is told once
+    const open = inOrder(clauses).filter(
+      (f) => !side(f.fact as Side) && !out.some((x) => x.words === f.words && x.value === f.value),
+    );
+    out.push(...open);
+  }
   // an iron has no second side
   const ironed =
     clauses.some((c) =>
@@ -512,7 +598,7 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   // "Six minutes." of an iron, and nothing else of its time
   const alone = out.some((f) => f.fact === 'bake' || f.fact === 'firstSide')
     ? undefined
-    : clauses.find((c) => c.taken === 'told' && TIME_ONLY.test(c.sentence) && c.times.length === 1);
+    : clauses.find((c) => c.taken === 'told' && isTimeOnly(c));
   if (alone?.times[0] && alone.times[0].min <= MOST_A_SIDE) return [...out, minutes('bake', alone.times[0].min, alone)];
   return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));
 }

@@ -7,7 +7,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact } from './clause';
-import { heatsIn, OVEN, SURFACE, speaksFahrenheit } from './heat';
+import { heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
@@ -116,11 +116,20 @@ const ofOven = (f: ToldFact, notes: string): boolean =>
   f.fact === 'heat' &&
   f.of === 'surface' &&
   /^(?:pre-?heat|heat)\b/i.test(f.words) &&
-  !SURFACE.test(f.words) &&
+  !/\b(?:griddle|iron|plate|surface|plancha|waffle maker)\b/i.test(f.words) &&
   OVEN.test(notes);
 
 /** "Leave it five minutes" is told once: what rests lies on no side. */
 const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.words === f.words && x.value === f.value;
+
+/** What is kneaded is a dough wherever it rests; and what rests when it is baked is a piece. */
+function restOfWhole(f: ToldFact, notes: string): string {
+  if (/(?<!\p{L})(?:knead\w*|pétri\p{L}*|knet\p{L}*|amas\p{L}+)(?!\p{L})/iu.test(notes)) return 'dough';
+  const at = notes.indexOf(f.words);
+  const baked = at > 0 && /\bbak(?:e|ed)\b[^.]*\d/i.test(notes.slice(0, at)) && !/\bbatter\b/i.test(f.words);
+  return baked && !BAKES_AFTER.test(notes.slice(at)) ? 'piece' : 'batter';
+}
+const BAKES_AFTER = /\b(?:bake|cook|fry|pour|ladle|griddle|pan|iron)\b/i;
 
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
@@ -138,7 +147,8 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     ...sidesIn(clauses),
   ]
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
-    .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f));
+    .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
+    .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, notes) } : f));
   const claim = yieldClaim(notes);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes);

@@ -13,7 +13,7 @@ export const LITTLE = oneOf(
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = oneOf(
-  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirl|sizzle|foam|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
+  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirl|drizzle|dribble|sizzle|foam|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
 );
 /** A heat without its degrees. */
 export const DIALLED =
