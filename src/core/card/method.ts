@@ -80,7 +80,7 @@ const PIECES = new RegExp(
 /** That so many are made of it. */
 const MADE = new RegExp(
   words(
-    'makes?|making|yields?|gives|you get|i get|we get|comes? out|cuts? into|cut into|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
+    'makes?|making|yields?|gives|you get|i get|we get|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
   ).source,
   'iu',
 );

@@ -92,7 +92,7 @@ export function clausesOf(notes: string): readonly Clause[] {
     .split(
       /(?<=[.!?])(?<!\b(?:no|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
     )
-    .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)]|[-•*])\s*/i, ''))
+    .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)|[-•*])\s*/i, ''))
     .filter((s) => s !== '' && s.length <= MOST_SENTENCE_CHARS)
     .flatMap((sentence) => {
       let from = 0;

@@ -1,15 +1,14 @@
 /** Degrees and dials, and what they heat: the surface, the oven, the milk, or what is kept warm. */
 import { readNumber } from '../../quantity/number';
 import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
+import { HOT_SURFACE as SURFACE } from './words';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
   /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
 const HOLDING =
-  /\b(?:to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
-export const SURFACE =
-  /\b(?:griddles?|girdle|flat ?top|pans?|skillet|irons?|waffle maker|hot ?plate|plate|surface|stone|grill|oil|pfanne|waffeleisen|sartén|plancha|gofrera|poêle|crêpière|gaufrier|billig)\b/i;
+  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\bin an? [^,;.]{0,12}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
   /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -105,7 +104,7 @@ const ON_DIAL =
 const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
-  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:low|high|hi|hot))?$/i;
+  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
   /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 

@@ -48,7 +48,7 @@ const PUTS = /\b(?:drop|add|put|tip|throw|slide|melt) (?:in |on )?(?:the |a |som
 const MIXES = /\b(?:bowl|dough|flour|eggs?|milk|sugar|whisk|stir|mix|beat|blend|fold)\b/i;
 /** What is buttered at the table, or goes into a bowl, is no surface. */
 const NO_SURFACE =
-  /\b(?:batter(?! sticks)|bowl|dough|eggs?|egg whites?|milk|flour|sugar|honey|sauce ?pan|teig|schüssel|pâte|farine|masa|harina|no (?:oil|butter|fat|grease)|(?:butter|oil) (?:knife|dish|flavou?r)|sticks|serve|served|top(?:ped)? with|toast|syrup|jam|on top|table)\b/i;
+  /\b(?:batter(?! sticks)|bowl|dough|eggs?|egg whites?|milk|flour|sugar|honey|sauce ?pan|teig|schüssel|pâte|farine|masa|harina|no (?:oil|butter|fat|grease)|(?:butter|oil) (?:knife|dish|flavou?r)|sticks|serve|served|top(?:ped)? with|the top|the tops|toast|syrup|jam|on top|table)\b/i;
 const FRIES =
   /\b(?:shallow[- ]?fry|pan[- ]?fry|fry|fried|frying|cook|cooked|brown|bake|sizzle|crisp|ausbacken|braten|backen|cuire|cuisez|dorer|poêler|frire|freír|cocinar|dorar)\b/i;
 const IN = /\b(?:in|with|en|con|dans|au|avec|mit|von|de|over)\b/i;
@@ -70,11 +70,12 @@ const HOW: readonly (readonly [RegExp, string])[] = [
 const SO_MUCH = /\b(\d[\d/. ]*\s*(?:g|tbsp|tsp|mm|tablespoons?|teaspoons?)(?: of)?)\b/i;
 
 const NO_FAT =
-  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
+  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
   /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|nothing in (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
-const NO_FAT_OF_SENTENCE = /^(?:no fat|dry|ungreased)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
+const NO_FAT_OF_SENTENCE =
+  /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
   NO_FAT_ALONE.test(text) ||
@@ -111,7 +112,7 @@ function fatIn({ text, sentence }: Clause): string | null {
       .replace(/[^\p{L}]/gu, '') === '';
   if (fat) {
     const id = idOf(fat, FATS);
-    if (on || greased || GREASES.test(text) || FOR_IT.test(text)) return id;
+    if (on || greased || GREASES.test(text) || FOR_IT.test(text) || /\b(?:rag|cloth|paper)\b/i.test(text)) return id;
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
       few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour)\b/i.test(sentence));

@@ -5,9 +5,9 @@ import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, inFigures, middle, type ToldFact } from './clause';
 
 const POURS =
-  /\b(?:for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
+  /\b(?:echa|echar|for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -51,8 +51,9 @@ const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
   /^(?:batter|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+const FLUID_OUNCE_ML = 29.5735;
 /** mL that anybody pours for one piece. */
-const LEAST_ML = 5;
+const LEAST_ML = 4;
 const MOST_ML = 500;
 
 /** The portion that a text begins with; null where it begins with none. */
@@ -72,13 +73,16 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;
-  if (!read || !term || !unit || unit.dimension === 'mass') return null;
+  if (!read || !term || !unit) return null;
+  // an ounce of batter is poured, and not weighed
+  const ounces = unit.id === 'oz' && /^\s*(?:of )?(?:the )?batter\b/i.test(bare.slice(read.length));
+  if (unit.dimension === 'mass' && !ounces) return null;
   const after = bare.slice(read.length).replace(/^\s*(?:measure|cup|scoop|ladle|jug|of)\b/i, '');
   const thing = /^\s*(?:(?:of|de|du|von)\s+)?(?:(?:the|la)\s+)?(\p{L}+)/u.exec(after)?.[1] ?? '';
   if (thing && !FOLLOWS.test(thing)) return null;
   const asked = taken === 'told' ? ('asked' as const) : taken;
   const fact = { fact: 'portion', of: 'piece', words: text } as const;
-  const each = mlOf(unit, house)?.valueOf();
+  const each = ounces ? FLUID_OUNCE_ML : mlOf(unit, house)?.valueOf();
   // a ladle has no set size
   if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
   const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
@@ -126,6 +130,12 @@ const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓�
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   const told = portionsIn(c, house);
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
+  // "a small ladle (60 ml)"
+  const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
+    .exec(c.text)?.[0]
+    .replace(/[()]|about |ca\.? |environ |unos /gi, '');
+  const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
+  if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
   if (open && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text)) {
     const amount = portionAt(then.text.replace(/^(?:about|around|some|say|roughly) /i, ''), then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
@@ -147,7 +157,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|vierta|versez|from|outside|inwards?|edge|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
@@ -158,7 +168,7 @@ const HEATED = new RegExp(
 );
 const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
 const MEASURES_ALONE =
-  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$/i;
+  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {

@@ -10,8 +10,8 @@ import {
   type ToldFact,
   timesIn,
 } from './clause';
-import { CHANGED_TO, OVEN, SURFACE } from './heat';
-import { AT_THE_HEAT } from './words';
+import { CHANGED_TO, OVEN } from './heat';
+import { AT_THE_HEAT, SURFACE } from './words';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -33,7 +33,7 @@ const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
-  /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up|out)|rest of|the rest|sit down|left ?overs?)\b/i;
+  /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -196,7 +196,7 @@ const ON_ONE_SIDE = /\bon (?:one|the first)(?: side)?\b|\bd[’']un côté|\bauf
 const TAKES =
   /\b(?:takes?|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b))\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 /** "6 minutes at 190". */
@@ -288,7 +288,10 @@ function secondSide(c: Clause, before: Clause | undefined): number | null {
   if (min === undefined || min > MOST_A_SIDE) return null;
   const turned =
     before !== undefined &&
-    (TURNS.test(before.text) || (/^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) && /^another\b/i.test(c.text)));
+    (TURNS.test(before.text) ||
+      (/^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) && /^another\b/i.test(c.text)) ||
+      (/\b(?:turn|flip|toss)(?: it| them)?(?: over)?$/i.test(before.text) &&
+        /\b(?:another|more|longer)\b/i.test(c.text)));
   return turned || TURNED.test(c.sentence) || before?.sentence === c.sentence ? min : null;
 }
 
@@ -414,7 +417,7 @@ const FLIPS =
   /\b(?:flip|turn(?! (?:it |the (?:oven|heat) )?(?:down|up|off|back))|wenden|retourne[rz]|voltear|la vuelta)\b/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
 const PREHEATS =
-  /^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
+  /\bheat(?:ed)? through\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up )?to heat)\b/i;
 
 const BLENDED = /^(?:blend(?:er)?|whizz|blitz|process|beat|whisk)\b/i;
 /** How long a cook is at it is no time of a piece. */
@@ -483,7 +486,10 @@ function sidesOfClause(
   // "when the bubbles pop, flip, 1 minute": the first side went by its look
   const turned =
     (before?.sentence === c.sentence && TURNED_NOW.test(before.text) && TIME_ALONE.test(c.text)) ||
-    (before !== undefined && /^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) && /^another\b/i.test(c.text));
+    (before !== undefined &&
+      (/^(?:then )?(?:turn|flip|toss)\b/i.test(before.text) ||
+        /\b(?:turn|flip|toss)(?: it| them)?(?: over)?$/i.test(before.text)) &&
+      /\b(?:another|more|longer)\b/i.test(c.text));
   const second = wasFirst || turned ? secondSide(c, before) : null;
   if (second !== null) return { facts: [minutes('secondSide', second, c)], longer: false, isFirst: false };
   const side = oneSide(c, then, baked);
@@ -515,6 +521,10 @@ function maybeSide(c: Clause, before: Clause | undefined): Time | null {
  * Sides by the order in which they are told: a time, the turn, a time; or, where no turn is named, a time and then
  * another. Only for what no clause tells by itself.
  */
+/** "Don't flip", "no need to turn": there is one side. */
+const NEVER_TURNED =
+  /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\bone side only\b/i;
+
 function inOrder(clauses: readonly Clause[]): readonly ToldFact[] {
   const turn = clauses.findIndex((c) => c.taken === 'told' && TURNS_OVER.test(c.text));
   const time = (n: number): Time | null => {
@@ -543,12 +553,16 @@ function inOrder(clauses: readonly Clause[]): readonly ToldFact[] {
     };
     const before = [turn - 1, turn - 2, turn - 3].find((n) => n >= 0 && time(n) !== null);
     const after = [turn, turn + 1, turn + 2].find((n) => time(n) !== null);
-    // a time in the clause of the turn itself is the one that it is told with
+    // "turn and leave one minute more": behind the turn in its own clause
+    const own2 = one && one.at > at && /(?:\b(?:and|then|y|et|und)|,)\s/i.test(own?.text.slice(at, one.at) ?? '');
     return [
       ...found('firstSide', before),
-      ...(after === undefined ? bare(turn + 1) : after === turn ? [] : found('secondSide', after)),
+      ...(after === undefined ? bare(turn + 1) : after === turn && !own2 ? [] : found('secondSide', after)),
     ];
   }
+  const never = clauses.findIndex((c) => NEVER_TURNED.test(c.text));
+  const last = [never - 1, never - 2].find((n) => n >= 0 && time(n) !== null);
+  if (never > 0 && last !== undefined) return found('firstSide', last);
   const then = clauses.findIndex(
     (c, n) => n > 0 && c.sentence === clauses[n - 1]?.sentence && time(n) !== null && time(n - 1) !== null,
   );
@@ -575,9 +589,12 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   }
   const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
   // "Twenty-five minutes.", and an oven is lit
+  const turned = clauses.some((c) => TURNS_OVER.test(c.text));
+  const isLong = (c: Clause): boolean =>
+    TIME_ALONE.test(c.text) && c.sentence.startsWith(c.text) && ((c.times[0]?.min ?? 0) > MOST_A_SIDE || !turned);
   const long =
     baked && !side('bake')
-      ? clauses.find((c) => c.taken === 'told' && isTimeOnly(c) && (c.times[0]?.min ?? 0) > MOST_A_SIDE)
+      ? clauses.find((c, n) => c.taken === 'told' && isLong(c) && !isNoSide(c, clauses[n - 1]))
       : undefined;
   if (long?.times[0]) out.push(minutes('bake', long.times[0].min, long));
   if (!side('bake') && !side('secondSide')) {
@@ -590,7 +607,9 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   // an iron has no second side
   const ironed =
     clauses.some((c) =>
-      /\bwaffles?\b|\b(?:the|my|an?) iron\b|\b(?:gaufrier|gofrera|waffeleisen)\b/i.test(c.sentence),
+      /\bwaffles?\b|(?<!cast[- ])\b(?:waffle )?irons?\b(?! (?:skillet|pan|griddle))|\b(?:gaufrier|gofrera|waffeleisen)\b/i.test(
+        c.sentence,
+      ),
     ) &&
     !clauses.some((c) => TURNED.test(c.text)) &&
     !out.some((f) => f.fact === 'secondSide');
@@ -598,7 +617,24 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   // "Six minutes." of an iron, and nothing else of its time
   const alone = out.some((f) => f.fact === 'bake' || f.fact === 'firstSide')
     ? undefined
-    : clauses.find((c) => c.taken === 'told' && isTimeOnly(c));
+    : (clauses.find((c) => c.taken === 'told' && isTimeOnly(c)) ??
+      clauses.find(
+        (c, n) => TIME_ALONE.test(c.text) && maybeSide(c, clauses[n - 1]) !== null && ON_HEAT.test(c.sentence),
+      ));
   if (alone?.times[0] && alone.times[0].min <= MOST_A_SIDE) return [...out, minutes('bake', alone.times[0].min, alone)];
   return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));
+}
+
+/** A rest of less is no rest, minutes. */
+const LEAST_REST = 4;
+
+/** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
+export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
+  const heat = clauses.findIndex((c) => ON_HEAT.test(c.text));
+  const mixed = clauses.findIndex((c) => /\b(?:mix|stir|whisk|combine|beat|fold|blend)\w*\b/i.test(c.text));
+  const at = clauses.findIndex((c, n) => n > mixed && mixed >= 0 && c.taken === 'told' && isTimeOnly(c));
+  const c = clauses[at];
+  const min = c?.times[0]?.min ?? 0;
+  if (!c || min < LEAST_REST || (heat >= 0 && heat < at)) return [];
+  return [{ fact: 'rest', value: hundredths(min), unit: 'min', of: 'batter', words: c.text, taken: 'told' }];
 }

@@ -11,7 +11,7 @@ import { heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
-import { restsIn, sidesIn } from './times';
+import { restAlone, restsIn, sidesIn } from './times';
 
 /** How pieces are turned, by the words for it. */
 const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
@@ -149,6 +149,11 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, notes) } : f));
+  if (!all.some((f) => f.fact === 'rest' || f.fact === 'chill')) {
+    const alone = restAlone(clauses);
+    // and no side's
+    for (const r of alone) all.splice(0, all.length, ...all.filter((f) => f.words !== r.words), r);
+  }
   const claim = yieldClaim(notes);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes);
@@ -156,11 +161,15 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
   // a fold in thirds that is told in two clauses is one
   const thirds = all.some((f) => f.fact === 'fold' && f.value === 'thirds' && f.taken === 'told');
+  // cream, fruit and flour are folded too
+  const foam = /(?<!\p{L})(?:whites?|foam|meringue|snow|\p{L}*schnee|eiweiß\p{L}*|blancs?|claras?)(?!\p{L})/iu.test(
+    notes,
+  );
   const seen = new Set<string>();
   return [...all]
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
     .filter((f) => {
-      if (thirds && f.fact === 'fold' && f.value === 'once') return false;
+      if (f.fact === 'fold' && ((thirds && f.value === 'once') || !foam)) return false;
       // one fat is one, however often it is put on
       const key = `${f.fact} ${f.value} ${f.fact === 'panFat' ? '' : f.of}`;
       if (seen.has(key)) return false;

@@ -3,17 +3,21 @@
 /** Any of some words, as whole words. */
 export const oneOf = (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\d])(?:${words})(?!\p{L})`, 'iu');
 
-/** What pieces are made on. */
+/** What is heated by itself, and pieces are made on. */
+const HOT =
+  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|tawa|pfannen?|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
+export const HOT_SURFACE = oneOf(HOT);
+/** What pieces are made on, or in. */
 export const SURFACE = oneOf(
-  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|holes?|hollows?|wells?|moulds?|molds?|rings?|tin|dish|baking (?:sheet|tray)|pfannen?|form|blech|waffeleisen|sartén|plancha|crepera|gofrera|bandeja|filloeira|poêle|crêpière|gaufrier|plaque|plat|moule|billi[gk]',
+  `${HOT}|holes?|hollows?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
 );
 /** A little of something. */
 export const LITTLE = oneOf(
-  'bit|little|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
+  'bit|little|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = oneOf(
-  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirl|drizzle|dribble|sizzle|foam|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
+  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirl|spray(?:ed)?|drizzle|dribble|sizzle|foam|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
 );
 /** A heat without its degrees. */
 export const DIALLED =
