@@ -13,37 +13,6 @@ interface YieldClaim {
 const MAKES =
   /\b(?:makes?|yields?|yield:?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|I reckon on|that(?:[’']s| is)(?= \d+ (?:pancakes|waffles|cakes|crepes|pieces))|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
-const PIECES_WORD = '(?:ones|cakes|pancakes|waffles|crepes|pieces|of them)';
-/** "About 20 small ones.", "A dozen come of it": pieces without a word for making. */
-const PIECES_SAID = [
-  new RegExp(
-    `(?:^|[.!,]\\s+)((?:about|around|roughly|some)\\s+)(.{1,20}?)\\s+(?:(?:small|little|large|big|medium|good|nice|thin|thick)\\s+)*${PIECES_WORD}\\s*(?:[.!]|$)`,
-    'i',
-  ),
-  /(?:^|[.!]\s+)(enough for\s+)(.{1,14}?)\s+(?:(?:small|little|large|big|medium)\s+)*(?:cakes|pancakes|waffles|crepes|pieces)\b/i,
-  /(?:^|[.!]\s+)((?:about|around|roughly|some)\s+)?(.{1,20}?)\s+(?:(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|ones)\s+)?comes?\s+(?:out\s+)?(?:of|from)\s+(?:it|this|that|the batter)\b/i,
-];
-
-function piecesSaid(row: string): YieldClaim | null {
-  for (const re of PIECES_SAID) {
-    const m = re.exec(row);
-    const words = (m?.[2] ?? '').replace(/^an?\s+(?:good|round|full)\s+/i, 'a ');
-    const n = m ? readNumber(words) : null;
-    if (!n || words.slice(n.length).trim() !== '') continue;
-    const low = n.low.valueOf();
-    const pieces = Math.round((low + (n.high?.valueOf() ?? low)) / 2);
-    if (pieces >= 2 && pieces <= 10_000) return { pieces, text: row.trim() };
-  }
-  return null;
-}
-
-/** "5 waffles.": a sentence that is a number of pieces. */
-const PIECES_ALONE =
-  /(?:^|[.!]\s+)(?:pour |para |für )?(\d{1,3}) (?:waffles|pancakes|galettes|gaufres|gofres|blinis|stück|tortitas|crepes|crêpes|cakes|pieces)(?:\s+environ)?(?=\s*(?:[.!,]|$))|(?:^|[.!]\s+)(?:environ|unas?|unos|etwa|ca\.?) (\d{1,3})(?: (?:waffles|galettes|gaufres|crêpes|tortitas|stück|piezas))?(?=\s*(?:[.!]|$))/i;
-
-/** "About 16.", and no more: the last thing a card says. */
-const ABOUT_ALONE = /[.!]\s+(?:about|around) (\d{1,3}|\w{3,7})\s*[.!]?\s*$/i;
-
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -53,20 +22,11 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const found = claimedIn(row);
     if (found !== null) return { pieces: found, text: row.trim() };
   }
-  const said = notes
-    .split('\n')
-    .map(piecesSaid)
-    .find((x) => x !== null);
-  const alone = PIECES_ALONE.exec(notes) ?? ABOUT_ALONE.exec(notes);
-  const number = alone?.slice(1).find((n) => n !== undefined);
-  if (said) return said;
-  const many = number === undefined ? null : readNumber(number);
-  if (alone && many) return { pieces: many.low.valueOf(), text: alone[0].replace(/^[.!]\s+/, '') };
   const told = countTold(notes, (text) => MADE.test(text) || PIECES.test(text) || ABOUT_SO_MANY.test(text), [
     PIECES,
     MADE,
   ]);
-  return told && { pieces: told.count, text: told.text };
+  return told && told.count > 1 ? { pieces: told.count, text: told.text } : null;
 }
 
 const words = (of: string): RegExp => new RegExp(`(?<!\\p{L})(?:${of})(?!\\p{L})`, 'giu');
@@ -80,12 +40,13 @@ const PIECES = new RegExp(
 /** That so many are made of it. */
 const MADE = new RegExp(
   words(
-    'makes?|making|yields?|gives|you get|i get|we get|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
+    'makes?|making|yields?|gives|you get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
   ).source,
   'iu',
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
-const ABOUT_SO_MANY = /\b(?:or so|or thereabouts|give or take)\b/i;
+const ABOUT_SO_MANY =
+  /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$/iu;
 /** For whom it is. */
 const FED = new RegExp(
   words(
@@ -95,13 +56,13 @@ const FED = new RegExp(
 );
 const PEOPLE = new RegExp(
   words(
-    "serves?|feeds?|eats?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|servings?|personen|personas|personnes|raciones|comensales|that[’']ll do|this does|enough for|plenty for",
+    "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|servings?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|enough for|plenty for|good for|breakfast for|brunch for|reicht für|family of|crowd of|table of|party of",
   ).source,
   'iu',
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|the|a|an|small|little|tiny|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|the|a|an|small|little|tiny|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\btwo dozen\b/i, 24],
@@ -113,28 +74,36 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bune vingtaine\b|\buna veintena\b/i, 20],
 ];
 const MOST_COUNT = 500;
+const A_NUMBER =
+  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty)\b)/iu;
+/** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
+const partsOf = (sentence: string): readonly string[] => {
+  const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
+  const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
+  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\d{3}\b)|\s+[–·]\s+/));
+};
 
 /** A count that a part of a sentence tells by itself: every word of it is one of what is counted, or says nothing. */
 function countTold(
   notes: string,
   tells: (text: string) => boolean,
   counted: readonly RegExp[],
+  most = false,
 ): { readonly count: number; readonly text: string } | null {
   for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
-    for (const part of sentence.split(/\s*[,;:]\s+|\s+[–·]\s+/)) {
+    for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       if (!tells(text)) continue;
       const heap = HEAPS.find(([re]) => re.test(text));
       let rest = heap ? text.replace(heap[0], ' ') : text;
       let count = heap?.[1] ?? null;
       if (count === null) {
-        const at = text.search(
-          /(?<![\p{L}\d.,/])(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|seven\b|eight\b|nine\b|ten\b|eleven\b|twelve\b|fifteen\b|sixteen\b|eighteen\b|twenty\b|thirty\b)/iu,
-        );
+        const at = text.search(A_NUMBER);
         const n = at < 0 ? null : readNumber(text.slice(at));
         if (!n) continue;
         const low = n.low.valueOf();
-        count = Math.round((low + (n.high?.valueOf() ?? low)) / 2);
+        const high = n.high?.valueOf() ?? low;
+        count = most ? high : Math.round((low + high) / 2);
         rest = `${text.slice(0, at)} ${text.slice(at + n.length)}`;
       }
       for (const re of counted) rest = rest.replace(new RegExp(re.source, 'giu'), ' ');
@@ -166,33 +135,15 @@ function claimedIn(row: string): number | null {
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
-  for (const row of notes.split('\n')) {
-    const m =
-      /\b(?:serves|feeds?|enough for|good for|für|para|pour)\s*:?\s*(?:about\s+)?(?=\S+\s+(?:personen|portionen|personas|personnes)|(?<=\b(?:serves|feeds?|enough for|good for)\s*:?\s*(?:about\s+)?))|\b(?:breakfast|brunch) for\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:for|to)\s+(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|of us|eaters)\b)|\bservings?\s*:?\s*(?=\d)|(?:^|[.!]\s+)(?:does|plenty for|for a crowd of) (?=(?:\d+|two|three|four|five|six|eight|ten|twelve|twenty)\b)|\b(?:reicht für|für) (?=\d|zwei|drei|vier|fünf|sechs|acht)|(?:^|[.!]\s+)(?=\d{1,3} (?:portions?|portionen|parts|raciones|servings|covers)\b)|(?<=\d, )for (?=\d{1,3}\s*(?:[.!]|$))|(?<=, )(?=(?:two|three|four|five|six|eight) people\b)|, (?=\d{1,3} covers\b)|(?:^|[.!]\s+)(?:pour|para) (?=\d+\s*(?:[.!]|$))|(?:^|[.!,]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve) of us\b)|(?:^|[.!]\s+)for (?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s*(?:[.!]|$))|(?:^|[.!]\s+)(?=(?:\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:(?:hungry|good|big)\s+)?(?:people|persons|eaters|mouths|guests|adults)\b)/i.exec(
-        row,
-      );
-    if (
-      m &&
-      /^\S+\s+(?:\w+\s+)?(?:cakes|pancakes|waffles|crepes|pieces|stück|waffeln|crêpes|gaufres|tortitas|gofres|blinis)(?!\p{L})/iu.test(
-        row.slice(m.index + m[0].length),
-      )
-    )
-      continue;
-    const n = m
-      ? readNumber(
-          row
-            .slice(m.index + m[0].length)
-            .replace(/(?<=^\d+\s*)bis(?=\s*\d)/, '-')
-            .replace(/^(?:a (?:family|party|crowd|table) of |the )/i, ''),
-        )
-      : null;
-    const people = n ? (n.high ?? n.low).valueOf() : 0;
-    if (people >= 1 && people <= 10_000) return { people, text: row.trim() };
-  }
-  const told = countTold(notes, (text) => PEOPLE.test(text) || /^(?:for|für|pour|para) \S+$/i.test(text), [
-    PEOPLE,
-    FED,
-  ]);
+  const each = EACH_FOR.exec(notes);
+  const fed = each && readNumber(each[2] ?? '');
+  if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
+  const told = countTold(
+    notes,
+    (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
+    [PEOPLE, FED],
+    true,
+  );
   return told && { people: told.count, text: told.text };
 }
 
