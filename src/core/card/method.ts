@@ -83,6 +83,19 @@ const partsOf = (sentence: string): readonly string[] => {
   return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\d{3}\b)|\s+[–·]\s+/));
 };
 
+/** The number that a text tells, and what is left of the text without it. @param most of a range, its end */
+function countIn(text: string, most: boolean): { readonly count: number; readonly rest: string } | null {
+  const heap = HEAPS.find(([re]) => re.test(text));
+  if (heap) return { count: heap[1], rest: text.replace(heap[0], ' ') };
+  const at = text.search(A_NUMBER);
+  const n = at < 0 ? null : readNumber(text.slice(at));
+  if (!n) return null;
+  const low = n.low.valueOf();
+  const high = n.high?.valueOf() ?? low;
+  const rest = `${text.slice(0, at)} ${text.slice(at + n.length)}`;
+  return { count: most ? high : Math.round((low + high) / 2), rest };
+}
+
 /** A count that a part of a sentence tells by itself: every word of it is one of what is counted, or says nothing. */
 function countTold(
   notes: string,
@@ -90,25 +103,17 @@ function countTold(
   counted: readonly RegExp[],
   most = false,
 ): { readonly count: number; readonly text: string } | null {
+  const left = (rest: string): string =>
+    counted
+      .reduce((t, re) => t.replace(new RegExp(re.source, 'giu'), ' '), rest)
+      .replace(AROUND, ' ')
+      .replace(/[^\p{L}\d]/gu, '');
   for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
-      if (!tells(text)) continue;
-      const heap = HEAPS.find(([re]) => re.test(text));
-      let rest = heap ? text.replace(heap[0], ' ') : text;
-      let count = heap?.[1] ?? null;
-      if (count === null) {
-        const at = text.search(A_NUMBER);
-        const n = at < 0 ? null : readNumber(text.slice(at));
-        if (!n) continue;
-        const low = n.low.valueOf();
-        const high = n.high?.valueOf() ?? low;
-        count = most ? high : Math.round((low + high) / 2);
-        rest = `${text.slice(0, at)} ${text.slice(at + n.length)}`;
-      }
-      for (const re of counted) rest = rest.replace(new RegExp(re.source, 'giu'), ' ');
-      if (rest.replace(AROUND, ' ').replace(/[^\p{L}\d]/gu, '') !== '') continue;
-      if (count >= 1 && count <= MOST_COUNT) return { count, text };
+      const told = tells(text) ? countIn(text, most) : null;
+      if (told && told.count >= 1 && told.count <= MOST_COUNT && left(told.rest) === '')
+        return { count: told.count, text };
     }
   return null;
 }

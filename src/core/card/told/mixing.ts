@@ -75,7 +75,7 @@ const PEAKS = oneOf('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
 /** @returns how far the whites are whipped; null: it is not told */
-export function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
+function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   const foam = FOAM.test(text);
   // cream has peaks too
   if (CREAM.test(text) && !foam) return null;
@@ -109,7 +109,7 @@ const THIRDS =
 const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
 
 /** @returns how the foam is folded in; null: it is not told */
-export function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds' | 'once' | null {
+function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds' | 'once' | null {
   if (THIRDS.test(text)) return 'thirds';
   if (IN_GOES.test(sentence)) return null;
   if (OTHER_FOLDS.test(text)) return 'once';

@@ -91,18 +91,23 @@ const fatNamed = (text: string): string | null => {
 /** "In heißem Öl ausbacken", "fry in a little lard". */
 const FRIED_IN = new RegExp(String.raw`${IN.source}\s+(?:[\p{L}\d]+\s+){0,4}?${FAT.source}`, 'iu');
 
+/** The fat of "butter the pan", "grease it with lard"; undefined where no fat is the verb. */
+function fatOfVerb(text: string): string | null | undefined {
+  const verb = (VERB.exec(text) ?? VERB_ALONE.exec(text))?.[1]?.toLowerCase();
+  if (!verb) return undefined;
+  const named = fatNamed(text.slice(text.toLowerCase().indexOf(verb) + verb.length));
+  if (named) return idOf(named, FATS);
+  return verb === 'film' || verb === 'grease' ? 'any' : idOf(verb, FATS);
+}
+
 /** The fat that a clause means for the surface; null: it names none, or means another thing by it. */
 function fatIn({ text, sentence }: Clause): string | null {
   const fat = fatNamed(text);
   const mixes = MIXES.test(text);
   if (fat && FRIED_IN.test(text) && (FRIES.test(text) || (!mixes && DIALLED.test(text)))) return idOf(fat, FATS);
   if (NO_SURFACE.test(text)) return null;
-  const verb = (VERB.exec(text) ?? VERB_ALONE.exec(text))?.[1]?.toLowerCase();
-  if (verb) {
-    const named = fatNamed(text.slice(text.toLowerCase().indexOf(verb) + verb.length));
-    if (named) return idOf(named, FATS);
-    return verb === 'film' || verb === 'grease' ? 'any' : idOf(verb, FATS);
-  }
+  const verb = fatOfVerb(text);
+  if (verb !== undefined) return verb;
   const greased = GREASED_BY.exec(text)?.[0];
   const on = SURFACE.test(text);
   const few = (rest: string): boolean =>

@@ -166,7 +166,7 @@ const HEATED = new RegExp(
   `${AT_THE_HEAT.source}|(?<!\\p{L})(?:pan|iron|griddle|skillet|fill|ladle|roll|tilt)(?!\\p{L})`,
   'iu',
 );
-const FAT_BEFORE = /\b(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
+const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
 const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
 const MEASURES_ALONE =
   /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml$/i;
@@ -190,7 +190,11 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, taken } = c;
   const widths = widthsIn(c);
   // "in butter, a teaspoon for each": of the fat
-  if (FAT_BEFORE.test(c.sentence.slice(0, c.sentence.indexOf(text)))) return widths;
+  if (
+    /^(?:an?|half an?) (?:tea|table)?spoon/i.test(text) &&
+    FAT_BEFORE.test(c.sentence.slice(0, c.sentence.indexOf(text)))
+  )
+    return widths;
   const drops = BY.exec(text);
   const by = drops
     ?.slice(1)
