@@ -75,7 +75,7 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
 ];
 const MOST_COUNT = 500;
 const A_NUMBER =
-  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty)\b)/iu;
+  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\b)/iu;
 /** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
@@ -140,6 +140,10 @@ function claimedIn(row: string): number | null {
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
+  const counted =
+    /(?<!\p{L})(?:for|pour|für|para) (\S+) (?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(notes);
+  const many = counted && readNumber(counted[1] ?? '');
+  if (counted && many) return { people: (many.high ?? many.low).valueOf(), text: counted[0] };
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };

@@ -68,7 +68,7 @@ const IF_YOU =
 
 /** What goes with the batter is fried or toasted, and no piece of it. */
 export const FRIES_OTHER =
-  /^(?:(?:then|first|and|meanwhile)\s+)*(?:sweat|fry|cook|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:sweat|fry|cook|bake|steam|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|tray|dish|mix|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
@@ -90,7 +90,7 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .split(
-      /(?<=[.!?])(?<!\b(?:no|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
+      /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
     )
     .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)|[-•*])\s*/i, ''))
     .filter((s) => s !== '' && s.length <= MOST_SENTENCE_CHARS)

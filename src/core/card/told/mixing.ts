@@ -46,8 +46,8 @@ const JUST: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
-  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no streaks)\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty)(?: or so)? (?:strokes|stirs|turns of the (?:spoon|spatula|whisk))\b/i,
+  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty)(?: or so)? (?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
   /\bas few (?:turns|strokes|stirs)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
@@ -57,7 +57,9 @@ const BLENDER =
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 export function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
   if (BLENDER.test(text)) return 'blender';
-  const stay = LUMPS_STAY.test(text) || (LUMPS.test(text) && !NO_LUMPS.test(text) && !/\bif\b/i.test(text));
+  const stay =
+    LUMPS_STAY.test(text) ||
+    (LUMPS.test(text) && !NO_LUMPS.test(text) && !/(?<!\b(?:fine|ok|okay|good|right) )\bif\b/i.test(text));
   const smooth =
     !NEARLY.test(text) &&
     (NO_LUMPS.test(text) || GLATT.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));

@@ -28,7 +28,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|stood|by the clock|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|stood|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -57,7 +57,7 @@ export function restDenied(notes: string): string | null {
 const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b/i;
 
 /** Where a second thing begins in a clause: the rest, behind the mixing. */
-const LET_REST = /(?<=\band )(?:let|leave|rest|stand|chill)\b/i;
+const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar|a)|reposar|laisse[rz]|reposer)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
@@ -160,7 +160,7 @@ const COOKS =
 /** "Leave for 2 minutes, don't touch it, then flip." */
 const LIES = /\bleave (?:it |them )?for\b.*\b(?:flip|turn)\b/i;
 const TURNED =
-  /,\s*over\s*,|\b(?:turn|flip|toss|go(?:es)? over|retourne[rz]|tourner|wenden|voltear|(?:la|dar) vuelta|retournez|other side|second side|(?:then|and) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
+  /,\s*over\s*,|\b(?:turn|flip|toss|go(?:es)? over|retourne[rz]|tourner|wenden|voltear|(?:la|dar) vuelta|retournez|other side|second side|(?:then|and(?! a half| an? (?:quarter|half))) (?:about )?(?:an?|one|two|three|\d+)|before (?:you )?(?:turning|flipping))\b/i;
 
 /** "Turn after": what follows is the first side's. */
 const AFTER = /\b(?:turn|flip|toss) (?:it |them )?(?:over )?(?:after|at) (?:about )?$/i;
@@ -343,7 +343,8 @@ function oneSide(
   if (!isOnHeat(c, cooks)) return null;
   if (FAT_BROWNS.test(c.text)) return null;
   // nothing lies on one side for so long: it is in the oven that was heated
-  if (time.min > MOST_A_SIDE) return baked && cooks ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
+  if (time.min > MOST_A_SIDE)
+    return (baked && cooks) || /\d{3}\s*°/.test(c.text) ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
   const turned = alone && (TURNED_BEFORE.test(said) || /\bon the (?:other|second|reverse) side\b/i.test(said));
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
@@ -449,6 +450,8 @@ function isNoSide(c: Clause, before: Clause | undefined): boolean {
     /^up to\b/i.test(c.text) ||
     // how long finished pieces keep
     /\b(?:at (?:the )?most|no (?:longer|more) than|maximum|max)\b/i.test(c.text) ||
+    // what is fried beside the batter
+    (before?.sentence === c.sentence && FRIES_OTHER.test(before.text) && TIME_ALONE.test(c.text)) ||
     // how long butter browns is told behind it
     (before?.sentence === c.sentence && FAT_BROWNS.test(before.text) && TIME_ALONE.test(c.text)) ||
     // turned by quarters it lies on no side; and how long the cook is at it is none

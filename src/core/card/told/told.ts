@@ -6,7 +6,7 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
-import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact } from './clause';
+import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial } from './mixing';
 import { panFatIn } from './pan-fat';
@@ -115,6 +115,10 @@ function momentsIn({ text, sentence, taken }: Clause, house: KitchenConventions)
 const ofOven = (f: ToldFact, notes: string): boolean =>
   f.fact === 'heat' &&
   f.of === 'surface' &&
+  // nothing lies on a surface so long
+  (timesIn(f.words).some((t) => t.min > MOST_ON_SURFACE_MIN) || preheatsOven(f, notes));
+const MOST_ON_SURFACE_MIN = 15;
+const preheatsOven = (f: ToldFact, notes: string): boolean =>
   /^(?:pre-?heat|heat)\b/i.test(f.words) &&
   !/\b(?:griddle|iron|plate|surface|plancha|waffle maker)\b/i.test(f.words) &&
   OVEN.test(notes);
