@@ -84,7 +84,15 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Open Regatta breakfast' }).click();
   await page.getByRole('button', { name: /^Light Shed iron/ }).waitFor();
   await shoot('morning');
-  await page.getByRole('button', { name: /^Light Shed iron/ }).click();
+  await page.getByRole('link', { name: 'Rehearse it' }).click();
+  await page.getByText('Take this plan').first().waitFor();
+  await page.waitForTimeout(1500);
+  await shoot('rehearsal');
+  await page.getByRole('link', { name: 'Back to the morning' }).click();
+  await page
+    .getByRole('region', { name: 'How it goes' })
+    .getByRole('button', { name: /^Light Shed iron/ })
+    .click();
   await expect(page.getByText('every plate in time')).toBeVisible();
   await page.getByRole('button', { name: 'Begin the morning' }).click();
   await page.waitForURL(/board/);
@@ -94,9 +102,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Camp trailer corn mix' }).click();
   await page.getByRole('region', { name: 'As waffles' }).waitFor();
   await shoot('premix');
-  await page.getByRole('region', { name: 'Lots' }).getByRole('row').nth(1).getByRole('link').click();
-  await page.getByRole('region', { name: 'Use bags' }).waitFor();
-  await shoot('lot');
 
   // a small batch, from the weigh-in to what came out
   await page.goto('/');
