@@ -221,7 +221,7 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
     day: '2030-05-04',
     waves: [{ at: 480, covers: 12 }],
     dishes: [{ id: 'd1', formulaId, end: null, each: 2, of: { share: 1 }, without: [] }],
-    people: [{ name: lead, role: 'lead', from: 300, to: 600 }],
+    people: [lead, 'Mate'].map((name) => ({ name, role: 'lead', from: 300, to: 600 })),
     surfaces: [{ name: 'griddle', kind: 'griddle', places: 8, from: null, to: null }],
     ovens: 1,
     hob: 2,
@@ -234,6 +234,7 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   const mark = { morningId: morning, step: 'd1 bowl 1 dry' };
   await send('mark-step', { id: randomUUID(), ...mark, done: true });
   await send('mark-step', { id: randomUUID(), ...mark, done: false });
+  await send('swap-people', { morningId: morning, a: lead, b: 'Mate', requestId: randomUUID() });
   const dish = { dish: 'd1', made: 32, served: 30, kept: 2, thrown: 0 };
   await send('close-morning', { id: morning, closing: { dishes: [dish], next: 'one bowl less' } });
   await send('drop-morning', { id: morning });

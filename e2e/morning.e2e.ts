@@ -181,6 +181,17 @@ test('a morning begun: each marks what is done, another screen follows, a griddl
   await expect(seen.getByRole('button', { name: /Light Long griddle/ })).toHaveCount(0);
   await seen.getByRole('button', { name: 'Take it' }).click();
   await expect(seen).toHaveCount(0);
+  // two swap what is left, and are told it on the other screen
+  await expect(page.getByRole('radio', { name: 'Long griddle' })).toHaveCount(0);
+  const now = (name: string) => of(page, name).getByRole('paragraph').nth(1);
+  const [tiller, pip] = [await now('Tiller').textContent(), await now('Pip').textContent()];
+  expect(tiller).not.toBe(pip);
+  await changes.getByRole('radio', { name: 'Two people swap' }).click();
+  await changes.getByLabel('Who', { exact: true }).selectOption('Tiller');
+  await changes.getByLabel('With whom').selectOption('Pip');
+  await changes.getByRole('button', { name: 'Swap what is left' }).click();
+  await expect(now('Pip')).toHaveText(tiller ?? '');
+  await expect(now('Tiller')).toHaveText(pip ?? '');
   await page.getByRole('radio', { name: 'Iron skillet' }).click();
   await expect(of(page, 'Iron skillet')).toContainText(/0 of \d+ done/);
   await page.getByRole('link', { name: 'Change the plan' }).click();

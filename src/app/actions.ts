@@ -38,6 +38,7 @@ export const setHouse = async (input: unknown) => work.setHouse(input);
 export const keepMorningHere = async (input: unknown) => work.keepMorningHere(input);
 export const dropMorningHere = async (input: unknown) => work.dropMorningHere(input);
 export const placeMorningHere = async (input: unknown) => work.placeMorningHere(input);
+export const swapPeopleHere = async (input: unknown) => work.swapPeopleHere(input);
 export const markStepHere = async (input: unknown) => work.markStepHere(input);
 export const previewMorningHere = async (input: unknown) => work.previewMorningHere(input);
 export const closeMorningHere = async (input: unknown) => work.closeMorningHere(input);

@@ -46,6 +46,7 @@ export const SENT_ACTS = {
   'keep-morning': 'row',
   'place-morning': 'entry',
   'mark-step': 'entry',
+  'swap-people': 'entry',
   'close-morning': 'row',
   'drop-morning': 'entry',
   'copy-formula': 'entry',

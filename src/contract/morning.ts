@@ -5,7 +5,7 @@ import { MOST_NEXT_CHARS } from '@/core/morning/closing';
 import { ROLES, SURFACE_KINDS } from '@/core/morning/morning';
 import { MOST_PERSON_CHARS } from '@/core/morning/people';
 import { ALLERGENS } from '@/core/pantry/ingredient';
-import { amount, count, day, name, note, seen, whole } from './fields';
+import { amount, count, day, name, note, requestId, seen, whole } from './fields';
 
 /** Minutes from the midnight of the day: from the day before to the end of the next. */
 const minute = z.number('Write a time, as 8:00.').min(-1440, 'At most a day before.').max(2880, 'At most a day after.');
@@ -127,6 +127,14 @@ const changeOfMorning = z.discriminatedUnion('do', [
   z.object({ do: z.literal('later'), wave: waveNumber, min: z.number().int().min(-240).max(240) }),
 ]);
 export const previewMorningSchema = z.object({ id: z.uuid(), change: changeOfMorning });
+
+/** What two people have still to do is the other's. */
+export const swapPeopleSchema = z.object({
+  morningId: z.uuid(),
+  a: name(MOST_PERSON_CHARS, 'Who?'),
+  b: name(MOST_PERSON_CHARS, 'Who?'),
+  requestId,
+});
 
 const allergens = z.array(z.enum(ALLERGENS));
 const stepSchema = z.object({

@@ -41,6 +41,7 @@ import {
   markSchema,
   placeMorningSchema,
   previewMorningSchema,
+  swapPeopleSchema,
 } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
@@ -80,7 +81,7 @@ import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/k
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { acted } from '../acted';
-import { placeMorning, previewMorning } from '../mornings/load';
+import { placeMorning, previewMorning, swapPeople } from '../mornings/load';
 
 export const saveFormula = async (input: unknown): Promise<ActionResult<{ readonly saved: Saved }>> =>
   acted('save-formula', saveSchema, input, keepFormula, 'nothing');
@@ -272,6 +273,8 @@ export const previewMorningHere = async (input: unknown): Promise<ActionResult<{
   acted('preview-morning', previewMorningSchema, input, ({ id, change }) => previewMorning(id, change), 'nothing');
 export const closeMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('close-morning', closeMorningSchema, input, closeMorning);
+export const swapPeopleHere = async (input: unknown): Promise<ActionResult> =>
+  acted('swap-people', swapPeopleSchema, input, swapPeople);
 export const markStepHere = async (input: unknown): Promise<ActionResult> =>
   acted('mark-step', markSchema, input, markStep, 'nothing');
 export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>

@@ -67,6 +67,7 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'keep-morning': kitchen.keepMorningHere,
   'place-morning': kitchen.placeMorningHere,
   'mark-step': kitchen.markStepHere,
+  'swap-people': kitchen.swapPeopleHere,
   'close-morning': kitchen.closeMorningHere,
   'drop-morning': kitchen.dropMorningHere,
   'copy-formula': kitchen.copyOfFormula,

@@ -1,5 +1,7 @@
 /** A planned morning as it stands now: solved from the kitchen's formulas, gear and kept lots. */
+import type { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
+import type { swapPeopleSchema } from '@/contract/morning';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { askedOfPlan, type MorningFacts } from '@/core/morning/asked';
@@ -8,14 +10,14 @@ import { type AllergenBoard, allergenBoard } from '@/core/morning/papers';
 import { type MorningPlan, plannedWith } from '@/core/morning/plan';
 import { type MorningPreview, previewOf } from '@/core/morning/preview';
 import { type RehearsedPlan, rehearsalOf } from '@/core/morning/rehearse';
-import { begunOf } from '@/core/morning/running';
+import { begunOf, swapped } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { type BegunMorning, type DishMade, type EveningStep, eveningOf } from '@/core/morning/work';
 import { momentOf } from '@/core/quantity/day';
 import type { Result } from '@/core/result';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
-import { keepSchedule, marksOfMorning, morningById } from '@/server/queries/mornings';
+import { changeSchedule, keepSchedule, marksOfMorning, morningById } from '@/server/queries/mornings';
 import { GONE } from '@/server/queries/revised';
 import { version } from '@/server/queries/versions';
 import { inReader } from '@/server/reading/reader';
@@ -220,4 +222,22 @@ export async function morningNow(
       house: facts.house,
     },
   };
+}
+
+/** Two people of a morning under way swap what they have still to do; once for each press. */
+export async function swapPeople({
+  morningId,
+  a,
+  b,
+  requestId,
+}: z.output<typeof swapPeopleSchema>): Promise<ActionResult> {
+  const units = (await loadHouse()).units;
+  return changeSchedule(morningId, requestId, ({ plan, day, schedule }, marks) => {
+    const [one, other] = [a, b].map((name) => plan?.people.find((p) => p.name === name));
+    if (!schedule || !one || !other || one === other) return refuse('Choose two people of this morning.');
+    const steps = swapped(schedule.steps, markedDone(marks, day, units), one, other);
+    return steps
+      ? { ok: true, steps }
+      : refuse(`${a} and ${b} are not both there for all that is left: change the plan, and the rest is placed anew.`);
+  });
 }

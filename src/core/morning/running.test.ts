@@ -5,7 +5,7 @@ import { h, REGATTA } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { stationsOf } from './class';
 import { happenedOf, unaccounted } from './closing';
-import { allDone, begunOf, boardOf, poursBeforeBell } from './running';
+import { allDone, begunOf, boardOf, poursBeforeBell, swapped } from './running';
 import { solveMorning } from './solve';
 import type { MorningAsked, PlacedStep } from './work';
 
@@ -133,6 +133,22 @@ test('the board: what each has now, how late, what lies where, what of a wave is
   const sum = (of: readonly PlacedStep[]): number => of.reduce((a, s) => a + s.places, 0);
   expect(cakes).toMatchObject({ wanted: sum(loads), ready: sum(loads.filter((s) => s.to <= h('7:18'))) });
   expect(board.lies.reduce((a, l) => a + l.pieces, 0)).toBe(board.waves.reduce((a, w) => a + w.onHeat, 0));
+});
+
+test('two people swap what is left: what is done stays whose it was, and nobody who is not there gets anything', () => {
+  const [ada, ben] = REGATTA.people.map((p) => ({ ...p, from: h('5:30') }));
+  if (!ada || !ben) throw new Error('two people');
+  const done = doneBy(h('7:18'));
+  const all = allDone(FIRST.steps, done);
+  const steps = swapped(FIRST.steps, done, ada, ben);
+  if (!steps) throw new Error('they swap');
+  for (const [n, s] of FIRST.steps.entries()) {
+    const other = s.by === ada.name ? ben.name : s.by === ben.name ? ada.name : s.by;
+    expect([s.id, steps[n]?.by]).toEqual([s.id, all.has(s.id) ? s.by : other]);
+  }
+  // back again it is as it was
+  expect(swapped(steps, done, ada, ben)).toEqual(FIRST.steps);
+  expect(swapped(FIRST.steps, done, ada, { ...ben, to: h('8:00') })).toBeNull();
 });
 
 test('near the bell: until when each dish is poured, and how many pieces would stay in its bowl', () => {

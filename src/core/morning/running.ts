@@ -3,6 +3,7 @@
  * to begin stays with its person in its place; the rest can be placed anew around it. Minutes from midnight.
  */
 import type { Station } from './class';
+import type { Person } from './morning';
 import { isLoad } from './show';
 import type { SolvedMorning } from './solve';
 import type { BegunMorning, PlacedStep } from './work';
@@ -211,4 +212,22 @@ export function poursBeforeBell(
     const unpoured = open.filter((s) => s.from > at).reduce((a, s) => a + s.places, 0);
     return [{ dish, at, unpoured }];
   });
+}
+
+/** What two people have still to do is the other's: each step where both are there for it. @returns null: nothing is left of either */
+export function swapped(
+  steps: readonly PlacedStep[],
+  done: DoneSteps,
+  a: Person,
+  b: Person,
+): readonly PlacedStep[] | null {
+  const all = allDone(steps, done);
+  const other = (s: PlacedStep): typeof a | null => {
+    const to = s.by === a.name ? b : s.by === b.name ? a : null;
+    return to && !all.has(s.id) && to.from <= s.from && s.from + s.handsMin <= to.to ? to : null;
+  };
+  // one of a pair that can't be there keeps both as they are: nobody has two things in hand
+  const mine = steps.filter((s) => (s.by === a.name || s.by === b.name) && !all.has(s.id));
+  if (mine.length === 0 || mine.some((s) => other(s) === null)) return null;
+  return steps.map((s) => ({ ...s, by: other(s)?.name ?? s.by }));
 }

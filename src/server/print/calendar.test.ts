@@ -1,5 +1,5 @@
 import { timeLine } from '@/core/day/schedule';
-import { calendarOf } from './calendar';
+import { appointmentsOf, calendarOf } from './calendar';
 
 const step = (id: string, name: string, min: number, after: readonly string[]) => ({
   id,
@@ -22,7 +22,11 @@ test('a calendar file has an appointment for each step, in UTC, that a calendar 
     { at, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} },
     null,
   );
-  const text = calendarOf('Regatta; cakes', [{ name: 'Regatta; cakes', batchId: 'b1', placed }], 'Europe/Lisbon');
+  const text = calendarOf(
+    'Regatta; cakes',
+    appointmentsOf([{ name: 'Regatta; cakes', batchId: 'b1', placed }]),
+    'Europe/Lisbon',
+  );
   expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
   expect(text).toContain('X-WR-TIMEZONE:Europe/Lisbon\r\n');

@@ -10,26 +10,42 @@ export interface DayOf {
   readonly placed: readonly Placed[];
 }
 
+/** Something in a calendar: from when to when, ms since 1970. */
+interface Appointment {
+  readonly uid: string;
+  readonly title: string;
+  readonly description: string;
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Each placed step as an appointment. */
+export const appointmentsOf = (days: readonly DayOf[]): readonly Appointment[] =>
+  days.flatMap((d) =>
+    d.placed.map(({ step, start, end }) => ({
+      uid: `${d.batchId}-${step.id}`,
+      title: `${step.name}: ${d.name}`,
+      description: `${step.why} ${step.slips}`.trim(),
+      start,
+      end,
+    })),
+  );
+
 /**
  * @param zone the kitchen's, for the calendar to show it in; '' is the server's. @returns the text of an .ics file;
  * times in UTC
  */
-export function calendarOf(name: string, days: readonly DayOf[], zone: string): string {
-  const events = days.flatMap((d) =>
-    d.placed.map(
-      ({ step, start, end }): EventAttributes => ({
-        uid: `${d.batchId}-${step.id}@even-crumb`,
-        title: `${step.name}: ${d.name}`,
-        description: `${step.why} ${step.slips}`.trim(),
-        start,
-        startInputType: 'utc',
-        startOutputType: 'utc',
-        end,
-        endInputType: 'utc',
-        endOutputType: 'utc',
-        productId: 'even-crumb',
-      }),
-    ),
+export function calendarOf(name: string, appointments: readonly Appointment[], zone: string): string {
+  const events = appointments.map(
+    ({ uid, ...a }): EventAttributes => ({
+      ...a,
+      uid: `${uid}@even-crumb`,
+      startInputType: 'utc',
+      startOutputType: 'utc',
+      endInputType: 'utc',
+      endOutputType: 'utc',
+      productId: 'even-crumb',
+    }),
   );
   // an empty calendar is one too; the package makes none
   if (events.length === 0)
@@ -45,8 +61,8 @@ export function calendarOf(name: string, days: readonly DayOf[], zone: string): 
 }
 
 /** The same as an answer to keep. */
-export const asCalendar = (name: string, days: readonly DayOf[], zone: string): Response =>
-  new Response(calendarOf(name, days, zone), {
+export const asCalendar = (name: string, appointments: readonly Appointment[], zone: string): Response =>
+  new Response(calendarOf(name, appointments, zone), {
     headers: {
       'content-type': 'text/calendar; charset=utf-8',
       'content-disposition': `attachment; ${fileNamed(`${name} time line`, 'ics')}`,

@@ -19,7 +19,7 @@ import { doneAt } from '../db/done-at';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
-import { GONE, type OpenedRow, saveRevised } from './revised';
+import { GONE, type OpenedRow, onceFor, saveRevised } from './revised';
 
 type MorningSchedule = Pick<SolvedMorning, 'steps' | 'bowls'>;
 
@@ -218,8 +218,8 @@ export const dishChoices = async (besides: readonly string[] = []): Promise<Dish
 
 const markRow = z.object({ step: z.string(), done: z.boolean(), at: z.date() });
 /** What was marked of a morning, in the order it was told. */
-export const marksOfMorning = (morningId: string): Promise<z.output<typeof markRow>[]> =>
-  rowsFrom(markRow, 'select step, done, at from morning_marks where morning_id = $1 order by seq', [morningId]);
+export const marksOfMorning = (morningId: string, client?: ClientBase): Promise<z.output<typeof markRow>[]> =>
+  rowsFrom(markRow, 'select step, done, at from morning_marks where morning_id = $1 order by seq', [morningId], client);
 
 /** Marks a step as done, or takes that back; once, however often it is told. */
 export async function markStep({ id, morningId, step, done }: z.output<typeof markSchema>): Promise<ActionResult> {
@@ -240,6 +240,31 @@ export const keepSchedule = async (id: string, schedule: MorningSchedule): Promi
     doneAt(),
   ]);
 };
+
+/**
+ * Changes the kept schedule of a morning under way; once for each press.
+ * @param change what its steps are then; or why they stay
+ */
+export const changeSchedule = (
+  id: string,
+  requestId: string | null,
+  change: (
+    morning: KeptMorning,
+    marks: Awaited<ReturnType<typeof marksOfMorning>>,
+  ) => ActionResult<{ readonly steps: MorningSchedule['steps'] }>,
+): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(client, requestId, 'change-schedule', async () => {
+      const row = (await rowsFrom(morningRow, `${SELECT} where id = $1 for update`, [id], client))[0];
+      const morning = row && morningOf(row);
+      if (!morning?.schedule) return refuse(GONE);
+      const to = change(morning, await marksOfMorning(id, client));
+      if (!to.ok) return to;
+      const schedule = { ...morning.schedule, steps: to.steps };
+      await client.query('update mornings set schedule = $2 where id = $1', [id, JSON.stringify(schedule)]);
+      return { ok: true };
+    }),
+  );
 
 /** Closes a morning; closed again, what is said of it is put right. */
 export async function closeMorning({ id, closing }: z.output<typeof closeMorningSchema>): Promise<ActionResult> {

@@ -1,5 +1,6 @@
 'use client';
 /** What changes while a morning runs: more guests, a surface out, a wave later; and who has to be without something. */
+import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import type { MorningChange } from '@/core/morning/changes';
@@ -10,6 +11,7 @@ import type { PlacedStep } from '@/core/morning/work';
 import { ALLERGENS, type Allergen, allergenName } from '@/core/pantry/ingredient';
 import { counted, grams } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
+import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
@@ -24,12 +26,14 @@ interface Props extends KeepsMorning {
   readonly allergens: AllergenBoard['rows'];
   readonly done: ReadonlyMap<string, number>;
   readonly preview: (input: unknown) => Promise<ActionResult<{ readonly preview: MorningPreview }>>;
+  readonly swap: (input: unknown) => Promise<ActionResult>;
 }
 
 const PANELS = [
   { value: 'covers', label: 'More or fewer guests' },
   { value: 'out', label: 'Something is out' },
   { value: 'later', label: 'A wave is late' },
+  { value: 'swap', label: 'Two people swap' },
   { value: 'without', label: 'A guest without …' },
 ] as const;
 type Panel = (typeof PANELS)[number]['value'];
@@ -163,6 +167,7 @@ function Without({ steps, dishes, allergens, done }: Pick<Props, 'steps' | 'dish
 
 export function BoardChanges(p: Props) {
   const { id, plan } = p;
+  const router = useRouter();
   const clock = useClock();
   const looking = useAsking();
   const { asking, take } = useTake(p);
@@ -174,6 +179,17 @@ export function BoardChanges(p: Props) {
     readonly change: MorningChange;
     readonly preview: MorningPreview;
   } | null>(null);
+  const swapping = useAsking();
+  const [pair, setPair] = useState({ a: '', b: '' });
+  const swap = async (): Promise<void> => {
+    const a = await swapping.ask((requestId) =>
+      act('swap-people', `${pair.a} and ${pair.b} swap`, p.swap, { morningId: id, ...pair, requestId }),
+    );
+    if (!a?.ok) return;
+    setPair({ a: '', b: '' });
+    setPanel('');
+    router.refresh();
+  };
   const n = typedNumber(by, '');
   const wrong = by.trim() !== '' && !(Number.isInteger(n) && n !== 0 && Math.abs(n) <= 10_000);
   const look = async (label: string, change: MorningChange): Promise<void> => {
@@ -187,7 +203,11 @@ export function BoardChanges(p: Props) {
     looking.touched();
   };
   // what is asked for by count is as many however many come
-  const panels = PANELS.filter((x) => x.value !== 'covers' || plan.dishes.some((d) => 'share' in d.of));
+  const panels = PANELS.filter(
+    (x) =>
+      (x.value !== 'covers' || plan.dishes.some((d) => 'share' in d.of)) &&
+      (x.value !== 'swap' || plan.people.length > 1),
+  );
   const waves = (
     <Taps
       label="Which wave"
@@ -253,6 +273,29 @@ export function BoardChanges(p: Props) {
         >
           Ten minutes later
         </Button>
+      </div>
+    ),
+    swap: (
+      <div className="flex flex-wrap items-end gap-3">
+        {(['a', 'b'] as const).map((key) => (
+          <Choice
+            key={key}
+            label={key === 'a' ? 'Who' : 'With whom'}
+            value={pair[key]}
+            placeholder="Choose"
+            options={plan.people
+              .filter((x) => x.name !== pair[key === 'a' ? 'b' : 'a'])
+              .map((x) => ({ value: x.name, label: x.name }))}
+            onChange={(v) => {
+              setPair({ ...pair, [key]: v });
+              swapping.touched();
+            }}
+          />
+        ))}
+        <Button size="work" disabled={pair.a === '' || pair.b === '' || swapping.busy} onClick={() => void swap()}>
+          Swap what is left
+        </Button>
+        <RefusalNotice text={swapping.refusal} waits={swapping.waits} />
       </div>
     ),
     without: <Without {...p} />,

@@ -55,6 +55,7 @@ interface Props {
   readonly allergens: AllergenBoard['rows'];
   readonly keep: KeepsMorning['keep'];
   readonly preview: (input: unknown) => Promise<ActionResult<{ readonly preview: MorningPreview }>>;
+  readonly swap: Ask;
   readonly mark: Ask;
   readonly place: Ask;
 }

@@ -129,7 +129,16 @@ function whatShown(s: ShownStep, dishes: readonly DishCalled[]): string {
 }
 
 /** @param sheets on paper, a sheet for each */
-export function People({ plan, solved, dishes, people, sheets = false }: MorningShown & { readonly sheets?: boolean }) {
+export function People({
+  plan,
+  solved,
+  dishes,
+  people,
+  sheets = null,
+}: MorningShown & {
+  /** Each on a sheet of its own, of this morning. */
+  readonly sheets?: string | null;
+}) {
   const clock = useClock();
   const markOf = (personId: string | null | undefined): PersonMark | null =>
     people.find((p) => p.id === personId)?.mark ?? null;
@@ -149,6 +158,15 @@ export function People({ plan, solved, dishes, people, sheets = false }: Morning
               <h3 className="mb-1 flex items-center gap-2 text-lg [overflow-wrap:anywhere]">
                 {mark ? <PersonMarkIcon mark={mark} /> : null}
                 {p.name}
+                {sheets && mine.length > 0 ? (
+                  <a
+                    href={`/mornings/${sheets}/calendar?who=${encodeURIComponent(p.name)}`}
+                    download
+                    className="ml-auto inline-flex min-h-11 items-center text-sm font-semibold text-rim underline print:hidden"
+                  >
+                    For a calendar<span className="sr-only">, {p.name}</span>
+                  </a>
+                ) : null}
               </h3>
               {mine.length === 0 ? (
                 <p className="text-soft">Nothing to do: a hand to spare.</p>

@@ -2,7 +2,7 @@ import { lineNow } from '@/core/day/done';
 import { troubled } from '@/server/api/problem';
 import { tableAsked } from '@/server/api/tables';
 import { reach } from '@/server/db/pool';
-import { asCalendar, type DayOf } from '@/server/print/calendar';
+import { appointmentsOf, asCalendar, type DayOf } from '@/server/print/calendar';
 import { underWay } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
@@ -29,7 +29,7 @@ async function calendar(): Promise<Response> {
     return { days: days.flat(), zone: house.units.zone };
   });
   if (!r.up) return troubled(r.kind);
-  return asCalendar('Even Crumb', r.value.days, r.value.zone);
+  return asCalendar('Even Crumb', appointmentsOf(r.value.days), r.value.zone);
 }
 
 /** `?what=batches|outcomes|taps` as comma-separated values; `?what=calendar` for a calendar. */

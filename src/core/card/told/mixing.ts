@@ -1,12 +1,12 @@
 /** How far a batter is mixed, how the whites are whipped and folded in: by the words of a clause. */
 import type { Clause, FactId } from './clause';
-import { oneOf } from './words';
+import { anyWord } from './words';
 
 const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work\w*|fold\w*|rühr\w*|verrühr\w*|mélang\w*|mezcl\w*|batir|schlag\p{L}*|geschlagen`;
-const MIXING = oneOf(MIXES);
+const MIXING = anyWord(MIXES);
 
 /** Lumps, and what is said of them. */
-const LUMPS = oneOf(String.raw`lump\p{L}*|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
+const LUMPS = anyWord(String.raw`lump\p{L}*|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
   String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
@@ -14,19 +14,19 @@ const NO_LUMPS = new RegExp(
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
-const SMOOTH_WORDS = oneOf(
+const SMOOTH_WORDS = anyWord(
   String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|mostly|not quite|fairly) (?:smooth|silky)\b/i;
-const UNTIL = oneOf(
+const UNTIL = anyWord(
   String.raw`until|till|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
 
 /** So little mixing: what it is mixed until, or how. */
-const BARELY = oneOf('barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine');
+const BARELY = anyWord('barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine');
 /** So little mixing, in a phrase of its own. */
-const LITTLE_WORK = oneOf(
+const LITTLE_WORK = anyWord(
   String.raw`lo justo|sans (?:insister|trop \p{L}+)|sin (?:batir|mezclar|trabajar) (?:demasiado|de más|mucho)`,
 );
 const TOGETHER =
@@ -55,7 +55,7 @@ const BLENDER =
   /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
-export function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
+function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
   if (BLENDER.test(text)) return 'blender';
   const stay =
     LUMPS_STAY.test(text) ||
@@ -68,12 +68,12 @@ export function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
 }
 
 /** Egg white beaten, in whatever word for it. */
-const FOAM = oneOf(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnee|schnee|blancs?|claras?`);
-const STIFF = oneOf(
+const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnee|schnee|blancs?|claras?`);
+const STIFF = anyWord(
   String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
-const SOFT = oneOf(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
-const PEAKS = oneOf('peaks?|foam|snow|meringue|schnee|picos|schlagen');
+const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
+const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
 /** @returns how far the whites are whipped; null: it is not told */

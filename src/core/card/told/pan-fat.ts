@@ -3,7 +3,7 @@
  * by it: by the surface's name, a verb of greasing or frying, or as a few words of their own among those of the heat.
  */
 import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
-import { AT_THE_HEAT, DIALLED, GREASES, LITTLE, oneOf, SURFACE } from './words';
+import { AT_THE_HEAT, anyWord, DIALLED, GREASES, LITTLE, SURFACE } from './words';
 
 const LITTLE_OF = new RegExp(LITTLE, 'giu');
 
@@ -18,7 +18,7 @@ const FATS: readonly (readonly [id: string, names: string])[] = [
   ['butter-unsalted', 'butter|beurre|mantequilla|manteca'],
   ['oil-vegetable', '(?:non-?stick |cooking |oil )?spray|oil|öl|huile|aceite'],
 ];
-const FAT = oneOf(FATS.map(([, names]) => names).join('|'));
+const FAT = anyWord(FATS.map(([, names]) => names).join('|'));
 /** Words that say that a surface has fat on it, or is given some; without a fat's name it is any. */
 const GREASED: readonly (readonly [id: string, words: string])[] = [
   [
@@ -35,7 +35,7 @@ const GREASED: readonly (readonly [id: string, words: string])[] = [
     String.raw`(?:re-)?greased|graiss(?:ée?s?|e[rz])|(?:ein|be|ge)fett(?:en|et\p{L}*)|engras(?:ad[ao]s?|ar(?:la|lo)?)`,
   ],
 ];
-const GREASED_BY = oneOf(GREASED.map(([, words]) => words).join('|'));
+const GREASED_BY = anyWord(GREASED.map(([, words]) => words).join('|'));
 /** "Butter the pan", "oil it": the fat is the verb. */
 const VERB =
   /(?:^|\b(?:and|then|lightly|generously|again|to)\s+)(butter|oil|lard|grease|spray|film)\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between)\b/i;

@@ -1,22 +1,22 @@
 /** Words of a method by what they mean, in the languages that cards are written in: every fact is found by these. */
 
 /** Any of some words, as whole words. */
-export const oneOf = (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\d])(?:${words})(?!\p{L})`, 'iu');
+export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\d])(?:${words})(?!\p{L})`, 'iu');
 
 /** What is heated by itself, and pieces are made on. */
 const HOT =
   'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|tawa|pfannen?|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
-export const HOT_SURFACE = oneOf(HOT);
+export const HOT_SURFACE = anyWord(HOT);
 /** What pieces are made on, or in. */
-export const SURFACE = oneOf(
+export const SURFACE = anyWord(
   `${HOT}|holes?|hollows?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
 );
 /** A little of something. */
-export const LITTLE = oneOf(
+export const LITTLE = anyWord(
   'bit|little|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
 );
 /** Verbs by which a surface is given its fat. */
-export const GREASES = oneOf(
+export const GREASES = anyWord(
   String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirl|spray(?:ed)?|drizzle|dribble|sizzle|foam|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
 );
 /** A heat without its degrees. */

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
-import { keepMorningHere, markStepHere, placeMorningHere, previewMorningHere } from '@/app/actions';
+import { keepMorningHere, markStepHere, placeMorningHere, previewMorningHere, swapPeopleHere } from '@/app/actions';
 import { momentOf, sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -63,6 +63,7 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
         place={placeMorningHere}
         keep={keepMorningHere}
         preview={previewMorningHere}
+        swap={swapPeopleHere}
       />
     </Frame>
   );

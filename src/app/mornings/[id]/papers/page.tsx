@@ -91,7 +91,7 @@ export default async function MorningPapersPage({ params }: { readonly params: P
           <Evening {...all} />
           <Surfaces {...all} />
         </section>
-        <People {...all} sheets />
+        <People {...all} sheets={id} />
         <Paper title="Gather" of={of}>
           <TakeOutView
             list={takeOut(usesOfMorning(made, shown.solved.bowls, house, stock), stock)}

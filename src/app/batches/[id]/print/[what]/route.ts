@@ -18,7 +18,7 @@ import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach, transaction } from '@/server/db/pool';
 import { BatchSheet, Labels, MixSheets, NoticePaper, ShoppingPaper } from '@/server/print/batch';
-import { asCalendar } from '@/server/print/calendar';
+import { appointmentsOf, asCalendar } from '@/server/print/calendar';
 import { asPdf } from '@/server/print/paper';
 import { TimeLinePaper } from '@/server/print/timeline';
 import { batchById } from '@/server/queries/batches';
@@ -131,7 +131,7 @@ export async function GET(
         createElement(TimeLinePaper, { name: b.name, about: about.filter(Boolean).join('; '), line, units }),
         `${b.name} time line`,
       );
-    return asCalendar(b.name, [{ name: b.name, batchId: b.id, placed: line.placed }], units.zone);
+    return asCalendar(b.name, appointmentsOf([{ name: b.name, batchId: b.id, placed: line.placed }]), units.zone);
   }
   if (what === 'labels') {
     // packed when the tubs are filled: the day before, where it is made over two days
