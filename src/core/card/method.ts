@@ -10,8 +10,6 @@ interface YieldClaim {
   readonly text: string;
 }
 
-const MAKES =
-  /\b(?:makes?|yields?|yield:?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|I get|I reckon on|that(?:[’']s| is)(?= \d+ (?:pancakes|waffles|cakes|crepes|pieces))|you(?:[’']ll| will| should| can)? get)\s*:?\s*(?:about|approx\.?|around|some|up to|etwa|ca\.?|environ|unas?|unos)?\s*/i;
 const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
@@ -19,8 +17,6 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const each = EACH_FOR.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
-    const found = claimedIn(row);
-    if (found !== null) return { pieces: found, text: row.trim() };
   }
   const told = countTold(notes, (text) => MADE.test(text) || PIECES.test(text) || ABOUT_SO_MANY.test(text), [
     PIECES,
@@ -33,14 +29,14 @@ const words = (of: string): RegExp => new RegExp(`(?<!\\p{L})(?:${of})(?!\\p{L})
 /** Pieces, as they are called. */
 const PIECES = new RegExp(
   words(
-    'pcs|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
+    'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
   ).source,
   'iu',
 );
 /** That so many are made of it. */
 const MADE = new RegExp(
   words(
-    'makes?|making|yields?|gives|you get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)',
+    "makes?|making|yields?|gives|i reckon on|da para|you(?:[’']ll)? get|you will get|you should get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
   ).source,
   'iu',
 );
@@ -62,11 +58,9 @@ const PEOPLE = new RegExp(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|the|a|an|small|little|tiny|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
-  [/\btwo dozen\b/i, 24],
-  [/\bthree dozen\b/i, 36],
   [/\bhalf a dozen\b/i, 6],
   [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
   [/\bune dizaine\b/i, 10],
@@ -90,9 +84,12 @@ function countIn(text: string, most: boolean): { readonly count: number; readonl
   const at = text.search(A_NUMBER);
   const n = at < 0 ? null : readNumber(text.slice(at));
   if (!n) return null;
-  const low = n.low.valueOf();
-  const high = n.high?.valueOf() ?? low;
-  const rest = `${text.slice(0, at)} ${text.slice(at + n.length)}`;
+  // "2 dozen"
+  const dozen = /^\s*dozen\b/i.exec(text.slice(at + n.length))?.[0] ?? '';
+  const per = dozen === '' ? 1 : 12;
+  const low = per * n.low.valueOf();
+  const high = n.high ? per * n.high.valueOf() : low;
+  const rest = `${text.slice(0, at)} ${text.slice(at + n.length + dozen.length)}`;
   return { count: most ? high : Math.round((low + high) / 2), rest };
 }
 
@@ -106,6 +103,8 @@ function countTold(
   const left = (rest: string): string =>
     counted
       .reduce((t, re) => t.replace(new RegExp(re.source, 'giu'), ' '), rest)
+      // how wide they are is told beside it
+      .replace(/\S+[- ](?:inch|cm|centimet(?:re|er)s?)\b/gi, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}\d]/gu, '');
   for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
@@ -115,26 +114,6 @@ function countTold(
       if (told && told.count >= 1 && told.count <= MOST_COUNT && left(told.rest) === '')
         return { count: told.count, text };
     }
-  return null;
-}
-
-/** Pieces that a row says it makes; a word for making that no number follows is none. */
-function claimedIn(row: string): number | null {
-  for (const m of row.matchAll(new RegExp(MAKES, 'gi'))) {
-    const at = row.slice(m.index + m[0].length);
-    // "make a well", "makes a good cake", "half an hour": no number of pieces
-    const n =
-      /^(?:an?\b|half|one\b|the\b)/i.test(at) && !/^(?:an?|one)\s+(?:dozen|couple)/i.test(at) ? null : readNumber(at);
-    if (!n) continue;
-    const dozen = /^\s*dozen\b/i.test(at.slice(n.length)) ? 12 : 1;
-    const low = dozen * n.low.valueOf();
-    const high = n.high ? dozen * n.high.valueOf() : low;
-    const unit =
-      /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i.test(
-        at.slice(n.length),
-      );
-    if (!unit && high >= 1 && high <= 10_000) return Math.round((low + high) / 2);
-  }
   return null;
 }
 

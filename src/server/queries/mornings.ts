@@ -10,6 +10,7 @@ import {
   morningPlanSchema,
   scheduleSchema,
 } from '@/contract/morning';
+import { VERDICTS } from '@/core/batch/batch';
 import { END_IDS } from '@/core/formula/formula';
 import type { MorningClosing } from '@/core/morning/closing';
 import type { MorningPlan } from '@/core/morning/plan';
@@ -169,6 +170,9 @@ const morningBatchRow = z.object({
   name: z.string(),
   formulaId: z.string(),
   pieces: z.number().nullable(),
+  made: z.number().nullable(),
+  verdict: z.enum(VERDICTS).nullable(),
+  change: z.string(),
   finishedAt: z.date().nullable(),
 });
 type MorningBatch = z.output<typeof morningBatchRow>;
@@ -177,7 +181,7 @@ type MorningBatch = z.output<typeof morningBatchRow>;
 export const batchesOfMorning = (id: string): Promise<MorningBatch[]> =>
   rowsFrom(
     morningBatchRow,
-    'select id, name, formula_id as "formulaId", pieces_planned as pieces, finished_at as "finishedAt" from batches where morning_id = $1 and not put_away order by started_at',
+    'select id, name, formula_id as "formulaId", pieces_planned as pieces, pieces as made, verdict, change, finished_at as "finishedAt" from batches where morning_id = $1 and not put_away order by started_at',
     [id],
   );
 

@@ -84,7 +84,7 @@ export function ChangesPart({
                       .ask((requestId) =>
                         act(
                           'undo-swaps',
-                          `${batch.name}: ${s === null ? 'stand-ins' : s.name.toLowerCase()} taken out`,
+                          `${batch.name}: no ${s === null ? 'stand-ins' : s.name.toLowerCase()} after all`,
                           undo,
                           { batchId: batch.id, nth, requestId },
                           batch.id,

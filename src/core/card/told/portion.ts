@@ -3,6 +3,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, inFigures, middle, type ToldFact } from './clause';
+import { AT_THE_HEAT as HEAT } from './words';
 
 const POURS =
   /\b(?:echa|echar|for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
@@ -103,21 +104,6 @@ const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
 const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
 
-/** "Pour 60 ml, swirl, cook a minute": so much and of nothing, in a sentence that goes on at the heat. */
-const POURS_ALONE =
-  /^(?:then |and )?(?:i |we )?(?:verter|verser|versez|pour|ladle|spoon|drop|scoop)\s+(?:in |on |out )?(?:about )?[^,;.]{1,16}$/i;
-const AT_THE_HEAT =
-  /\b(?:girar|minutos?|turning|tilting|rotating|swirl|tilt|cook|fry|turn|flip|golden|bubbles?|minutes?|seconds?)\b/i;
-
-/** "80 ml, spread": so much, and how it is spread. */
-const ML_ALONE =
-  /^(?:about )?(?:\d{2,3} ?ml|\d\/\d cup|half a cup|a (?:quarter|third)(?: of a)? cup)(?: (?:of )?(?:batter|teig|de pâte|de masa))?(?: (?:in|into|on) (?:the|a) (?:middle|centre|center|spiral|iron)| eingießen.*)?$/i;
-/** "Quarter cup scoops", "60 ml ladles": what each is poured by. */
-const BY_SCOOPS =
-  /^(?:\d{2,3} ?ml|\d\/\d[- ]cup|(?:quarter|third|half)[- ]cup) (?:rounds|pancakes|cakes|scoops|ladles|ladlefuls|portions|pours)$/i;
-const SPREADS =
-  /,\s*(?:then )?(?:spread|swirl|tilt)\w*\b|\blid (?:on|down)\b|\bspiral\b|\bschwenken\b|\b(?:minutes?|minutos?|minuten?|seconds?|sekunden|secondes)\b/i;
-
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?|ladle(?:ful)?|scoop)|(?:heaped|heaping) (?:half|quarter|third)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
@@ -157,13 +143,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|vierta|versez|from|outside|inwards?|edge|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|vierta|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${AT_THE_HEAT.source}|(?<!\\p{L})(?:pan|iron|griddle|skillet|fill|ladle|roll|tilt)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:pan|iron|griddle|skillet|fill|ladle|roll|tilt|swirl|spread|lid|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -204,10 +190,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
   const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);
-  const spread = ML_ALONE.test(text) && SPREADS.test(c.sentence);
-  const scoops = BY_SCOOPS.test(text);
-  const alone = disher || spread || scoops || (POURS_ALONE.test(text) && AT_THE_HEAT.test(c.sentence));
-  if (!alone && (!POURS.test(text) || !PER_PIECE.test(text))) {
+  if (!disher && (!POURS.test(text) || !PER_PIECE.test(text))) {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
   }

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { closeMorningHere } from '@/app/actions';
+import { VERDICT_WORDS } from '@/core/batch/batch';
 import { happenedOf } from '@/core/morning/closing';
 import { clockOf } from '@/core/morning/morning';
 import { isUuid } from '@/server/api/params';
@@ -52,18 +53,18 @@ export default async function CloseMorningPage({ params }: { readonly params: Pr
             ))}
           </ul>
           {batches.length > 0 ? (
-            <p className="mt-2">
-              What each batch came to:{' '}
-              {batches.map((b, n) => (
-                <span key={b.id}>
-                  {n > 0 ? ', ' : ''}
+            <ul aria-label="What each batch came to" className="mt-2">
+              {batches.map((b) => (
+                <li key={b.id} className="border-t border-line py-1">
                   <Link href={`/batches/${b.id}/outcome`} className="font-semibold text-rim underline">
                     {b.name}
                   </Link>
-                </span>
+                  {b.made === null && b.pieces === null ? '' : `, ${b.made ?? '–'} of ${b.pieces ?? '–'} pieces`}
+                  {b.verdict ? `, ${VERDICT_WORDS[b.verdict].toLowerCase()}` : ', no outcome written'}
+                  {b.change ? <span className="block text-soft">Next time: {b.change}</span> : null}
+                </li>
               ))}
-              .
-            </p>
+            </ul>
           ) : null}
         </section>
         <ClosingForm
