@@ -29,6 +29,7 @@ import { entriesFromCard } from '../src/core/formula/from-card';
 import { RAILS, railOf } from '../src/core/formula/kinds';
 import { FRESH_KITCHEN } from '../src/core/formula/kitchen-settings';
 import { countedLines } from '../src/core/formula/lines';
+import { AS_IT_GOES, rehearsalOf, rehearse } from '../src/core/morning/rehearse';
 import { solveMorning } from '../src/core/morning/solve';
 import { FRESH_CONVENTIONS } from '../src/core/pantry/conventions';
 import { findIngredient } from '../src/core/pantry/pantry';
@@ -38,7 +39,7 @@ import { COMMON } from '../src/core/testing/common';
 import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { FAULTY } from '../src/core/testing/faulty';
 import { linesOf } from '../src/core/testing/formulas';
-import { REGATTA } from '../src/core/testing/regatta';
+import { REGATTA, regattaAsked } from '../src/core/testing/regatta';
 import { SLIPPED, UNUSUAL } from '../src/core/testing/slips';
 import { cardOut } from '../src/server/reading/card-out';
 import { CARD, METHOD } from './card';
@@ -115,7 +116,7 @@ show(
   ),
 );
 // a regatta: five dishes, three waves, 127 steps; alone, and with every way out worked
-const regatta = { morning: REGATTA, dishes: REGATTA.dishes, sides: [], kept: [], house: FRESH_KITCHEN, before: false };
+const regatta = regattaAsked(REGATTA);
 show(
   'a regatta morning in one schedule',
   perSecond(() => solveMorning(regatta, false)),
@@ -124,6 +125,14 @@ show(
   'a regatta morning with its ways out',
   perSecond(() => solveMorning(regatta)),
 );
+const solvedRegatta = solveMorning(regatta, false);
+if (solvedRegatta.ok) {
+  const plan = rehearsalOf(regatta, solvedRegatta.value);
+  show(
+    'that morning rehearsed 500 times',
+    perSecond((n) => rehearse(plan, AS_IT_GOES, 500, (n * 0.37) % 1)),
+  );
+}
 // a batch planned for 84 guests in bowls: times, what it means otherwise, mixes and waves, the sheet of every mix
 show(
   'a batch for 84 guests planned in bowls, with its sheets',
