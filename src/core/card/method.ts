@@ -4,6 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
+import { anyWord } from './told/words';
 
 interface YieldClaim {
   readonly pieces: number;
@@ -18,43 +19,29 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
   }
-  const told = countTold(notes, (text) => MADE.test(text) || PIECES.test(text) || ABOUT_SO_MANY.test(text), [
-    PIECES,
-    MADE,
-  ]);
+  const tells = (text: string): boolean =>
+    (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
+  const told = countAfter(notes, MAKES, NO_PIECES, false) ?? countTold(notes, tells, [PIECES, MADE]);
   return told && told.count > 1 ? { pieces: told.count, text: told.text } : null;
 }
 
-const words = (of: string): RegExp => new RegExp(`(?<!\\p{L})(?:${of})(?!\\p{L})`, 'giu');
 /** Pieces, as they are called. */
-const PIECES = new RegExp(
-  words(
-    'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
-  ).source,
-  'iu',
+const PIECES = anyWord(
+  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
 );
 /** That so many are made of it. */
-const MADE = new RegExp(
-  words(
-    "makes?|making|yields?|gives|i reckon on|da para|you(?:[’']ll)? get|you will get|you should get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
-  ).source,
-  'iu',
+const MADE = anyWord(
+  "makes?|making|yields?|gives|i reckon on|da para|you(?:[’']ll)? get|you will get|you should get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
   /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$/iu;
 /** For whom it is. */
-const FED = new RegExp(
-  words(
-    'serves?|feeds?|eats?|does|do|for|enough for|plenty for|reicht für|für|para|pour|people|persons?|guests?|of us|eaters?|adults?|kids|children|juniors|mouths?|covers?|portions?|servings?|portionen|personen|personas|personnes|raciones|comensales',
-  ).source,
-  'iu',
+const FED = anyWord(
+  'serves?|feeds?|eats?|does|do|for|enough for|plenty for|reicht für|für|para|pour|people|persons?|guests?|of us|eaters?|adults?|kids|children|juniors|mouths?|covers?|portions?|servings?|portionen|personen|personas|personnes|raciones|comensales',
 );
-const PEOPLE = new RegExp(
-  words(
-    "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|servings?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|enough for|plenty for|good for|breakfast for|brunch for|reicht für|family of|crowd of|table of|party of",
-  ).source,
-  'iu',
+const PEOPLE = anyWord(
+  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|enough for|plenty for|good for|breakfast for|brunch for|reicht für|family of|crowd of|table of|party of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
@@ -67,9 +54,9 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bune quinzaine\b/i, 15],
   [/\bune vingtaine\b|\buna veintena\b/i, 20],
 ];
-const MOST_COUNT = 500;
+const MOST_COUNT = 10_000;
 const A_NUMBER =
-  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\b)/iu;
+  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|zwei|drei|vier|sechs|acht|zehn|deux|trois|quatre|dos|tres|cuatro)\b)/iu;
 /** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
@@ -91,6 +78,47 @@ function countIn(text: string, most: boolean): { readonly count: number; readonl
   const high = n.high ? per * n.high.valueOf() : low;
   const rest = `${text.slice(0, at)} ${text.slice(at + n.length + dozen.length)}`;
   return { count: most ? high : Math.round((low + high) / 2), rest };
+}
+
+/** "Makes about 12", "yield: 12": the number stands behind the word for it, whatever follows. */
+const MAKES =
+  /\b(?:makes?|yields?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|i get|i reckon on|you(?:[’']ll| will| should| can)? get)\s*:?\s*/giu;
+/** What so many of are no pieces. */
+const NO_PIECES =
+  /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i;
+/** And the same of people. */
+const SERVES = /\b(?:serves|feeds?|plenty for|crowd of|enough for|good for|breakfast for|brunch for|servings?:)\s*/gi;
+const NO_PEOPLE = new RegExp(`^\\s*(?:\\p{L}+ )?${PIECES.source}`, 'iu');
+const ROUGHLY =
+  /^(?:about|approx\.?|around|some|up to|the|a (?:family|party|crowd|table) of|etwa|ca\.?|environ|unas?|unos)\s+/i;
+
+/** The count behind a word for it, unless what follows is something else. @param most of a range, its end */
+function countAfter(
+  notes: string,
+  word: RegExp,
+  not: RegExp,
+  most: boolean,
+): { readonly count: number; readonly text: string } | null {
+  for (const m of notes.matchAll(word)) {
+    const [said = ''] = notes
+      .slice(m.index + m[0].length)
+      .replace(ROUGHLY, '')
+      .split(/[.!?;()\n]|,(?!\d)/);
+    // "make one well" makes nothing
+    if (/^(?:half an?|one)\b/i.test(said) && !/^one dozen\b/i.test(said)) continue;
+    const told =
+      said.search(A_NUMBER) === 0 || HEAPS.some(([re]) => said.search(re) === 0) ? countIn(said, most) : null;
+    if (told && told.count >= 1 && told.count <= MOST_COUNT && !not.test(told.rest))
+      return {
+        count: told.count,
+        text:
+          notes
+            .slice(m.index)
+            .split(/[.!?\n]/)[0]
+            ?.trim() ?? '',
+      };
+  }
+  return null;
 }
 
 /** A count that a part of a sentence tells by itself: every word of it is one of what is counted, or says nothing. */
@@ -126,12 +154,14 @@ export function servingClaim(notes: string): { readonly people: number; readonly
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
-  const told = countTold(
-    notes,
-    (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
-    [PEOPLE, FED],
-    true,
-  );
+  const told =
+    countAfter(notes, SERVES, NO_PEOPLE, true) ??
+    countTold(
+      notes,
+      (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
+      [PEOPLE, FED],
+      true,
+    );
   return told && { people: told.count, text: told.text };
 }
 

@@ -69,6 +69,8 @@ function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
 
 /** Egg white beaten, in whatever word for it. */
 const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnee|schnee|blancs?|claras?`);
+/** Whether a text speaks of beaten whites at all. */
+export const tellsOfFoam = (text: string): boolean => FOAM.test(text);
 const STIFF = anyWord(
   String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );

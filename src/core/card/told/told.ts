@@ -8,7 +8,7 @@ import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { heatsIn, OVEN, speaksFahrenheit } from './heat';
-import { BITS, mixingIn, saidByDenial } from './mixing';
+import { BITS, mixingIn, saidByDenial, tellsOfFoam } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn, sidesIn } from './times';
@@ -139,7 +139,7 @@ const BAKES_AFTER = /\b(?:bake|cook|fry|pour|ladle|griddle|pan|iron)\b/i;
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
   const clauses = clausesOf(notes);
   const inF = speaksFahrenheit(notes);
-  const all: ToldFact[] = [
+  let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses.slice(n + 1, n + 3)),
       ...portionsTold(c, house, clauses[n + 1]),
@@ -153,11 +153,9 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, notes) } : f));
-  if (!all.some((f) => f.fact === 'rest' || f.fact === 'chill')) {
-    const alone = restAlone(clauses);
-    // and no side's
-    for (const r of alone) all.splice(0, all.length, ...all.filter((f) => f.words !== r.words), r);
-  }
+  // a rest told by its time alone is no side's
+  const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? [] : restAlone(clauses);
+  all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
   const claim = yieldClaim(notes);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes);
@@ -166,9 +164,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   // a fold in thirds that is told in two clauses is one
   const thirds = all.some((f) => f.fact === 'fold' && f.value === 'thirds' && f.taken === 'told');
   // cream, fruit and flour are folded too
-  const foam = /(?<!\p{L})(?:whites?|foam|meringue|snow|\p{L}*schnee|eiweiß\p{L}*|blancs?|claras?)(?!\p{L})/iu.test(
-    notes,
-  );
+  const foam = tellsOfFoam(notes);
   const seen = new Set<string>();
   return [...all]
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
