@@ -21,38 +21,34 @@ export function yieldClaim(notes: string): YieldClaim | null {
   }
   const tells = (text: string): boolean =>
     (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
-  const told = countAfter(notes, MAKES, NO_PIECES, false) ?? countTold(notes, tells, [PIECES, MADE]);
+  const told = countTold(notes, tells, [PIECES, MADE]);
   return told && told.count > 1 ? { pieces: told.count, text: told.text } : null;
 }
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
-  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|crepes?|crêpes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
+  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|i reckon on|da para|you(?:[’']ll)? get|you will get|you should get|i get|we get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
   /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$/iu;
-/** For whom it is. */
-const FED = anyWord(
-  'serves?|feeds?|eats?|does|do|for|enough for|plenty for|reicht für|für|para|pour|people|persons?|guests?|of us|eaters?|adults?|kids|children|juniors|mouths?|covers?|portions?|servings?|portionen|personen|personas|personnes|raciones|comensales',
-);
+/** Words that stand with people, and are not said of them alone. */
+const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|enough for|plenty for|good for|breakfast for|brunch for|reicht für|family of|crowd of|table of|party of",
+  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx|approximately|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|decent|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|bacon|syrup|fruit|breakfast|easily|comfortably|generously|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
   [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
-  [/\bune dizaine\b/i, 10],
   [/\bune quinzaine\b/i, 15],
-  [/\bune vingtaine\b|\buna veintena\b/i, 20],
 ];
 const MOST_COUNT = 10_000;
 const A_NUMBER =
@@ -64,10 +60,15 @@ const partsOf = (sentence: string): readonly string[] => {
   return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\d{3}\b)|\s+[–·]\s+/));
 };
 
-/** The number that a text tells, and what is left of the text without it. @param most of a range, its end */
-function countIn(text: string, most: boolean): { readonly count: number; readonly rest: string } | null {
+/** The number that a text tells, and what stands before and behind it. @param most of a range, its end */
+function countIn(
+  text: string,
+  most: boolean,
+): { readonly count: number; readonly before: string; readonly after: string } | null {
   const heap = HEAPS.find(([re]) => re.test(text));
-  if (heap) return { count: heap[1], rest: text.replace(heap[0], ' ') };
+  const said = heap?.[0].exec(text);
+  if (heap && said)
+    return { count: heap[1], before: text.slice(0, said.index), after: text.slice(said.index + said[0].length) };
   const at = text.search(A_NUMBER);
   const n = at < 0 ? null : readNumber(text.slice(at));
   if (!n) return null;
@@ -76,56 +77,22 @@ function countIn(text: string, most: boolean): { readonly count: number; readonl
   const per = dozen === '' ? 1 : 12;
   const low = per * n.low.valueOf();
   const high = n.high ? per * n.high.valueOf() : low;
-  const rest = `${text.slice(0, at)} ${text.slice(at + n.length + dozen.length)}`;
-  return { count: most ? high : Math.round((low + high) / 2), rest };
+  const count = most ? high : Math.round((low + high) / 2);
+  return { count, before: text.slice(0, at), after: text.slice(at + n.length + dozen.length) };
 }
 
-/** "Makes about 12", "yield: 12": the number stands behind the word for it, whatever follows. */
-const MAKES =
-  /\b(?:makes?|yields?|gives?(?: (?:me|us|you))?|ergibt|rinde|salen|donne(?:nt)?|da para|i get|i reckon on|you(?:[’']ll| will| should| can)? get)\s*:?\s*/giu;
-/** What so many of are no pieces. */
-const NO_PIECES =
-  /^\s*-?\s*(?:cups?|g\b|ml|l\b|litres?|kg|oz|batter|portions?|servings?|people|cm\b|mm\b|inch|min(?:ute)?s?\b|hours?\b|more\b|turns?\b)/i;
-/** And the same of people. */
-const SERVES = /\b(?:serves|feeds?|plenty for|crowd of|enough for|good for|breakfast for|brunch for|servings?:)\s*/gi;
-const NO_PEOPLE = new RegExp(`^\\s*(?:\\p{L}+ )?${PIECES.source}`, 'iu');
-const ROUGHLY =
-  /^(?:about|approx\.?|around|some|up to|the|a (?:family|party|crowd|table) of|etwa|ca\.?|environ|unas?|unos)\s+/i;
+/** What so many of are neither pieces nor people. */
+const OTHERWISE =
+  /^\s*-?\s*(?:cups?|g|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?)(?!\p{L})/iu;
 
-/** The count behind a word for it, unless what follows is something else. @param most of a range, its end */
-function countAfter(
-  notes: string,
-  word: RegExp,
-  not: RegExp,
-  most: boolean,
-): { readonly count: number; readonly text: string } | null {
-  for (const m of notes.matchAll(word)) {
-    const [said = ''] = notes
-      .slice(m.index + m[0].length)
-      .replace(ROUGHLY, '')
-      .split(/[.!?;()\n]|,(?!\d)/);
-    // "make one well" makes nothing
-    if (/^(?:half an?|one)\b/i.test(said) && !/^one dozen\b/i.test(said)) continue;
-    const told =
-      said.search(A_NUMBER) === 0 || HEAPS.some(([re]) => said.search(re) === 0) ? countIn(said, most) : null;
-    if (told && told.count >= 1 && told.count <= MOST_COUNT && !not.test(told.rest))
-      return {
-        count: told.count,
-        text:
-          notes
-            .slice(m.index)
-            .split(/[.!?\n]/)[0]
-            ?.trim() ?? '',
-      };
-  }
-  return null;
-}
-
-/** A count that a part of a sentence tells by itself: every word of it is one of what is counted, or says nothing. */
+/**
+ * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where
+ * every other word is one of what is counted, or says nothing.
+ */
 function countTold(
   notes: string,
   tells: (text: string) => boolean,
-  counted: readonly RegExp[],
+  counted: readonly [RegExp, RegExp],
   most = false,
 ): { readonly count: number; readonly text: string } | null {
   const left = (rest: string): string =>
@@ -135,12 +102,17 @@ function countTold(
       .replace(/\S+[- ](?:inch|cm|centimet(?:re|er)s?)\b/gi, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}\d]/gu, '');
+  const behind = new RegExp(
+    `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
+    'iu',
+  );
   for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text) ? countIn(text, most) : null;
-      if (told && told.count >= 1 && told.count <= MOST_COUNT && left(told.rest) === '')
-        return { count: told.count, text };
+      if (!told || told.count < 1 || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
+      const direct = behind.test(told.before) && !(most && PIECES.test(told.after));
+      if (direct || left(`${told.before} ${told.after}`) === '') return { count: told.count, text };
     }
   return null;
 }
@@ -154,14 +126,12 @@ export function servingClaim(notes: string): { readonly people: number; readonly
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
-  const told =
-    countAfter(notes, SERVES, NO_PEOPLE, true) ??
-    countTold(
-      notes,
-      (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
-      [PEOPLE, FED],
-      true,
-    );
+  const told = countTold(
+    notes,
+    (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
+    [FED, PEOPLE],
+    true,
+  );
   return told && { people: told.count, text: told.text };
 }
 

@@ -18,7 +18,7 @@ const SMOOTH_WORDS = anyWord(
   String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
-const NEARLY = /\b(?:nearly|almost|mostly|not quite|fairly) (?:smooth|silky)\b/i;
+const NEARLY = /\b(?:nearly|almost|not quite) (?:smooth|silky)\b/i;
 const UNTIL = anyWord(
   String.raw`until|till|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
@@ -48,7 +48,7 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|ten|twelve|fifteen|twenty|thirty)(?: or so)? (?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\bas few (?:turns|strokes|stirs)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 const BLENDER =

@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|de|un|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|does|per|for|to|pan|piece|crepe|cake|pancake|waffle|one)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
@@ -64,13 +64,12 @@ const HOW: readonly (readonly [RegExp, string])[] = [
   [/\b(?:brush|brushed|pinsel\p{L}*|bepinsel\p{L}*)\b/iu, 'brushed'],
   [/\bplenty of\b/i, 'plenty of'],
   [/\b(?:lightly|thinly|barely) (?:oiled|buttered|greased)\b/i, 'lightly'],
-  [/\bmelt/i, 'melted'],
 ];
 /** "2 tbsp", "3 mm of": so much of it. */
 const SO_MUCH = /\b(\d[\d/. ]*\s*(?:g|tbsp|tsp|mm|tablespoons?|teaspoons?)(?: of)?)\b/i;
 
 const NO_FAT =
-  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in)|(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease))\b/i;
+  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
   /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|nothing in (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;

@@ -6,9 +6,9 @@ import { type Clause, hundredths, inFigures, middle, type ToldFact } from './cla
 import { AT_THE_HEAT as HEAT } from './words';
 
 const POURS =
-  /\b(?:echa|echar|for one|pro \p{L}+|por \p{L}+|par \p{L}+|je(?= \d)|takes?|fills?|tip in|vierte|vierta|versez|ladle|pour|verter|drop|scoops?|\d+ ml batter|cups? batter|spoon|swirl|use|fill|makes (?:one|a|1)|portion|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|(?:to|per) an? (?:waffle|pancake|cake|crepe|blini)|per blini|measure|put|give|for each|per (?:cake|pancake|waffle|crepe)|each|apiece|a (?:piece|crepe|cake|pancake|waffle)|at a time|a go|of batter|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|using|by)\b/iu;
+  /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|each one|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|to (?:a|each) (?:piece|crepe|cake|pancake|waffle)|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -143,13 +143,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepe|crepes|waffle|waffles|pancake|pancakes|cake|cakes|piece|pieces|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pour|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|vierta|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:pan|iron|griddle|skillet|fill|ladle|roll|tilt|swirl|spread|lid|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -190,7 +190,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
   const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);
-  if (!disher && (!POURS.test(text) || !PER_PIECE.test(text))) {
+  if (!disher && !PER_PIECE.test(text)) {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
   }

@@ -28,9 +28,9 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|stood|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest|rests|resting|rested|wait|hang on|stand|stands|standing|sit|sits|sitting|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill|chills|chilled|refrigerate|refrigerated|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerated?|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
   /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
@@ -39,7 +39,7 @@ const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|righ
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
 
 /** A rest that is said not to be; and what else does not stand or wait. */
-const TO_REST = /\b(?:rest|rested|resting|stand|standing|sit|sitting|wait|waiting)\b/i;
+const TO_REST = /\b(?:rest(?:ed|ing)?|stand(?:ing)?|sit(?:ting)?|wait(?:ing)?)\b/i;
 const OF_OTHERS = /\b(?:whites?|foam|meringue|on the (?:heat|stove|hob|table|plate)|them|serv\w+)\b/i;
 
 /** The words of a method by which the batter is not rested; null where it says no such thing. */
@@ -182,9 +182,6 @@ const TURNS =
   /^(?:then )?(?:(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b[^\d]*|over)$/i;
 /** A turn, and nothing of when. */
 const TURNED_NOW = /^(?:then |and )?(?:turn|flip|toss|over)(?: (?:it|them))?(?: over)?$/i;
-/** "Add a spoonful of water, turn, cover again, 4 minutes". */
-const TURNED_BEFORE =
-  /(?:^|[,;]\s*)(?:then |and )?(?:turn|flip|toss)(?: (?:it|them|the \w+))?(?: over)?(?: (?:gently|carefully|with an? [\w ]{3,20}))?,/i;
 /** Pieces that lie under a lid. */
 const LIDDED =
   /\b(?:under (?:the|a) lid|with (?:a|the) lid|lid on)\b|\b(?:scoop|pour|ladle|spoon|pile|mounds?|flip|turn)\b.*,\s*cover(?:ed)?(?: again)?,/i;
@@ -199,8 +196,6 @@ const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not) (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b))\b/i;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
-/** "6 minutes at 190". */
-const AT_A_HEAT = /\bmin(?:ute)?s? at (?:\d{3}|setting|number)\b/i;
 /** "About a minute, only one side". */
 const ONE_SIDE_ALONE = /\b(?:only one side|one side (?:only|alone)|on one side)\b/i;
 /** Longer than this nothing lies on one side, minutes. */
@@ -339,13 +334,13 @@ function oneSide(
   const alone = TIME_ALONE.test(c.text);
   // "flip when bubbles show, about 2 minutes": by then the first side was done
   if (alone && TURN_WHEN.test(said)) return { fact: minutes('firstSide', time.min, c), isFirst: true };
-  const cooks = COOKS.test(c.sentence) || LIES.test(c.sentence) || TAKES.test(c.text) || AT_A_HEAT.test(c.text);
+  const cooks = COOKS.test(c.sentence) || LIES.test(c.sentence) || TAKES.test(c.text);
   if (!isOnHeat(c, cooks)) return null;
   if (FAT_BROWNS.test(c.text)) return null;
   // nothing lies on one side for so long: it is in the oven that was heated
   if (time.min > MOST_A_SIDE)
     return (baked && cooks) || /\d{3}\s*°/.test(c.text) ? { fact: minutes('bake', time.min, c), isFirst: false } : null;
-  const turned = alone && (TURNED_BEFORE.test(said) || /\bon the (?:other|second|reverse) side\b/i.test(said));
+  const turned = alone && /\bon the (?:other|second|reverse) side\b/i.test(said);
   if (TURNED_FIRST.test(c.text) || turned) return { fact: minutes('secondSide', time.min, c), isFirst: false };
   const rest = c.sentence.slice(c.sentence.indexOf(c.text) + c.text.length);
   const isFirst = /\bbefore (?:you )?(?:turn|flip|toss)|\b(?:turn|flip|toss)(?: it| them)?(?: over)?$/i.test(c.text);
