@@ -39,8 +39,11 @@ function pool(): Pool {
 export const query = (sql: string, values: readonly unknown[] = []): Promise<Record<string, unknown>[]> =>
   toldApart(async () => (await pool().query<Record<string, unknown>>(sql, [...values])).rows);
 
-/** Two that lock the same rows in another order: one of them is undone by PostgreSQL, and simply goes again. */
-const UNDONE_BY_OTHERS = new Set(['40P01', '40001']);
+/**
+ * Two that lock the same rows in another order (40P01, 40001), or that both found a name free and add it (23505): one of
+ * them is undone by PostgreSQL and simply goes again; then it sees what the other did, and answers by that.
+ */
+const UNDONE_BY_OTHERS = new Set(['40P01', '40001', '23505']);
 const MOST_TRIES = 3;
 
 /**

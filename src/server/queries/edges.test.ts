@@ -422,6 +422,26 @@ describe('failing well', () => {
     await Promise.all([add(1, 2), add(2, 1)]);
     expect(await query('select n from ring order by id')).toEqual([{ n: 2 }, { n: 2 }]);
   });
+
+  test('two that find the same name free: the second goes again, and answers by what the first did', async () => {
+    await query('create table if not exists named (id int primary key, name text not null unique)');
+    let looking = 2;
+    let bothLooked = (): void => undefined;
+    const looked = new Promise<void>((r) => {
+      bothLooked = r;
+    });
+    const add = (id: number, name: string) =>
+      transaction(async (c) => {
+        const there = await c.query('select id from named where name = $1', [name]);
+        if (--looking === 0) bothLooked();
+        await looked;
+        if (there.rowCount) return there.rows[0].id === id ? 'as it was' : 'another has the name';
+        await c.query('insert into named values ($1, $2) on conflict (id) do nothing', [id, name]);
+        return 'added';
+      });
+    expect((await Promise.all([add(1, 'Hazel'), add(2, 'Hazel')])).sort()).toEqual(['added', 'another has the name']);
+    expect(await query('select name from named')).toEqual([{ name: 'Hazel' }]);
+  });
 });
 
 describe('finding', () => {
