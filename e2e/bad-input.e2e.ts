@@ -83,6 +83,28 @@ test.describe('on the bench', () => {
     await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(0);
   });
 
+  test('what was typed and left is listed on every other page: gone on with, dropped, put back', async ({ page }) => {
+    await bench(page, '250 g flour\n300 g milk');
+    await page.getByRole('textbox', { name: 'New formula' }).fill('Half done');
+    await page.goto('/log');
+    const left = page.getByRole('button', { name: '1 form typed, not sent' });
+    await left.click();
+    const list = page.getByRole('dialog', { name: 'Not in the records yet' });
+    await expect(list.getByText('Typed, and not sent.')).toBeVisible();
+    await axe(page);
+    await list.getByRole('button', { name: 'Drop it' }).click();
+    await expect(list.getByText('Dropped: its page opens as it is in the records.')).toBeVisible();
+    await list.getByRole('button', { name: 'Put it back' }).click();
+    await list.getByRole('link', { name: 'Go on with it' }).click();
+    await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Half done');
+    await expect(line(page, 1)).toHaveValue('300 g milk');
+    // in front of the cook it is not in the list
+    await expect(left).toHaveCount(0);
+    await page.getByRole('button', { name: 'Throw it away' }).click();
+    await page.goto('/log');
+    await expect(left).toHaveCount(0);
+  });
+
   test('amounts written twice that disagree: the cook says which stands', async ({ page }) => {
     await page.goto('/');
     await page.getByRole('link', { name: 'Old tea-hut card' }).click();

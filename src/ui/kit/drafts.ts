@@ -54,7 +54,7 @@ export function claimTab(): Promise<void> {
   return claimed;
 }
 
-async function liveTabs(): Promise<ReadonlySet<string>> {
+async function liveTabs(): Promise<Set<string>> {
   const held = typeof navigator !== 'undefined' && navigator.locks ? ((await navigator.locks.query()).held ?? []) : [];
   return new Set(held.map((l) => l.name ?? ''));
 }
@@ -97,9 +97,42 @@ async function draftsOf(name: string): Promise<ReadonlyMap<string, KeptDraft>> {
   return out;
 }
 
-/** Keeps a tab's draft of something; null takes it away. */
+const openPage = (): Pick<KeptDraft, 'href' | 'words'> =>
+  typeof document === 'undefined'
+    ? {}
+    : { href: location.pathname + location.search, words: document.title.replace(/ · Even Crumb$/, '') };
+
+/** Keeps a tab's draft of something, with the page it is typed on; null takes it away. */
 export const keepDraftIn = (name: string, of: string, value: unknown): Promise<void> =>
-  put(placeOf(name, of), value === null ? null : { at: Date.now(), value });
+  put(placeOf(name, of), value === null ? null : { at: Date.now(), value, ...openPage() });
+
+/** A draft that this tab or one that is closed has left. */
+export interface LeftDraft extends KeptDraft {
+  readonly name: string;
+  readonly tab: string;
+  readonly href: string;
+}
+
+/** What was typed and not sent, the oldest first; what stands in other tabs that are open is theirs. */
+export async function leftDrafts(): Promise<readonly LeftDraft[]> {
+  const live = await liveTabs();
+  live.delete(lockOf(thisTab()));
+  const out: LeftDraft[] = [];
+  const take = (place: string, d: KeptDraft): void => {
+    const at = place.lastIndexOf('@');
+    const of = place.slice(at + 1);
+    if (d.href && !live.has(lockOf(of))) out.push({ ...d, name: place.slice(0, at), tab: of, href: d.href });
+  };
+  const store = await browserStore();
+  if (store)
+    for (let c = await store.transaction('drafts').store.openCursor(); c; c = await c.continue()) take(c.key, c.value);
+  for (const [place, d] of memory) take(place, d);
+  return out.sort((a, b) => a.at - b.at);
+}
+
+/** Drops a draft that was left, or puts it back. */
+export const dropDraft = ({ name, tab: of, ...draft }: LeftDraft, dropped: boolean): Promise<void> =>
+  put(placeOf(name, of), dropped ? null : draft);
 
 /** Keeps this tab's draft of something; null takes it away. */
 export const keepDraftOf = (name: string, value: unknown): Promise<void> => keepDraftIn(name, thisTab(), value);

@@ -36,6 +36,9 @@ export interface WaitingAct {
 export interface KeptDraft {
   readonly at: number;
   readonly value: unknown;
+  /** The page it was typed on, and that page's title; drafts from before pages were noted have none. */
+  readonly href?: string;
+  readonly words?: string;
 }
 
 interface Store extends DBSchema {

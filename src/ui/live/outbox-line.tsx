@@ -1,9 +1,10 @@
 'use client';
 /** In the band of every page: how much is not in the records yet; it opens to the list of it. */
-import { CloudUpload } from 'lucide-react';
+import { CloudUpload, PencilLine } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../kit/button';
 import { DialogPlate } from '../kit/dialog-plate';
+import { dropDraft, type LeftDraft } from '../kit/drafts';
 import { Link } from '../kit/link';
 import * as outbox from '../kit/outbox';
 import { Press } from '../kit/press';
@@ -60,52 +61,116 @@ function ActRow({
   );
 }
 
+/** A form that was typed and not sent: its page, since when, and what can be done with it. */
+function DraftRow({
+  draft,
+  dropped,
+  onDrop,
+}: {
+  readonly draft: LeftDraft;
+  readonly dropped: boolean;
+  readonly onDrop: (dropped: boolean) => void;
+}) {
+  const time = useTime();
+  return (
+    <li className="grid gap-1 border-b border-line py-2 last:border-b-0">
+      <p>
+        <strong>{draft.words || 'A form'}</strong>
+        <span className="text-soft">, {time.andDay(draft.at, Date.now())}</span>
+      </p>
+      <p className="text-soft">
+        {dropped ? 'Dropped: its page opens as it is in the records.' : 'Typed, and not sent.'}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {dropped ? null : (
+          <Link href={draft.href} className="inline-flex min-h-11 items-center px-2 font-semibold text-rim underline">
+            Go on with it
+          </Link>
+        )}
+        <Button look="bare" onClick={() => onDrop(!dropped)}>
+          {dropped ? 'Put it back' : 'Drop it'}
+        </Button>
+      </div>
+    </li>
+  );
+}
+
+/** What of a list stays in sight after it was dropped, so that it can be put back for as long as the list is open. */
+function useDropped<T>(list: readonly T[], same: (a: T, b: T) => boolean) {
+  const [dropped, setDropped] = useState<readonly T[]>([]);
+  const is = (x: T): boolean => dropped.some((d) => same(d, x));
+  return {
+    is,
+    rows: [...list.filter((x) => !is(x)), ...dropped],
+    mark: (x: T, to: boolean) => setDropped((all) => [...all.filter((d) => !same(d, x)), ...(to ? [x] : [])]),
+    forget: () => setDropped([]),
+  };
+}
+
+const counted = (n: number, one: string, several: string): string => `${n} ${n === 1 ? one : several}`;
+
 export function OutboxLine({
   acts,
+  drafts,
   onDone,
 }: {
   readonly acts: readonly outbox.Queued[];
+  readonly drafts: readonly LeftDraft[];
   readonly onDone: () => Promise<void>;
 }) {
   const [open, setOpen] = useState(false);
-  // what was dropped can be put back for as long as the list is open
-  const [dropped, setDropped] = useState<readonly outbox.Queued[]>([]);
+  const act = useDropped(acts, (a, b) => a.seq === b.seq);
+  const draft = useDropped(drafts, (a, b) => a.name === b.name && a.tab === b.tab);
   const show = (to: boolean): void => {
     setOpen(to);
-    setDropped([]);
+    act.forget();
+    draft.forget();
   };
-  const turn = async (a: outbox.Queued, to: boolean): Promise<void> => {
+  const turnAct = async (a: outbox.Queued, to: boolean): Promise<void> => {
     await (to ? drop(a) : outbox.markRefused(a, a.refused));
-    setDropped((all) => [...all.filter((x) => x.seq !== a.seq), ...(to ? [a] : [])]);
+    act.mark(a, to);
     await onDone();
   };
-  const isDropped = (a: outbox.Queued): boolean => dropped.some((d) => d.seq === a.seq);
-  const rows = [...acts.filter((a) => !isDropped(a)), ...dropped].sort((a, b) => a.at - b.at || a.seq - b.seq);
-  const counted = acts.length === 1 ? '1 thing' : `${acts.length} things`;
-  const refused = acts.some((a) => a.refused !== null);
+  const turnDraft = async (d: LeftDraft, to: boolean): Promise<void> => {
+    await dropDraft(d, to);
+    draft.mark(d, to);
+    await onDone();
+  };
+  const rows = [...act.rows].sort((a, b) => a.at - b.at || a.seq - b.seq);
+  const typed = [...draft.rows].sort((a, b) => a.at - b.at);
+  const waits = acts.length > 0;
+  const says = waits
+    ? `${counted(acts.length, 'thing', 'things')} not in the records yet`
+    : `${counted(drafts.length, 'form', 'forms')} typed, not sent`;
+  const look = waits ? `text-white ${acts.some((a) => a.refused !== null) ? 'bg-berry' : 'bg-rim'}` : 'text-rim';
   return (
     <>
-      {acts.length > 0 ? (
+      {waits || drafts.length > 0 ? (
         <Press
-          className={`flex min-h-11 items-center gap-2 rounded-hold px-3 font-semibold text-white ${refused ? 'bg-berry' : 'bg-rim'}`}
-          aria-label={`${counted} not in the records yet`}
+          className={`flex min-h-11 items-center gap-2 rounded-hold px-3 font-semibold ${look}`}
+          aria-label={says}
           onClick={() => show(true)}
         >
-          <CloudUpload size={18} aria-hidden />
-          <span className="lg:hidden">{acts.length}</span>
-          <span className="max-lg:hidden">{counted} not in the records yet</span>
+          {waits ? <CloudUpload size={18} aria-hidden /> : <PencilLine size={18} aria-hidden />}
+          <span className="lg:hidden">{waits ? acts.length : drafts.length}</span>
+          <span className="max-lg:hidden">{says}</span>
         </Press>
       ) : null}
       <DialogPlate open={open} onOpen={show} title="Not in the records yet" wide={false}>
-        {rows.length === 0 ? (
-          <p>All of it is in the records now.</p>
-        ) : (
-          <ul>
-            {rows.map((a) => (
-              <ActRow key={a.seq} act={a} dropped={isDropped(a)} onDone={onDone} onDrop={(to) => void turn(a, to)} />
-            ))}
-          </ul>
-        )}
+        {rows.length + typed.length === 0 ? <p>All of it is in the records now.</p> : null}
+        <ul>
+          {rows.map((a) => (
+            <ActRow key={a.seq} act={a} dropped={act.is(a)} onDone={onDone} onDrop={(to) => void turnAct(a, to)} />
+          ))}
+          {typed.map((d) => (
+            <DraftRow
+              key={`${d.name}@${d.tab}`}
+              draft={d}
+              dropped={draft.is(d)}
+              onDrop={(to) => void turnDraft(d, to)}
+            />
+          ))}
+        </ul>
       </DialogPlate>
     </>
   );

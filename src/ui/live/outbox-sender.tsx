@@ -5,21 +5,22 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { STORE_FULL } from '../kit/browser-copy';
 import { later, useLater, whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
-import type { Queued } from '../kit/outbox';
+import type { NotIn } from './outbox-work';
 
 /** Looking whether something waits keeps no page from being there: it comes after it. */
 const FIRST_MS = 2000;
 const line = later(() => import('./outbox-line'));
 const work = later(() => import('./outbox-work'));
 
-/** What waits, as it was looked at last: the page's band shows it, wherever it is drawn. */
-const NOTHING: readonly Queued[] = [];
-let acts = NOTHING;
+/** What is not in the records, as it was looked at last: the page's band shows it, wherever it is drawn. */
+const NOTHING: NotIn = { acts: [], drafts: [] };
+let known = NOTHING;
+const isNothing = ({ acts, drafts }: NotIn): boolean => acts.length + drafts.length === 0;
 let sendNow: () => Promise<void> = async () => {};
 const shown = new Set<() => void>();
-const lookedAt = (all: readonly Queued[]): void => {
-  if (all.length === 0 && acts.length === 0) return;
-  acts = all;
+const lookedAt = (found: NotIn): void => {
+  if (isNothing(found) && isNothing(known)) return;
+  known = found;
   for (const draw of shown) draw();
 };
 const follow = (draw: () => void): (() => void) => {
@@ -29,16 +30,19 @@ const follow = (draw: () => void): (() => void) => {
 
 /** In the band of every page: how much is not in the records yet. Its script comes with the first that waits. */
 export function OutboxMark() {
-  const now = useSyncExternalStore(
+  const path = usePathname();
+  const { acts, drafts } = useSyncExternalStore(
     follow,
-    () => acts,
+    () => known,
     () => NOTHING,
   );
+  // what is being typed here is in front of the cook
+  const left = drafts.filter((d) => d.href.split('?')[0] !== path);
   // drawn from the first that waited on, so that its list can say that all of it is in
   const [drawn, setDrawn] = useState(false);
-  if (now.length > 0 && !drawn) setDrawn(true);
+  if (acts.length + left.length > 0 && !drawn) setDrawn(true);
   const part = useLater(line, drawn);
-  return part ? <part.OutboxLine acts={now} onDone={() => sendNow()} /> : null;
+  return part ? <part.OutboxLine acts={acts} drafts={left} onDone={() => sendNow()} /> : null;
 }
 
 /**
