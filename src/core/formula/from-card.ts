@@ -9,7 +9,7 @@ import { DISH, type Role } from '../card/headings';
 import { type Line, readLine } from '../card/line';
 import { servingClaim, yieldClaim } from '../card/method';
 import type { ToldFact } from '../card/told/clause';
-import { restDenied } from '../card/told/times';
+import { restDenied } from '../card/told/rests';
 import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
 import { notesOn, readCard } from '../card';
 import { FACTS, TAKEN } from './clause';
-import { restDenied } from './times';
+import { restDenied } from './rests';
 import { factsTold } from './told';
 
 /** "rest 30 min batter"; a remark and what is asked say so. */

@@ -11,7 +11,8 @@ import { heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial, tellsOfFoam } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
-import { restAlone, restsIn, sidesIn } from './times';
+import { restAlone, restsIn } from './rests';
+import { sidesIn } from './sides';
 
 /** How pieces are turned, by the words for it. */
 const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [

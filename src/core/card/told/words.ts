@@ -27,3 +27,8 @@ export const AT_THE_HEAT = new RegExp(
   String.raw`${SURFACE.source}|(?<!\p{L})(?:heat|flame|fire|hot|low|medium|moderate|high|each|apiece|minutes?|min|seconds?|sec|turn|flip|hitze|pfanne|feu|fuego|minuten|minutos)(?!\p{L})|\d\s*°|\d{3}\s*[CF]\b`,
   'iu',
 );
+/** What lies on the heat is told of, or has just been put there. */
+export const ON_HEAT = new RegExp(
+  `${AT_THE_HEAT.source}|(?<!\\p{L})(?:ladle|pour|portions?|pan|lid|batter|crêpe|crepe|side)(?!\\p{L})`,
+  'iu',
+);

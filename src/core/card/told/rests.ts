@@ -1,0 +1,174 @@
+/** What rests, chills or cools, and for how long. */
+import {
+  type Clause,
+  clausesOf,
+  FRIES_OTHER,
+  hundredths,
+  isDenied,
+  middle,
+  type Time,
+  type ToldFact,
+  timesIn,
+} from './clause';
+import { ON_HEAT } from './words';
+
+/** What rests: the first that the clause, or else its sentence, speaks of. */
+const RESTS_OF: readonly (readonly [RegExp, string])[] = [
+  [/\b(?:melted )?butter\b(?![^,;.]{0,20}\bbatter)/i, 'butter'],
+  [/\b(?:filling|sauce|compote|fruit(?! prepared)|syrup)\b/i, 'filling'],
+  // what is neither the batter nor in it yet
+  [/\b(?:raisins|currants|sultanas|dates|nuts|(?:let|bring|leave) the eggs)\b(?![^,;.]{0,30}\bbatter)/i, 'pan'],
+  [/\bdough\b/i, 'dough'],
+  [
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|(?:oat|soy|almond|rice) drink|vinegar to the|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
+    'wet',
+  ],
+  [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
+  [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
+];
+const RESTS =
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+const CHILLS =
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerated?|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+const COOLS = /\bcool(?:s|ed)?\b/i;
+const NO_REST =
+  /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
+
+const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
+const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
+
+/** A rest that is said not to be; and what else does not stand or wait. */
+const TO_REST = /\b(?:rest(?:ed|ing)?|stand(?:ing)?|sit(?:ting)?|wait(?:ing)?)\b/i;
+const OF_OTHERS = /\b(?:whites?|foam|meringue|on the (?:heat|stove|hob|table|plate)|them|serv\w+)\b/i;
+
+/** The words of a method by which the batter is not rested; null where it says no such thing. */
+export function restDenied(notes: string): string | null {
+  const ofBatter = ({ text }: Clause): boolean =>
+    !NO_REST.test(text) && !OF_OTHERS.test(text) && !RESTS_OF.some(([re]) => re.test(text));
+  const denies = (c: Clause): boolean =>
+    isDenied(c.text)
+      ? TO_REST.test(c.text)
+      : c.taken === 'told' && AT_ONCE.test(c.text) && GOES_ON.test(c.text) && !CHILLS.test(c.text);
+  return clausesOf(notes).find((c) => ofBatter(c) && denies(c))?.text ?? null;
+}
+
+/** What is scalded or soaked stands by itself, before it is a batter. */
+const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b/i;
+
+/** Where a second thing begins in a clause: the rest, behind the mixing. */
+const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar|a)|reposar|laisse[rz]|reposer)\b/i;
+
+/** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
+const GIVEN_TIME =
+  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+
+/** A clause that says how long, and does nothing. */
+export const TIME_ALONE =
+  /^(?:for |at |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+/** And one that says how it stands meanwhile. */
+const MEANWHILE =
+  /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
+const isIdle = (text: string): boolean => MEANWHILE.test(text) || TIME_ALONE.test(text);
+
+/** Time that is given to what cooks or is worked, and not to a batter that stands. */
+const AT_WORK =
+  /(?<!on the )\bsides?\b|\b(?:turn|flip|toss|oven|iron|griddle|on the heat)\b|\bof (?:whisking|mixing|stirring|beating)\b/i;
+const WAITS = /\b(?:wait|hang on|(?:let|leave) them)\b/i;
+/** What is done meanwhile: "while the griddle comes up to heat". */
+const MEANWHILE_DONE = /\b(?:while|until|till) (?:the|your|my|a) (?:griddle|pan|iron|skillet|oven|plate)\b.*$/i;
+function givenTime(said: string): boolean {
+  const text = said.replace(MEANWHILE_DONE, '');
+  return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
+}
+
+/** What is wrung out or drained stood by itself. */
+const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
+/** "Let rest for 10": minutes, though nobody says so. */
+const BARE_REST =
+  /\b(?:rest|stand|sit|leave|wait|give)(?: it| them)?(?: for)? (\d{1,2}|five|ten|fifteen|twenty|thirty)$/i;
+
+/** Whether a clause is of what stands, chills or cools. */
+const isStanding = (text: string): boolean =>
+  CHILLS.test(text) || givenTime(text) || COOLS.test(text) || (RESTS.test(text) && !NO_REST.test(text));
+
+/** @param then the clauses that follow it */
+export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
+  const { text, sentence, taken } = c;
+  const own = then.filter((x) => x.sentence === sentence);
+  const chills = CHILLS.test(text);
+  if (!isStanding(text) || standsElsewhere(text, own)) return [];
+  const time = restTime(c, own);
+  if (!time) return [];
+  const of = restOf(c);
+  if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
+  const fact = chills ? 'chill' : 'rest';
+  return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
+}
+
+const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b/i;
+
+/** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
+function standsElsewhere(text: string, own: readonly Clause[]): boolean {
+  const next = own[0]?.text ?? '';
+  return (
+    (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
+    SALTED.test(next) ||
+    /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
+    // what is left until it is set beneath lies on the heat
+    /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
+    // what is waited for is the turn
+    (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
+    // "leave for 2 minutes, don't touch it, then flip"
+    own.some((x) => /^(?:then )?(?:turn|flip|toss)\b/i.test(x.text))
+  );
+}
+
+/** Where the time of a rest begins, in a clause that does something before it. */
+const restFrom = (text: string): number => LET_REST.exec(text)?.index ?? 0;
+
+function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> | undefined {
+  // "let it rest, covered, some ten minutes": in the clauses that do nothing else
+  const after = own
+    .slice(0, 2)
+    .filter((x, n) => isIdle(x.text) || (n === 1 && isIdle(own[0]?.text ?? '')))
+    .find((x) => TIME_ALONE.test(x.text))?.text;
+  const all = timesIn(text);
+  // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
+  const word = restFrom(text);
+  const bare = BARE_REST.exec(text)?.[1];
+  return (
+    all.find((x) => x.at > word) ??
+    all[0] ??
+    (after === undefined ? undefined : timesIn(after)[0]) ??
+    (bare === undefined ? undefined : { min: middle(bare)?.value ?? 0 })
+  );
+}
+
+function restOf({ text, sentence }: Clause): string {
+  const what = text
+    .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
+    .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
+  if (SOAKS.test(sentence)) return 'wet';
+  if (/\bbefore (?:serving|cutting|slicing|eating)\b/i.test(text)) return 'piece';
+  // with the flour in it, it is the batter
+  const named = RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1];
+  return named ?? (COOLS.test(text) && /\bbutter\b/i.test(sentence) ? 'butter' : 'batter');
+}
+
+/** A rest of less is no rest, minutes. */
+const LEAST_REST = 4;
+
+/** A sentence that is a length of time. */
+const isTimeOnly = (c: Clause): boolean =>
+  TIME_ALONE.test(c.text) && c.times.length === 1 && c.sentence.replace(/[.!]$/, '') === c.text && c.text.length < 32;
+
+/** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
+export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
+  const heat = clauses.findIndex((c) => ON_HEAT.test(c.text));
+  const mixed = clauses.findIndex((c) => /\b(?:mix|stir|whisk|combine|beat|fold|blend)\w*\b/i.test(c.text));
+  const at = clauses.findIndex((c, n) => n > mixed && mixed >= 0 && c.taken === 'told' && isTimeOnly(c));
+  const c = clauses[at];
+  const min = c?.times[0]?.min ?? 0;
+  if (!c || min < LEAST_REST || (heat >= 0 && heat < at)) return [];
+  return [{ fact: 'rest', value: hundredths(min), unit: 'min', of: 'batter', words: c.text, taken: 'told' }];
+}

@@ -1,0 +1,310 @@
+/**
+ * Minutes on the heat: the first side, the second, both, or a bake. A method is walked clause by clause with what has
+ * been told so far: a length of time is a side's by the words around it, else by whether the turn stands before or
+ * behind it.
+ */
+import { type Clause, FRIES_OTHER, hundredths, middle, type Time, type ToldFact, timesIn } from './clause';
+import { CHANGED_TO, OVEN } from './heat';
+import { restsIn, TIME_ALONE } from './rests';
+import { anyWord, ON_HEAT, SURFACE } from './words';
+
+type Side = 'firstSide' | 'secondSide' | 'bake';
+/** Longer than this nothing lies on one side, minutes. */
+const MOST_A_SIDE = 15;
+/** Nothing is baked on for longer, minutes. */
+const MOST_BAKE_MORE = 60;
+
+const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
+  fact,
+  value: hundredths(min),
+  unit: 'min',
+  of: null,
+  words: c.text,
+  taken: c.taken,
+});
+
+/** Turned over, in whatever word for it; a heat that is turned down is not. */
+const TURN =
+  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the pan)|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+/** "Don't flip", "one side only": there is one side. */
+const NEVER_TURNED =
+  /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
+const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
+/** Of each side, or of both. */
+const EACH_SIDE =
+  /\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
+const EACH = /\beach$/i;
+const BOTH = /\bboth sides\b/i;
+const FIRST = anyWord(
+  String.raw`first(?: side| one)?|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|por un lado|before (?:you )?(?:turn|flip|toss)\w*`,
+);
+const SECOND = anyWord(
+  String.raw`(?:second|other|back|reverse)(?: side| one)?|flip side|side (?:two|2|b)|l[’']autre|auf der anderen(?: seite)?|por el otro|after(?: (?:you )?(?:turn|flip)\w*)?$|after (?:you )?(?:turn|flip)\w*`,
+);
+const MORE = anyWord('more|another|further|longer|weitere|noch|encore|más|otros?|autres?');
+/** Behind the turn, how long or by what look it comes: "turn after two minutes", "flip when the edges are dry". */
+const TURN_BY = anyWord('after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach');
+
+/** Words that may stand around minutes that have no unit, and nothing else. */
+const AROUND =
+  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+const A_NUMBER =
+  /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
+
+/** Numbers without a unit, where every word beside them is one of sides. */
+function bareIn(text: string, inSeconds: boolean): readonly Time[] {
+  const out: Time[] = [];
+  let rest = text;
+  for (const m of text.matchAll(A_NUMBER)) {
+    if (out.some((t) => m.index < t.end)) continue;
+    // "on one side", "side one": no length of time
+    const isSide =
+      /^\S+ (?:sides?|of|flips?|turns?)\b/i.test(text.slice(m.index)) ||
+      /\b(?:on|(?<!\b(?:other|second|first|back) )side) $/i.test(text.slice(0, m.index));
+    const n = middle(text.slice(m.index));
+    if (!n) continue;
+    if (!isSide) out.push({ min: inSeconds ? n.value / 60 : n.value, at: m.index, end: m.index + n.length });
+    rest = rest.slice(0, m.index) + ' '.repeat(n.length) + rest.slice(m.index + n.length);
+  }
+  return rest.replace(AROUND, '').replace(/[^\p{L}\d]/gu, '') === '' ? out : [];
+}
+
+const COOKS =
+  /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+const TAKES =
+  /\b(?:takes?|compter|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
+/** What browns before it is in the batter lies on no side. */
+const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
+const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|beat|whisk)\b/i;
+/** How long a cook is at it is no time of a piece. */
+const AT_IT =
+  /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend|process|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
+/** "Prep 10 min, cook 20 min": of the whole card. */
+const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
+/** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
+const PREHEATS =
+  /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up|to heat))\b/i;
+/** How long finished pieces keep, and all turns together. */
+const AT_MOST =
+  /\b(?:done (?:in|within)|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
+
+/** What rests by a clause, where that tells it or the next two do. */
+const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => {
+  const c = clauses[n];
+  return c ? restsIn(c, clauses.slice(n + 1, n + 3)) : [];
+};
+
+/** A length of time that is no side's: of a rest, of work, of what is heated or kept. */
+function isNoSide(clauses: readonly Clause[], n: number): boolean {
+  const [before, c] = [clauses[n - 1], clauses[n]];
+  if (!c) return true;
+  const { text } = c;
+  const alone = TIME_ALONE.test(text) || /^give it\b/i.test(text);
+  // what was done a moment before, in the same sentence, is what it times
+  const was = before?.sentence === c.sentence && alone ? before.text : '';
+  return (
+    FRIES_OTHER.test(text) ||
+    (PREHEATS.test(text) && !EACH_SIDE.test(text)) ||
+    BLENDED.test(was) ||
+    FRIES_OTHER.test(was) ||
+    FAT_BROWNS.test(was) ||
+    FAT_BROWNS.test(text) ||
+    AT_IT.test(text) ||
+    (AT_MOST.test(text) && !SECOND.test(text)) ||
+    QUARTERS.test(text) ||
+    PREP.test(c.sentence) ||
+    (CHANGED_TO.test(text) && !COOKS.test(text)) ||
+    [n, n - 1, n - 2].some((k) => restsAt(clauses, k).some((f) => c.times.some((t) => hundredths(t.min) === f.value)))
+  );
+}
+
+const BAKED =
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
+const IRON = /\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
+
+/** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
+function isBake({ text, sentence }: Clause): boolean {
+  const flips = TURN.test(sentence);
+  if (EACH_SIDE.test(text)) return false;
+  if ((OVEN.test(text) && !flips) || BAKED.test(sentence)) return true;
+  if (/\bwaffles?\b/i.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
+  if (!TIME_ALONE.test(text) || flips) return false;
+  const inOven = OVEN.test(sentence) && !SURFACE.test(sentence) && !/\bbubbles?\b/i.test(sentence);
+  return inOven || IRON.test(sentence) || /\bwaffles?\b/i.test(sentence);
+}
+
+/** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
+function moreOf({ text }: Clause): number | null {
+  const m =
+    /\b(?:another|a further)\s+(?=\S)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+      text,
+    );
+  const rest = m ? text.slice(m.index + m[0].length) : '';
+  const min = timesIn(rest)[0]?.min ?? middle(rest)?.value ?? null;
+  const noun = /^\s*\S+\s+(?!(?:min|more|longer|with|at|in|on)\b)\p{L}/u.test(rest) && timesIn(rest).length === 0;
+  return min !== null && min <= MOST_BAKE_MORE && !noun ? min : null;
+}
+
+/** What was told on the way through a method. */
+interface Walk {
+  readonly clauses: readonly Clause[];
+  readonly facts: ToldFact[];
+  /** An oven is spoken of. */
+  readonly baked: boolean;
+  /** The clause of the last turn, and of the first side; -1: none yet. */
+  turned: number;
+  first: number;
+  /** A turn by its look: how long that takes may follow in its sentence. */
+  by: Clause | null;
+}
+/** Clauses within which a time belongs to a turn. */
+const NEAR_TURN = 3;
+
+/** Whether the turn, or the other side, is told behind a clause before another length of time is. */
+function turnsNext({ clauses }: Walk, n: number): boolean {
+  const next = clauses.slice(n + 1, n + 1 + NEAR_TURN);
+  const at = next.findIndex((x) => x.taken === 'told' && (TURN.test(x.text) || SECOND.test(x.text)));
+  return at >= 0 && next.slice(0, at).every((x) => x.times.length === 0);
+}
+
+/** Whether pieces on the heat are meant by a time in a clause. */
+function isOnHeat(w: Walk, n: number): boolean {
+  const c = w.clauses[n];
+  if (!c) return false;
+  const then = w.clauses[n + 1];
+  return (
+    COOKS.test(c.sentence) ||
+    TAKES.test(c.text) ||
+    TURN.test(c.text) ||
+    turnsNext(w, n) ||
+    w.clauses.slice(n, n + 1 + NEAR_TURN).some((x) => NEVER_TURNED.test(x.text)) ||
+    // "two minutes, then one", on what is hot
+    (then?.sentence === c.sentence &&
+      ON_HEAT.test(c.sentence) &&
+      (then.times.length > 0 ? TIME_ALONE.test(then.text) : bareIn(then.text, false).length > 0))
+  );
+}
+
+/** Which side a length of time is of by the words around it; null: they say nothing of it. */
+function sideBesides(c: Clause, before: Clause | undefined, at: number): Side | null {
+  const { text } = c;
+  const turn = text.search(TURN);
+  // "the second is quicker, about 90 seconds"
+  const carried = turn < 0 && !SECOND.test(text) && TIME_ALONE.test(text) && before?.sentence === c.sentence;
+  const said = carried && before.times.length === 0 ? before.text : text;
+  if (FIRST.test(said)) return 'firstSide';
+  if (SECOND.test(said)) return 'secondSide';
+  if (turn < 0) return null;
+  return at < turn || TURN_BY.test(text.slice(turn, at)) ? 'firstSide' : 'secondSide';
+}
+
+/** Which sides the lengths of time in one clause are of, in their order. */
+function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonly Side[] {
+  const { text } = c;
+  const [one, other] = times;
+  if (!one) return [];
+  if (EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(c.sentence))) return ['firstSide', 'secondSide'];
+  const side = sideBesides(c, w.clauses[n - 1], one.at);
+  const summed = other && /^\s*[+/&]\s*$/.test(text.slice(one.end, other.at));
+  if (other && (side || summed)) return ['firstSide', 'secondSide'];
+  if (side) return [side];
+  if (w.first < 0 && (w.by?.sentence === c.sentence || turnsNext(w, n))) return ['firstSide'];
+  const isTurned = w.turned >= 0 && n - w.turned <= NEAR_TURN;
+  const follows = MORE.test(text) || (w.first >= 0 && w.clauses[w.first]?.sentence === c.sentence);
+  if (isTurned || (w.first >= 0 && follows)) return ['secondSide'];
+  return !follows && isOnHeat(w, n) ? ['firstSide'] : [];
+}
+
+const SECONDS = /\b(?:secs?|seconds)\b/i;
+/** A length of time with its unit, and one beside it without: "3 minutes the first side and 2 the second". */
+function withBare({ text }: Clause, one: Time, inSeconds: boolean): readonly Time[] {
+  const [other] = bareIn(text.slice(one.end), inSeconds);
+  if (other) return [one, { ...other, at: other.at + one.end, end: other.end + one.end }];
+  const [first] = bareIn(text.slice(0, one.at), inSeconds);
+  return first ? [first, one] : [one];
+}
+
+/** Lengths of time in a clause that may be sides', without their unit too where sides are spoken of. */
+function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
+  const isMarked = FIRST.test(c.text) || SECOND.test(c.text) || TURN.test(c.text);
+  const inSeconds = SECONDS.test(c.sentence) && !/\bmin/i.test(c.sentence);
+  const [one, other] = c.times;
+  if (!one) {
+    const isOpen = c.taken === 'told' && (w.first >= 0 || w.turned >= 0 || isMarked);
+    return isOpen ? bareIn(c.text, inSeconds) : [];
+  }
+  if (isNoSide(w.clauses, n)) return [];
+  return isMarked && !other ? withBare(c, one, inSeconds) : c.times;
+}
+
+const tells = (w: Walk, fact: Side): boolean => w.facts.some((f) => f.fact === fact && f.taken === 'told');
+
+/** A bake goes on, or is told. @returns whether the clause is of one */
+function bakes(w: Walk, c: Clause, times: readonly Time[]): boolean {
+  const last = w.facts.at(-1);
+  const more = last?.fact === 'bake' ? moreOf(c) : null;
+  if (last && more !== null) {
+    w.facts[w.facts.length - 1] = { ...last, value: hundredths(Number(last.value) + more) };
+    return true;
+  }
+  const [one] = times;
+  if (!one) return false;
+  const isLong = one.min > MOST_A_SIDE;
+  const isOne = c.times.length > 0 && isBake(c);
+  if (tells(w, 'bake') || !(isOne || (isLong && w.baked && COOKS.test(c.sentence)))) return isLong;
+  w.facts.push(minutes('bake', one.min, c));
+  return true;
+}
+
+/** What a clause tells of turning, for those behind it. */
+function turns(w: Walk, n: number, c: Clause, sides: readonly Side[]): void {
+  const isTurn = TURN.test(c.text);
+  const by = isTurn && sides.length === 0 && TURN_BY.test(c.text);
+  if (sides.includes('secondSide')) w.turned = -1;
+  else if (isTurn || (sides.length > 0 && w.by)) w.turned = n;
+  if (by) w.by = c;
+  else if (sides.length > 0 || w.by?.sentence !== c.sentence) w.by = null;
+}
+
+function walk(w: Walk, n: number, c: Clause): void {
+  const times = timesOf(w, n, c);
+  if (bakes(w, c, times)) return;
+  const sides = sidesOf(w, n, c, times);
+  const isDone = c.taken === 'told';
+  for (const [k, side] of sides.entries()) {
+    if (isDone && tells(w, side)) continue;
+    w.facts.push(minutes(side, (times[k] ?? times[0])?.min ?? 0, c));
+    if (isDone && side === 'firstSide') w.first = n;
+  }
+  if (isDone) turns(w, n, c, sides);
+}
+
+/** "Twenty-five minutes.", "six minutes": the bake of an oven that is lit, or of an iron, by its time alone. */
+function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean): ToldFact | null {
+  const min = (c: Clause): number => c.times[0]?.min ?? 0;
+  const inOven = (c: Clause): boolean =>
+    baked && c.sentence.startsWith(c.text) && (min(c) > MOST_A_SIDE || !isSided) && min(c) > 0;
+  const inIron = (c: Clause): boolean => isIroned && min(c) > 0 && min(c) <= MOST_A_SIDE;
+  const c = clauses.find(
+    (x, n) => x.taken === 'told' && TIME_ALONE.test(x.text) && (inOven(x) || inIron(x)) && !isNoSide(clauses, n),
+  );
+  return c ? minutes('bake', min(c), c) : null;
+}
+
+/** Minutes on the heat: both sides, the first and then the second, or a bake. */
+export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
+  const baked = clauses.some((c) => /\b(?:oven|ofen|four|horno)\b/i.test(c.sentence));
+  const w: Walk = { clauses, facts: [], baked, turned: -1, first: -1, by: null };
+  for (const [n, c] of clauses.entries()) walk(w, n, c);
+  const out = w.facts;
+  const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
+  const isTurned = clauses.some((c) => c.taken === 'told' && TURN.test(c.text));
+  // an iron has no second side
+  const isIroned =
+    !isTurned && !side('secondSide') && clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+  // what is seared and then baked lies on no side
+  if (side('bake')) return isTurned || side('secondSide') ? out : out.filter((f) => f.fact !== 'firstSide');
+  if (isIroned && side('firstSide')) return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));
+  const alone = bakeAlone(w, isIroned, isTurned || side('firstSide'));
+  return alone ? [...out, alone] : out;
+}
