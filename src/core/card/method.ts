@@ -35,7 +35,7 @@ const MADE = anyWord(
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$/iu;
+  /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
@@ -100,6 +100,8 @@ function countTold(
       .reduce((t, re) => t.replace(new RegExp(re.source, 'giu'), ' '), rest)
       // how wide they are is told beside it
       .replace(/\S+[- ](?:inch|cm|centimet(?:re|er)s?)\b/gi, ' ')
+      // and whom they are for
+      .replace(most ? /^$/ : /\bfor \S+(?: people| persons| guests)?\s*$/i, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}\d]/gu, '');
   const behind = new RegExp(

@@ -52,11 +52,11 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:matter|worry|fuss|fret|peek|open))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|you (?:can|could|may|might)(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
+  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
@@ -139,8 +139,8 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba (?:couple of|few) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
   [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
   [/\ba minute or two\b/i, 1.5],
-  [/\ba minute and a quarter\b/i, 1.25],
-  [/\ba minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
+  [/\b(?:a|another) minute and a quarter\b/i, 1.25],
+  [/\b(?:a|another) minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
   [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],
 ];
@@ -189,7 +189,7 @@ export const inFigures = (text: string): string =>
 
 /** "2:30": minutes and seconds, where no time of the day is told. */
 const ON_A_CLOCK =
-  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip) (?:it|them) (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
+  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip|off|out|pull)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
 /** "1 minute 30", "2 min 15 s". */
 const MINUTE_AND_SECONDS = /\b(\d{1,2})\s*min(?:ute)?s?\s+(?:and\s+)?(15|20|30|40|45)\b(?:\s*(?:s|secs?|seconds?)\b)?/i;

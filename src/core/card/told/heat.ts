@@ -56,12 +56,16 @@ const FAN =
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
+/** "Warm the milk to 38": so much and no more, in two figures. */
+const WARMS =
+  /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
   const changed =
     CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence) || /\bstart at \d{3}\b/i.test(sentence));
   return (
+    WARMS.test(text) ||
     OVEN.test(text) ||
     SURFACE.test(text) ||
     HOLDING.test(text) ||
@@ -83,7 +87,7 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
     const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
-    if (!marked && !(heats && (/^\d{3}$/.test(a) || held))) continue;
+    if (!marked && !(heats && (/^\d{3}$/.test(a) || held || WARMS.test(text)))) continue;
     const f = unit
       ? /f/i.test(unit)
       : inF ||
@@ -100,13 +104,13 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
 const ON_DIAL =
-  /\b(?:on|at|over) (?:an? |the )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
+  /\b(?:on|at|over) (?:an? |the |about |around |just about )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
 const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
@@ -139,12 +143,16 @@ function dialIn({ text, sentence }: Clause): string | null {
   if (other) return other[1];
   const knob = NUMBERED.exec(text);
   const number = knob?.slice(1).find((n) => n !== undefined);
-  if (number !== undefined) return number;
+  if (number !== undefined) return number.replace(/ and a half$/i, '.5');
   if (OF_ANOTHER.test(text)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
   const alone =
-    ONLY_DIAL.test(text) && (whole || /-/.test(text) || SURFACE.test(sentence) || /\bheat\b/i.test(sentence));
+    ONLY_DIAL.test(text) &&
+    (whole ||
+      /-|\b(?:low|high|hot)$/i.test(text.replace(/^\w+$/, '')) ||
+      SURFACE.test(sentence) ||
+      /\bheat\b/i.test(sentence));
   if (
     !m ||
     !(

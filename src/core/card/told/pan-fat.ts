@@ -3,7 +3,7 @@
  * by it: by the surface's name, a verb of greasing or frying, or as a few words of their own among those of the heat.
  */
 import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
-import { AT_THE_HEAT, anyWord, DIALLED, GREASES, LITTLE, SURFACE } from './words';
+import { AT_THE_HEAT, anyWord, DIALLED, GREASES, HOT_SURFACE, LITTLE, SURFACE } from './words';
 
 const LITTLE_OF = new RegExp(LITTLE, 'giu');
 
@@ -129,16 +129,25 @@ function fatIn({ text, sentence }: Clause): string | null {
   return on || few(text.replace(greased, ' ')) || /\b(?:cloth|rag|paper)\b/i.test(text) ? idOf(greased, GREASED) : null;
 }
 
+/** The heat, and nothing of a bowl. */
+const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?)\\b`, 'iu');
+/** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
+function fatAlone({ text, sentence }: Clause, beside: readonly (Clause | undefined)[]): string | null {
+  if (sentence.replace(/[.!]$/, '') !== text || !beside.some((x) => x && HOT_HEAT.test(x.sentence))) return null;
+  return idOf(text, FATS);
+}
+
 function howIn(text: string): string {
   const much = SO_MUCH.exec(text)?.[1]?.trim();
   return much ?? HOW.find(([re]) => re.test(text))?.[1] ?? (LITTLE.test(text) ? 'a little' : 'greased');
 }
 
-export function panFatIn(c: Clause): readonly ToldFact[] {
+/** @param beside the clauses before and behind it */
+export function panFatIn(c: Clause, beside: readonly (Clause | undefined)[]): readonly ToldFact[] {
   const { text, taken } = c;
   if (FRIES_OTHER.test(text)) return [];
   if (isDry(c)) return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
-  const id = fatIn(c);
+  const id = fatIn(c) ?? fatAlone(c, beside);
   if (id === null) return [];
   const of = howIn(text);
   // greased, and nobody says with what

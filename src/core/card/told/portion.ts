@@ -15,7 +15,7 @@ const WIDTH =
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES =
-  /bigger than|flatten|press|shape|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+  /bigger than|flatten|press|shape|pat(?:ted)?\b|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -51,7 +51,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
@@ -112,9 +112,23 @@ const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
+/** "The ladle holds half a cup, do it two-thirds full". */
+const HOLDS = /\b(?:ladle|scoop|cup|jug|spoon|measure)\b[^,;.]*\bholds?\b/i;
+const SHARES: readonly (readonly [RegExp, number])[] = [
+  [/\b(?:half|1\/2) full\b/i, 0.5],
+  [/\b(?:two[- ]thirds|2\/3) full\b/i, 2 / 3],
+  [/\b(?:three[- ]quarters|3\/4) full\b/i, 0.75],
+];
+function partOf(f: ToldFact, filled: string): ToldFact {
+  const share = SHARES.find(([re]) => re.test(filled))?.[1] ?? 1;
+  return typeof f.value === 'number' && f.fact === 'portion'
+    ? { ...f, value: Math.round(1000 * share * f.value) / 1000 }
+    : f;
+}
+
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
-  const told = portionsIn(c, house);
+  const told = HOLDS.test(c.text) ? portionsIn(c, house).map((f) => partOf(f, then?.text ?? '')) : portionsIn(c, house);
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   // "a small ladle (60 ml)"
   const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
@@ -143,7 +157,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;

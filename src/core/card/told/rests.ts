@@ -23,11 +23,11 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
     /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|(?:oat|soy|almond|rice) drink|vinegar to the|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
-  [/\b(?:rack|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
+  [/\b(?:racks?|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerated?|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -53,14 +53,15 @@ export function restDenied(notes: string): string | null {
 }
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
-const SOAKS = /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b/i;
+const SOAKS =
+  /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/i;
 
 /** Where a second thing begins in a clause: the rest, behind the mixing. */
 const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar|a)|reposar|laisse[rz]|reposer)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+  /\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
@@ -126,12 +127,17 @@ function standsElsewhere(text: string, own: readonly Clause[]): boolean {
 /** Where the time of a rest begins, in a clause that does something before it. */
 const restFrom = (text: string): number => LET_REST.exec(text)?.index ?? 0;
 
+/** "Overnight, minimum eight hours": so long it takes. */
+const AT_LEAST = /^(?:(?:a )?minimum|at (?:the )?(?:very )?least|no less than)\b/i;
+
 function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> | undefined {
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
   const after = own
     .slice(0, 2)
     .filter((x, n) => isIdle(x.text) || (n === 1 && isIdle(own[0]?.text ?? '')))
     .find((x) => TIME_ALONE.test(x.text))?.text;
+  const least = own[0] && AT_LEAST.test(own[0].text) ? own[0].times[0] : undefined;
+  if (least) return least;
   const all = timesIn(text);
   // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
   const word = restFrom(text);

@@ -101,7 +101,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const { text } = c;
   const alone = TIME_ALONE.test(text) || /^give it\b/i.test(text);
   // what was done a moment before, in the same sentence, is what it times
-  const was = before?.sentence === c.sentence && alone ? before.text : '';
+  const was = before && alone && (before.sentence === c.sentence || BLENDED.test(before.text)) ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
     (PREHEATS.test(text) && !EACH_SIDE.test(text)) ||
@@ -120,7 +120,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 
 const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
-const IRON = /\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
+const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
 function isBake({ text, sentence }: Clause): boolean {
@@ -205,7 +205,7 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   if (!one) return [];
   if (EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(c.sentence))) return ['firstSide', 'secondSide'];
   const side = sideBesides(c, w.clauses[n - 1], one.at);
-  const summed = other && /^\s*[+/&]\s*$/.test(text.slice(one.end, other.at));
+  const summed = other && /^\s*(?:[+/&]|and)\s*$/.test(text.slice(one.end, other.at));
   if (other && (side || summed)) return ['firstSide', 'secondSide'];
   if (side) return [side];
   if (w.first < 0 && (w.by?.sentence === c.sentence || turnsNext(w, n))) return ['firstSide'];
@@ -234,7 +234,8 @@ function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
     return isOpen ? bareIn(c.text, inSeconds) : [];
   }
   if (isNoSide(w.clauses, n)) return [];
-  return isMarked && !other ? withBare(c, one, inSeconds) : c.times;
+  const isPair = w.turned >= 0 && /^[^,;]*\band \S+$/i.test(c.text.slice(one.end));
+  return (isMarked || isPair) && !other ? withBare(c, one, inSeconds) : c.times;
 }
 
 const tells = (w: Walk, fact: Side): boolean => w.facts.some((f) => f.fact === fact && f.taken === 'told');
@@ -242,7 +243,7 @@ const tells = (w: Walk, fact: Side): boolean => w.facts.some((f) => f.fact === f
 /** A bake goes on, or is told. @returns whether the clause is of one */
 function bakes(w: Walk, c: Clause, times: readonly Time[]): boolean {
   const last = w.facts.at(-1);
-  const more = last?.fact === 'bake' ? moreOf(c) : null;
+  const more = last?.fact === 'bake' && c.taken === 'told' ? moreOf(c) : null;
   if (last && more !== null) {
     w.facts[w.facts.length - 1] = { ...last, value: hundredths(Number(last.value) + more) };
     return true;
@@ -251,7 +252,8 @@ function bakes(w: Walk, c: Clause, times: readonly Time[]): boolean {
   if (!one) return false;
   const isLong = one.min > MOST_A_SIDE;
   const isOne = c.times.length > 0 && isBake(c);
-  if (tells(w, 'bake') || !(isOne || (isLong && w.baked && COOKS.test(c.sentence)))) return isLong;
+  if (tells(w, 'bake') || !(isOne || (isLong && w.baked && (COOKS.test(c.sentence) || TIME_ALONE.test(c.text)))))
+    return isLong;
   w.facts.push(minutes('bake', one.min, c));
   return true;
 }
@@ -266,6 +268,11 @@ function turns(w: Walk, n: number, c: Clause, sides: readonly Side[]): void {
   else if (sides.length > 0 || w.by?.sentence !== c.sentence) w.by = null;
 }
 
+/** "Off at 3:30": by the clock that ran since the pour. */
+const OFF_AT = /\b(?:off|out|pull(?:ed)?)(?: (?:it|them|off|out))* at\b/i;
+const firstOf = (w: Walk): number =>
+  Number(w.facts.find((f) => f.fact === 'firstSide' && f.taken === 'told')?.value ?? 0);
+
 function walk(w: Walk, n: number, c: Clause): void {
   const times = timesOf(w, n, c);
   if (bakes(w, c, times)) return;
@@ -273,7 +280,9 @@ function walk(w: Walk, n: number, c: Clause): void {
   const isDone = c.taken === 'told';
   for (const [k, side] of sides.entries()) {
     if (isDone && tells(w, side)) continue;
-    w.facts.push(minutes(side, (times[k] ?? times[0])?.min ?? 0, c));
+    const min = (times[k] ?? times[0])?.min ?? 0;
+    const first = w.first === n || !OFF_AT.test(c.text) ? 0 : firstOf(w);
+    w.facts.push(minutes(side, side === 'secondSide' && min > first ? min - first : min, c));
     if (isDone && side === 'firstSide') w.first = n;
   }
   if (isDone) turns(w, n, c, sides);

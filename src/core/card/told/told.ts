@@ -145,7 +145,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
       ...restsIn(c, clauses.slice(n + 1, n + 3)),
       ...portionsTold(c, house, clauses[n + 1]),
       ...heatsIn(c, inF),
-      ...panFatIn(c),
+      ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
       ...wordsIn(c),
       ...momentsIn(c, house),
     ]),
@@ -164,6 +164,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
   // a fold in thirds that is told in two clauses is one
   const thirds = all.some((f) => f.fact === 'fold' && f.value === 'thirds' && f.taken === 'told');
+  const quarters = all.some((f) => f.fact === 'turns' && f.value === 'quarters' && f.taken === 'told');
   // cream, fruit and flour are folded too
   const foam = tellsOfFoam(notes);
   const seen = new Set<string>();
@@ -171,6 +172,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
     .filter((f) => {
       if (f.fact === 'fold' && ((thirds && f.value === 'once') || !foam)) return false;
+      if (quarters && f.fact === 'turns' && f.value === 'several') return false;
       // one fat is one, however often it is put on
       const key = `${f.fact} ${f.value} ${f.fact === 'panFat' ? '' : f.of}`;
       if (seen.has(key)) return false;
