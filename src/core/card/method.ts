@@ -22,8 +22,14 @@ export function yieldClaim(notes: string): YieldClaim | null {
   const tells = (text: string): boolean =>
     (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
   const told = countTold(notes, tells, [PIECES, MADE]);
-  return told && told.count > 1 ? { pieces: told.count, text: told.text } : null;
+  if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
+  // "Ten hoppers.", last of all: of whatever name
+  const last = LAST_COUNT.exec(notes.trim());
+  const count = last && readNumber(last[1] ?? '');
+  return last && count ? { pieces: Math.round(count.low.valueOf()), text: last[0].trim().replace(/\.$/, '') } : null;
 }
+const LAST_COUNT =
+  /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty) (?:(?:small|little|large|big|thin|good|thick|fat|mini|hungry) )?(?!\p{L}*(?:inches|across|minutes|hours|seconds|strokes|eggs|cups|spoons|spoonfuls|people|guests|persons|kids|adults|portions|servings|covers|sides|times|turns|days|degrees|grams|parts|batches|drops|lots|additions|eaters|friends|mouths)\b)\p{L}{2,}s\.?$/iu;
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
@@ -31,7 +37,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =

@@ -87,8 +87,13 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
   };
 }
 
+/** "Ten, fifteen minutes": a range, as it is spoken. */
+const SPOKEN_RANGE =
+  /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
+
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
+    .replace(SPOKEN_RANGE, '$1 to $2')
     .split(
       /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
     )
@@ -130,7 +135,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     720,
   ],
   [
-    /\ban hour or (?:so|two|more)\b|\b(?:an|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
+    /\ban hour or (?:so|two|more)\b|\b(?:an(?:other)?|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
     60,
   ],
   [/\ba couple of hours\b/i, 120],

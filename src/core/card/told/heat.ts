@@ -1,6 +1,6 @@
 /** Degrees and dials, and what they heat: the surface, the oven, the milk, or what is kept warm. */
 import { readNumber } from '../../quantity/number';
-import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
+import { type Clause, FRIES_OTHER, middle, type ToldFact } from './clause';
 import { HOT_SURFACE as SURFACE } from './words';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
@@ -20,6 +20,8 @@ function heatOf(text: string, sentence: string, at: number): string {
   const done =
     [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
+  // "preheat to 425 with a skillet on the middle rack"
+  if (/^(?:pre-?)?heat to\b/i.test(text) && OVEN.test(text)) return 'oven';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
   const kinds: readonly (readonly [RegExp, string])[] = [
     // "bake in a hot iron, then drop it to 170"
@@ -43,6 +45,8 @@ const FAHRENHEIT_FROM = 260;
 const GRIDDLE_F_FROM = 300;
 /** One heat said twice, in two scales, is one: this near, C. */
 const SAME_C = 12;
+/** An oven at no more bakes nothing: it keeps warm, C. */
+const MOST_KEPT_C = 110;
 /** Pieces wait at no more, C. */
 const MOST_HOLDING_C = 150;
 
@@ -59,6 +63,8 @@ const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 /** "Warm the milk to 38": so much and no more, in two figures. */
 const WARMS =
   /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
+/** "I put it at 350", of what was just named. */
+const SETS_IT = /\b(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
@@ -71,6 +77,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     HOLDING.test(text) ||
     changed ||
     alone ||
+    (SETS_IT.test(text) && SURFACE.test(sentence)) ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
     (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))
@@ -110,7 +117,7 @@ const DIAL =
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
@@ -143,7 +150,8 @@ function dialIn({ text, sentence }: Clause): string | null {
   if (other) return other[1];
   const knob = NUMBERED.exec(text);
   const number = knob?.slice(1).find((n) => n !== undefined);
-  if (number !== undefined) return number.replace(/ and a half$/i, '.5');
+  if (number !== undefined)
+    return /^[a-z]/i.test(number) ? String(middle(number)?.value) : number.replace(/ and a half$/i, '.5');
   if (OF_ANOTHER.test(text)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
@@ -194,7 +202,10 @@ export function heatsIn(c: Clause, inF = false): readonly ToldFact[] {
     words: text,
     taken,
   });
-  const degrees = degreesIn(c, inF).map(([value, at]) => heat(value, heatOf(text, sentence, at)));
+  const degrees = degreesIn(c, inF).map(([value, at]) => {
+    const of = heatOf(text, sentence, at);
+    return heat(value, of === 'oven' && value <= MOST_KEPT_C ? 'holding' : of);
+  });
   if (degrees.length > 0) return degrees;
   const gas = readNumber(GAS.exec(text)?.[1] ?? '');
   if (gas) return [heat(GAS_C(gas.low.valueOf()), HOLDING.test(text) ? 'holding' : 'oven')];

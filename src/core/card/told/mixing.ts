@@ -46,7 +46,7 @@ const JUST: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
-  /\b(?:as soon as|until|till|when|once) (?:there is |there[’']s |you see )?(?:no (?:dry |more )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
+  /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
   /\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
@@ -93,7 +93,7 @@ function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
     (peaks || (foam && /\b(?:beat|whip|whisk|froth|beaten|whipped|whisked|schlagen|soft)\w*/i.test(text)))
   )
     return 'soft';
-  return ofFoam && /^soft(?:ly)?$/i.test(text) ? 'soft' : null;
+  return ofFoam && /^(?:(?:beaten|whipped|whisked) )?soft(?:ly)?$/i.test(text) ? 'soft' : null;
 }
 
 /** Fruit, nuts and chips. */
@@ -108,7 +108,7 @@ const IT_FOLDED =
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
-  /\b(?:a|one)[ -]third of (?:the |them)|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS = /\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;
 /** In goes that are no thirds. */

@@ -116,7 +116,8 @@ function fatIn({ text, sentence }: Clause): string | null {
       .replace(/[^\p{L}]/gu, '') === '';
   if (fat) {
     const id = idOf(fat, FATS);
-    if (on || greased || GREASES.test(text) || FOR_IT.test(text) || /\b(?:rag|cloth|paper)\b/i.test(text)) return id;
+    if (on || greased || GREASES.test(text) || FOR_IT.test(text) || /\b(?:rag|cloth|paper|pad|felt)\b/i.test(text))
+      return id;
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
       few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour)\b/i.test(sentence));

@@ -24,7 +24,7 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const alone =
     m !== null &&
     m[0].trim() === text &&
-    /\b(?:ones|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(sentence);
+    /\b(?:ones|rings|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
@@ -51,7 +51,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
@@ -112,12 +112,13 @@ const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
-/** "The ladle holds half a cup, do it two-thirds full". */
-const HOLDS = /\b(?:ladle|scoop|cup|jug|spoon|measure)\b[^,;.]*\bholds?\b/i;
+/** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
+const FILLED =
+  /\b(?:do|fill|use|take|only) (?:it |that )?(?:about |only )?(?:half(?:way)?|1\/2|two[- ]thirds|2\/3|three[- ]quarters|3\/4)(?: full)?\b/i;
 const SHARES: readonly (readonly [RegExp, number])[] = [
-  [/\b(?:half|1\/2) full\b/i, 0.5],
-  [/\b(?:two[- ]thirds|2\/3) full\b/i, 2 / 3],
-  [/\b(?:three[- ]quarters|3\/4) full\b/i, 0.75],
+  [/\b(?:half(?:way)?|1\/2)\b/i, 0.5],
+  [/\b(?:two[- ]thirds|2\/3)(?!\d)/i, 2 / 3],
+  [/\b(?:three[- ]quarters|3\/4)(?!\d)/i, 0.75],
 ];
 function partOf(f: ToldFact, filled: string): ToldFact {
   const share = SHARES.find(([re]) => re.test(filled))?.[1] ?? 1;
@@ -128,7 +129,7 @@ function partOf(f: ToldFact, filled: string): ToldFact {
 
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
-  const told = HOLDS.test(c.text) ? portionsIn(c, house).map((f) => partOf(f, then?.text ?? '')) : portionsIn(c, house);
+  const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   // "a small ladle (60 ml)"
   const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
@@ -157,7 +158,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
@@ -169,7 +170,7 @@ const HEATED = new RegExp(
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
 const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
 const MEASURES_ALONE =
-  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml$/i;
+  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {

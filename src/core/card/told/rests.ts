@@ -54,7 +54,7 @@ export function restDenied(notes: string): string | null {
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
 const SOAKS =
-  /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/i;
+  /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bscald the (?!milk)\p{L}+ with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
 
 /** Where a second thing begins in a clause: the rest, behind the mixing. */
 const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar|a)|reposar|laisse[rz]|reposer)\b/i;
@@ -143,7 +143,7 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   const word = restFrom(text);
   const bare = BARE_REST.exec(text)?.[1];
   return (
-    all.find((x) => x.at > word) ??
+    all.find((x) => x.at >= word) ??
     all[0] ??
     (after === undefined ? undefined : timesIn(after)[0]) ??
     (bare === undefined ? undefined : { min: middle(bare)?.value ?? 0 })

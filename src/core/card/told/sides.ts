@@ -25,7 +25,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the pan)|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
@@ -78,7 +78,7 @@ const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|beat|whisk)\b/i;
 /** How long a cook is at it is no time of a piece. */
 const AT_IT =
-  /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend|process|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
+  /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend(?:er)?|whizz?|blitz|process(?:or)?|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
 /** "Prep 10 min, cook 20 min": of the whole card. */
 const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
@@ -180,7 +180,7 @@ function isOnHeat(w: Walk, n: number): boolean {
     w.clauses.slice(n, n + 1 + NEAR_TURN).some((x) => NEVER_TURNED.test(x.text)) ||
     // "two minutes, then one", on what is hot
     (then?.sentence === c.sentence &&
-      ON_HEAT.test(c.sentence) &&
+      (ON_HEAT.test(c.sentence) || (TIME_ALONE.test(c.text) && c.sentence.startsWith(c.text))) &&
       (then.times.length > 0 ? TIME_ALONE.test(then.text) : bareIn(then.text, false).length > 0))
   );
 }
@@ -230,7 +230,9 @@ function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
   const inSeconds = SECONDS.test(c.sentence) && !/\bmin/i.test(c.sentence);
   const [one, other] = c.times;
   if (!one) {
-    const isOpen = c.taken === 'told' && (w.first >= 0 || w.turned >= 0 || isMarked);
+    const isBeside = [w.first, w.turned].some((k) => w.clauses[k]?.sentence === c.sentence);
+    const isOpen =
+      c.taken === 'told' && (isBeside || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));
     return isOpen ? bareIn(c.text, inSeconds) : [];
   }
   if (isNoSide(w.clauses, n)) return [];
@@ -288,11 +290,13 @@ function walk(w: Walk, n: number, c: Clause): void {
   if (isDone) turns(w, n, c, sides);
 }
 
+/** In an oven nothing is done sooner, minutes. */
+const LEAST_BAKE = 5;
 /** "Twenty-five minutes.", "six minutes": the bake of an oven that is lit, or of an iron, by its time alone. */
 function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean): ToldFact | null {
   const min = (c: Clause): number => c.times[0]?.min ?? 0;
   const inOven = (c: Clause): boolean =>
-    baked && c.sentence.startsWith(c.text) && (min(c) > MOST_A_SIDE || !isSided) && min(c) > 0;
+    baked && c.sentence.startsWith(c.text) && (min(c) > MOST_A_SIDE || (!isSided && min(c) >= LEAST_BAKE));
   const inIron = (c: Clause): boolean => isIroned && min(c) > 0 && min(c) <= MOST_A_SIDE;
   const c = clauses.find(
     (x, n) => x.taken === 'told' && TIME_ALONE.test(x.text) && (inOven(x) || inIron(x)) && !isNoSide(clauses, n),
@@ -302,7 +306,7 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
-  const baked = clauses.some((c) => /\b(?:oven|ofen|four|horno)\b/i.test(c.sentence));
+  const baked = clauses.some((c) => /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i.test(c.sentence));
   const w: Walk = { clauses, facts: [], baked, turned: -1, first: -1, by: null };
   for (const [n, c] of clauses.entries()) walk(w, n, c);
   const out = w.facts;
