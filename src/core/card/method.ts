@@ -4,6 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
+import { middle } from './told/clause';
 import { anyWord } from './told/words';
 
 interface YieldClaim {
@@ -25,11 +26,11 @@ export function yieldClaim(notes: string): YieldClaim | null {
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
   // "Ten hoppers.", last of all: of whatever name
   const last = LAST_COUNT.exec(notes.trim());
-  const count = last && readNumber(last[1] ?? '');
-  return last && count ? { pieces: Math.round(count.low.valueOf()), text: last[0].trim().replace(/\.$/, '') } : null;
+  const count = last && middle(last[1] ?? last[2] ?? '');
+  return last && count ? { pieces: Math.round(count.value), text: last[0].trim().replace(/\.$/, '') } : null;
 }
 const LAST_COUNT =
-  /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty) (?:(?:small|little|large|big|thin|good|thick|fat|mini|hungry) )?(?!\p{L}*(?:inches|across|minutes|hours|seconds|strokes|eggs|cups|spoons|spoonfuls|people|guests|persons|kids|adults|portions|servings|covers|sides|times|turns|days|degrees|grams|parts|batches|drops|lots|additions|eaters|friends|mouths)\b)\p{L}{2,}s\.?$/iu;
+  /(?<=^|[.!\n]\s*)(\S+ (?:or|to) \S+)\.?$|(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty) (?:(?:small|little|large|big|thin|good|thick|fat|mini|hungry) )?(?!\p{L}*(?:inches|across|minutes|hours|seconds|strokes|eggs|cups|spoons|spoonfuls|people|guests|persons|kids|adults|portions|servings|covers|sides|times|turns|days|degrees|grams|parts|batches|drops|lots|additions|eaters|friends|mouths)\b)\p{L}{2,}s\.?$/iu;
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
@@ -37,7 +38,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should (?:get|have|give)(?: you)?|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
@@ -58,7 +59,7 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
 ];
 const MOST_COUNT = 10_000;
 const A_NUMBER =
-  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|zwei|drei|vier|sechs|acht|zehn|deux|trois|quatre|dos|tres|cuatro)\b)/iu;
+  /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|zwei|drei|vier|sechs|acht|zehn|deux|trois|quatre|dos|tres|cuatro)\b)/iu;
 /** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);

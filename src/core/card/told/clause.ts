@@ -94,6 +94,7 @@ const SPOKEN_RANGE =
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .replace(SPOKEN_RANGE, '$1 to $2')
+    .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
     .split(
       /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
     )
@@ -131,7 +132,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   ],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
   [
-    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b/iu,
+    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
     720,
   ],
   [

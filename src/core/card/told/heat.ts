@@ -20,6 +20,7 @@ function heatOf(text: string, sentence: string, at: number): string {
   const done =
     [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
+  if (/^\d+ at \d{3}$/.test(text)) return 'oven';
   // "preheat to 425 with a skillet on the middle rack"
   if (/^(?:pre-?)?heat to\b/i.test(text) && OVEN.test(text)) return 'oven';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
@@ -67,7 +68,10 @@ const WARMS =
 const SETS_IT = /\b(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
-  const alone = /\bmin(?:ute)?s? at \d{3}\b/i.test(text) || (/^\d{3}$/.test(text) && GREASED.test(sentence));
+  const alone =
+    /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
+    (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
+    (/^\d{3}$/.test(text) && GREASED.test(sentence));
   const changed =
     CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence) || /\bstart at \d{3}\b/i.test(sentence));
   return (
@@ -117,10 +121,12 @@ const DIAL =
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
+  [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],
+  [/\b(?:high|upp)(?:er)? (?:side|end) of medium\b/i, 'medium high'],
   [
     /\ba fuego medio[- ]bajo\b|\b(?:bei|auf) mittlerer bis (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})à feu moyen[- ]doux\b/iu,
     'medium low',

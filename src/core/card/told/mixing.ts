@@ -2,7 +2,7 @@
 import type { Clause, FactId } from './clause';
 import { anyWord } from './words';
 
-const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work\w*|fold\w*|rühr\w*|verrühr\w*|mélang\w*|mezcl\w*|batir|schlag\p{L}*|geschlagen`;
+const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work\w*|fold\w*|rühr\w*|verrühr\w*|mélang\w*|mezcl\w*|batir|schlag\p{L}*|geschlagen|grind|mash|blitz|pur[ée]e`;
 const MIXING = anyWord(MIXES);
 
 /** Lumps, and what is said of them. */
@@ -48,11 +48,11 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 const BLENDER =
-  /\b(?:blender|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
+  /\b(?:blender|blend(?: (?:it|all|everything|the lot))?(?: for)?(?: (?:a|two|three|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
@@ -78,12 +78,16 @@ const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|mo
 const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
+const FLOPS = /\bstill soft\b|\b(?:tips?|peaks?|tops?) (?:that |which )?(?:just )?(?:flops?|droops?|bends?|curls?)\b/i;
+
 /** @returns how far the whites are whipped; null: it is not told */
 function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   const foam = FOAM.test(text);
   // cream has peaks too
   if (CREAM.test(text) && !foam) return null;
   if (/\bsoft(?:\s+\w+)?\s+peaks?\b/i.test(text)) return 'soft';
+  // "till they stand up but are still soft on top"
+  if (FLOPS.test(sentence)) return foam || FLOPS.test(text) ? 'soft' : null;
   const peaks = PEAKS.test(text);
   const ofFoam = FOAM.test(sentence);
   if (STIFF.test(text) && (foam || peaks || (ofFoam && /^(?:then )?(?:stiff|firm)\b/i.test(text)))) return 'firm';

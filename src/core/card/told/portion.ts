@@ -15,7 +15,7 @@ const WIDTH =
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES =
-  /bigger than|flatten|press|shape|pat(?:ted)?\b|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+  /bigger than|flatten|press|shape|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -51,7 +51,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
@@ -110,7 +110,8 @@ const SPOON_ALONE =
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
-const AMOUNT_ALONE = /^(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
+const AMOUNT_ALONE =
+  /^(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
 /** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
 const FILLED =
@@ -138,7 +139,11 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
   if (open && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text)) {
-    const amount = portionAt(then.text.replace(/^(?:about|around|some|say|roughly) /i, ''), then, house);
+    const amount = portionAt(
+      then.text.replace(/^(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about|around|some|say|roughly) /i, ''),
+      then,
+      house,
+    );
     if (amount) return [...told.filter((f) => f !== open), amount];
   }
   const fills =
@@ -158,10 +163,10 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
-  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
+  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
   `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|schwenken|eingießen)(?!\\p{L})`,
@@ -179,6 +184,7 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
     const portion = portionAt(text.slice(m.index), c, house);
     if (portion?.unit !== 'ml' || portion.said === undefined) continue;
     const rest = text
+      .replace(/\b(?:while|as you|as i)\b.*/i, '')
       .replace(portion.said, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}]/gu, '');

@@ -27,7 +27,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|prove|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:some |its |a little )?time|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerated?|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -114,6 +114,7 @@ function standsElsewhere(text: string, own: readonly Clause[]): boolean {
   return (
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
+    /\blasts?\b/i.test(text) ||
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat
     /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||

@@ -25,7 +25,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|over (?:she|they|it) goes?|(?:flick|tip|nudge|slide|ease|lift) (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
@@ -136,7 +136,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?at \d{3}\b)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
