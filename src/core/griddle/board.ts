@@ -122,7 +122,7 @@ export type BoardStep =
   | { readonly do: 'done' };
 
 /** A pour takes so long that what is due sooner is waited for, s. */
-const POUR_S = 5;
+export const POUR_S = 5;
 
 /**
  * The one next thing to do.

@@ -64,8 +64,12 @@ export interface GriddleNow {
   readonly verdict: TestVerdict | '';
   /** The test piece is looked at before the next is poured. */
   readonly held: boolean;
+  /** How many of the end that is poured may be poured now. */
+  readonly mayPour: number;
   readonly step: BoardStep;
   /** Until when the bowl rests; null: it may be poured, or is poured already. */
+  readonly bowlRestsUntil: number | null;
+  /** The same where pouring it is the next thing. */
   readonly restsUntil: number | null;
   /** What goes on the piece of the next thing: as it is poured, or before it is turned. */
   readonly goesOn: 'poured' | 'flip' | null;
@@ -144,12 +148,13 @@ export function griddleNow(
   const test = pieces.findLast((p) => isTestPiece(batch, p.piece));
   const verdict = (test && entriesOf(entries, 'test').findLast((e) => e.at >= test.pouredAt)?.act.verdict) ?? '';
   const held = test !== undefined && (test.pulledAt === null || verdict === '');
-  const mayPour = Math.min(progress.toPour, ends.length > 1 ? pouring.left : progress.toPour);
-  const step = nextStep(pieces, places, timesOf, held ? 0 : mayPour, now);
+  const mayPour = held ? 0 : Math.min(progress.toPour, ends.length > 1 ? pouring.left : progress.toPour);
+  const step = nextStep(pieces, places, timesOf, mayPour, now);
   const joined = joinedAt(taps, progress.bowl);
   const rested = joined === null ? null : joined + restMin * 60_000;
   // whoever has begun to pour it all the same is not asked again
   const begun = joined !== null && taps.some((t) => t.act === 'pour' && t.at >= joined);
+  const bowlRestsUntil = rested !== null && rested > now && !begun ? rested : null;
   const at = step.do === 'pour' || step.do === 'done' ? pouring : endOf(step.piece);
   const turns =
     (step.do === 'flip' || step.do === 'wait') && step.piece.flippedAt === null && at.known.times.second !== null;
@@ -166,8 +171,10 @@ export function griddleNow(
     test,
     verdict,
     held,
+    mayPour,
     step,
-    restsUntil: step.do === 'pour' && rested !== null && rested > now && !begun ? rested : null,
+    bowlRestsUntil,
+    restsUntil: step.do === 'pour' ? bowlRestsUntil : null,
     goesOn: step.do === 'pour' ? 'poured' : turns ? 'flip' : null,
     next: Math.max(0, ...pieces.map((p) => p.piece)) + 1,
   };

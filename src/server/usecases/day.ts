@@ -1,7 +1,9 @@
 /** The day of a batch, from the records: what is in its bowl, its steps, and how long a piece lies on the heat here. */
 import { type Batch, waysOf } from '@/core/batch/batch';
 import { noticeOf } from '@/core/batch/notice';
+import { pouringsOf } from '@/core/batch/pourings';
 import type { Serving } from '@/core/batch/serving';
+import { surfaceOf } from '@/core/batter/surface';
 import { type BowlAtWork, bowlOf } from '@/core/day/bowl';
 import { daySteps } from '@/core/day/day';
 import { lineNow } from '@/core/day/done';
@@ -10,7 +12,9 @@ import type { Step } from '@/core/day/step';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Ways } from '@/core/formula/ways';
 import { type Contact, contactsOf } from '@/core/griddle/contact';
+import type { BoardFacts } from '@/core/griddle/griddle-now';
 import { type KnownTimes, timesFor } from '@/core/griddle/times';
+import type { Gear } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import { heatIn } from '@/core/script/read';
 import { batchById, underWay } from '../queries/batches';
@@ -74,6 +78,29 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   const serve = { methods: new Map(beside.map((s) => [s.name, s.method])), kept, gear: house.gear };
   return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
 }
+
+/** What a batch's board is worked from, besides its log. */
+export const boardFactsOf = (batch: Batch, { bowl, known }: BatchDay, house: Kitchen): BoardFacts => ({
+  batch,
+  gear: house.gear,
+  ends: bowl.pourings.map((p, n) => ({
+    acrossCm: p.acrossCm,
+    known: known[n] ?? (known[0] as KnownTimes),
+    zone: heatIn(bowl.script, n).zoneC,
+  })),
+  restMin: bowl.standing.restMin,
+});
+
+/** Batches at one surface that are drawn at once. */
+const MOST_AT_A_SURFACE = 6;
+
+/** Batches under way that can be made on a piece of gear, by when they are served. */
+export async function batchesAt(g: Gear): Promise<readonly Batch[]> {
+  const made = (b: Batch): boolean => pouringsOf(b).some((p) => surfaceOf(g, p.kind, NARROW_CM) !== null);
+  return (await underWay()).filter(made).slice(0, MOST_AT_A_SURFACE);
+}
+/** So small a piece fits anywhere that its kind is made on. */
+const NARROW_CM = 4;
 
 /**
  * Other batches' pieces on the surfaces of this one, with allergens that it lacks: those that lie there, and those

@@ -4,12 +4,11 @@ import { batchPage } from '@/app/batches/load';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { batchCautions } from '@/core/day/cautions';
-import type { KnownTimes } from '@/core/griddle/times';
 import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansInBowl } from '@/core/prep/correct';
-import { foamed, heatIn } from '@/core/script/read';
+import { foamed } from '@/core/script/read';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
-import { dayOf, touchedBefore } from '@/server/usecases/day';
+import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
 import { Board } from '@/ui/griddle/board';
 import { Cautions } from '@/ui/kit/cautions';
 import { Link } from '@/ui/kit/link';
@@ -22,6 +21,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
   return batchPage(params, 'griddle', async (b, house) => {
     const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
     const { analysis, standing, script, pourings } = day.bowl;
+    const facts = boardFactsOf(b, day, house);
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
     const whites = foamed(script);
@@ -31,6 +31,9 @@ export default async function GriddlePage({ params }: { readonly params: Promise
       house,
       surfaces.map((s) => s.id),
     );
+    const lit = house.gear.filter((g) => surfaces.some((s) => s.id === g.id));
+    const beside = await Promise.all(lit.map(batchesAt));
+    const shared = b.finishedAt ? [] : lit.filter((_, n) => beside[n]?.some((x) => x.id !== b.id));
     return (
       <>
         {touched.length > 0 ? (
@@ -53,9 +56,22 @@ export default async function GriddlePage({ params }: { readonly params: Promise
             </p>
           </Notice>
         ) : null}
+        {shared.length > 0 ? (
+          <p className="mb-3 flex flex-wrap items-center gap-x-4 text-[15px]">
+            Other batches are made here too. All on one screen:
+            {shared.map((g) => (
+              <Link
+                key={g.id}
+                href={`/griddles/${encodeURIComponent(g.id)}`}
+                className="inline-flex min-h-11 items-center font-semibold text-rim underline"
+              >
+                {g.name}
+              </Link>
+            ))}
+          </p>
+        ) : null}
         <Board
-          batch={b}
-          gear={house.gear}
+          {...facts}
           means={meansInBowl(
             lines,
             find('milk-whole') ?? ingredient('milk-whole'),
@@ -65,13 +81,7 @@ export default async function GriddlePage({ params }: { readonly params: Promise
             b.sheet.flatMap((l) => (l.parts ?? []).flatMap((p) => [find(p.id) ?? []].flat().map((i) => [i.id, i]))),
           )}
           measured={{ exactness: b.exactness, conventions: house.conventions, drawer: house.drawer }}
-          ends={pourings.map((p, n) => ({
-            acrossCm: p.acrossCm,
-            known: day.known[n] ?? (day.known[0] as KnownTimes),
-            zone: heatIn(script, n).zoneC,
-          }))}
           ways={day.ways}
-          restMin={standing.restMin}
           life={lifeOf(analysis, whites)}
           batterLife={batterLife(analysis)}
           whites={whites}

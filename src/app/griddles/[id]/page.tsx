@@ -1,0 +1,71 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { reach } from '@/server/db/pool';
+import { tapsOf } from '@/server/queries/griddle';
+import { loadHouse } from '@/server/queries/house';
+import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { SharedBoard } from '@/ui/griddle/shared-board';
+import { Link } from '@/ui/kit/link';
+import { Notice } from '@/ui/kit/notice';
+import { eventLogFrom } from '@/ui/live/event-log-from';
+
+export const metadata: Metadata = { title: 'All on one griddle' };
+
+/** One griddle, iron or pan with the pieces of every batch that is made on it. */
+export default async function SharedGriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    const gear = house.gear.find((g) => g.id === decodeURIComponent(id));
+    if (!gear) return null;
+    const batches = await Promise.all(
+      (await batchesAt(gear)).map(async (b) => {
+        const [day, taps, touched] = await Promise.all([
+          dayOf(b, house),
+          tapsOf(b.id),
+          touchedBefore(b, house, [gear.id]),
+        ]);
+        return { facts: boardFactsOf(b, day, house), first: eventLogFrom(b, taps), touched };
+      }),
+    );
+    return { gear, batches };
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  if (!r.value) notFound();
+  const { gear, batches } = r.value;
+  const touched = batches.flatMap((b) => b.touched.map((t) => ({ ...t, of: b.facts.batch.name })));
+  return (
+    <Frame here="today">
+      <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{gear.name}</h1>
+      {touched.length > 0 ? (
+        <Notice weight="stop">
+          <ul>
+            {touched.map((t) => (
+              <li key={`${t.of} ${t.batchId}`}>
+                <strong>{t.batch}</strong> lay here, with <strong>{t.allergens.join(', ')}</strong>; the notice of{' '}
+                <strong>{t.of}</strong> has none, and no cleaning is noted since.
+              </li>
+            ))}
+          </ul>
+          <p className="text-[15px]">
+            Clean it and note that under{' '}
+            <Link href="/house" className="font-semibold text-rim underline">
+              House
+            </Link>
+            , or pour on another. What is clean enough is the house’s rule and the local food code’s to say.
+          </p>
+        </Notice>
+      ) : null}
+      {batches.length === 0 ? (
+        <p className="text-lg">No batch that is made on it is under way.</p>
+      ) : (
+        <SharedBoard id={gear.id} batches={batches.map(({ facts, first }) => ({ facts, first }))} />
+      )}
+      <p className="mt-4 text-sm text-soft">
+        Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the
+        local food code has it; this clock says nothing about that.
+      </p>
+    </Frame>
+  );
+}
