@@ -139,6 +139,43 @@ test('the test piece is outside the count, and is judged before the next is pour
 /** Pours of each of two browsers, at once and then apart. */
 const POURS = process.env.EVEN_CRUMB_TEST_ALL ? 50 : 15;
 
+test('two batters on one griddle: a row of each poured in one act, turned together, taken back, and each batch has its own', async ({
+  page,
+  kitchen,
+}) => {
+  await beginTime(page, kitchen);
+  await atGriddle(page, 'Regatta griddle cakes', '8');
+  await atGriddle(page, 'Juniors’ small cakes'.replace('’', "'"), '9');
+  await page.getByRole('link', { name: 'Long griddle', exact: true }).click();
+  await page.waitForURL(/griddles/);
+  const next = page.getByRole('region', { name: 'Next' });
+  const batches = page.getByRole('region', { name: 'Batches on it' });
+  const letterOf = async (name: string): Promise<string> =>
+    ((await batches.getByRole('link', { name }).last().textContent()) ?? '').trim().slice(0, 1);
+  const [big, small] = [await letterOf('Regatta griddle cakes'), await letterOf("Juniors' small cakes")];
+  await batches.getByRole('radio', { name: big, exact: true }).click();
+  await axe(page);
+  await next.getByRole('button', { name: `Poured a row: 6 of ${big}` }).click();
+  await pass(page, kitchen, 4000);
+  await batches.getByRole('radio', { name: small, exact: true }).click();
+  await next.getByRole('button', { name: new RegExp(`^Poured a row: \\d of ${small}`) }).click();
+  await next.getByRole('button', { name: new RegExp(`^Take back “pour \\d of ${small}”`) }).click();
+  await expect(page.getByRole('button', { name: new RegExp(`^${small}1, first side`) })).toHaveCount(0);
+  await next.getByRole('button', { name: new RegExp(`^Poured a row: \\d of ${small}`) }).click();
+  await expect(page.getByRole('button', { name: new RegExp(`^${small}1, first side`) })).toBeVisible();
+  await expect(page.getByRole('button', { name: new RegExp(`^${big}6, first side`) })).toBeVisible();
+  await axe(page);
+  // the small ones are due sooner: the row goes over in one press
+  await pass(page, kitchen, 100_000);
+  await expect(next).toContainText(`Turn ${small}1`);
+  await next.getByRole('button', { name: new RegExp(`^Turned the row: ${small}1, ${small}2`) }).click();
+  await expect(page.getByRole('button', { name: new RegExp(`^${small}2, second side`) })).toBeVisible();
+  await expect.poll(() => unsent(page)).toBe(0);
+  await batches.getByRole('link', { name: 'Regatta griddle cakes' }).last().click();
+  await page.waitForURL(/batches/);
+  await expect(page.getByRole('button', { name: /^Place 6: piece 6, first side/ })).toBeVisible();
+});
+
 test('two browsers pour on one griddle, at once and apart: each is kept, in order, and no two lie on one place', async ({
   page,
   kitchen,

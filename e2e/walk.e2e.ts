@@ -237,7 +237,7 @@ for (const { at, parts } of Object.values(OF_ONE))
       look(page, await addressOf(kitchen, `${at}/[id]${part}`)));
 
 /** What only a kitchen with more in it has: looked at in the journeys that lead there. */
-const BY_JOURNEYS = ['/kept/[id]', '/log/compare', '/mornings/[id]/board', '/mornings/[id]/close'];
+const BY_JOURNEYS = ['/griddles/[id]', '/kept/[id]', '/log/compare', '/mornings/[id]/board', '/mornings/[id]/close'];
 
 test('every page of the app is walked, or belongs to a journey', () => {
   const pages = readdirSync('src/app', { recursive: true, encoding: 'utf8' })

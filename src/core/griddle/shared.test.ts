@@ -41,6 +41,7 @@ test('alone a batch has every place; another’s pieces take those that they tou
   const alone = sharedSurface('g', [at('A', 11)], null, 0);
   const all = surfacesFor([GRIDDLE], 'griddle', 11)[0]?.slots ?? [];
   expect(alone.pours[0]?.free).toHaveLength(all.length);
+  expect(alone.pours[0]?.row).toEqual(all.flatMap((s, n) => (s.y === all[0]?.y ? [n] : [])));
   expect(alone).toMatchObject({ wideCm: 62, deepCm: 38, next: { do: 'pour', from: { of: 0 } } });
   const [first] = all;
   const both = sharedSurface('g', [at('A', 11, [pour('A', 1, 0, 0)]), at('B', 8)], 1, 0);

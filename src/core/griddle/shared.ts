@@ -36,6 +36,8 @@ export interface PourHere {
   readonly surface: Surface | null;
   /** Places where a piece of it touches none that lies there, in pour order; no more than may be poured. */
   readonly free: readonly number[];
+  /** Those of them beside the first. */
+  readonly row: readonly number[];
   /** How many may be poured in all. */
   readonly left: number;
   /** Its test piece is looked at first. */
@@ -89,8 +91,11 @@ function pourHere(id: string, it: GriddleNow, of: number, lying: readonly Lying[
     surface !== null &&
     lying.every((l) => Math.hypot(l.x - s.x, l.y - s.y) >= (l.acrossCm + surface.acrossCm) / 2 - TOUCHING_CM);
   const free = (surface?.slots ?? []).flatMap((s, slot) => (isFree(s) ? [slot] : []));
+  const may = free.slice(0, Math.max(0, it.mayPour));
+  const slots = surface?.slots ?? [];
+  const row = may.filter((n) => Math.abs((slots[n]?.y ?? 0) - (slots[may[0] ?? 0]?.y ?? 0)) < TOUCHING_CM);
   const { held, mayPour: left, bowlRestsUntil: restsUntil } = it;
-  return { of, end, surface, free: free.slice(0, Math.max(0, left)), left, held, restsUntil };
+  return { of, end, surface, free: may, row, left, held, restsUntil };
 }
 
 /** Pieces side by side that go over, or off, together. @param lying the oldest first */

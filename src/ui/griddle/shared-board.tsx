@@ -154,6 +154,14 @@ function SurfaceAt({ id, batches, logs, now, onNow }: At & { readonly onNow: () 
               {row.map(called).join(', ')}
             </Button>
           ))}
+          {pouring &&
+          pouring.row.length > 1 &&
+          pouring.row.length < pouring.free.length &&
+          pouring.restsUntil === null ? (
+            <Button size="work" className="min-h-16" onClick={() => pour(pouring, pouring.row)}>
+              Poured a row: {pouring.row.length} of {letter(pouring.of)}
+            </Button>
+          ) : null}
           {pouring && pouring.free.length > 1 && pouring.restsUntil === null ? (
             <Button size="work" className="min-h-16" onClick={() => pour(pouring, pouring.free)}>
               Poured all free: {pouring.free.length} of {letter(pouring.of)}
