@@ -26,6 +26,7 @@ interface Here {
 /** Batches at a surface are told apart by a letter. */
 const letter = (of: number): string => String.fromCharCode(65 + of);
 const called = (l: Lying): string => `${letter(l.of)}${l.piece.piece}`;
+const named = (l: Lying | undefined): string => (l ? called(l) : '');
 
 /** A batch's log is opened, then the next one's: each has its own. */
 function WithLogs({
@@ -126,6 +127,8 @@ function SurfaceAt({ id, batches, logs, now, onNow }: At & { readonly onNow: () 
   };
   const pouring = it.pours.find((p) => p.of === chosen) ?? it.pours.find((p) => p.free.length > 0) ?? it.pours[0];
   const { next } = it;
+  // the oldest row; the next is asked for when it is done
+  const [row] = it.rows;
   return (
     <div className="grid gap-4">
       {logs.map((log, n) => (
@@ -148,12 +151,12 @@ function SurfaceAt({ id, batches, logs, now, onNow }: At & { readonly onNow: () 
                 : `${DONE_WORDS[next.lying.act]}${next.do === 'wait' ? ' already' : ''}: ${called(next.lying)}`}
             </Button>
           )}
-          {it.rows.map((row) => (
-            <Button key={row.map(called).join(' ')} size="work" className="min-h-16" onClick={() => act(row)}>
+          {row ? (
+            <Button size="work" className="min-h-16" onClick={() => act(row)}>
               {row[0]?.act === 'flip' ? 'Turned the row: ' : 'Took the row off: '}
-              {row.map(called).join(', ')}
+              {row.length}, {named(row[0])} to {named(row.at(-1))}
             </Button>
-          ))}
+          ) : null}
           {pouring &&
           pouring.row.length > 1 &&
           pouring.row.length < pouring.free.length &&
@@ -260,8 +263,8 @@ function Drawn({
               className={`${at} border-[3px] border-rim text-ink ${isDue ? 'bg-butter' : 'bg-white'} ${l.piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`}
               style={place(l.x, l.y, l.acrossCm)}
             >
-              <strong className="text-xl">{called(l)}</strong>
-              <span className="text-[15px]">{age}</span>
+              <strong className="text-xl max-md:text-[15px]">{called(l)}</strong>
+              <span className={`text-[15px] max-md:text-[13px] ${isDue ? 'max-md:hidden' : ''}`}>{age}</span>
               {isDue ? <span className="text-[13px] font-bold">look</span> : null}
             </Press>
           );
