@@ -53,6 +53,7 @@ export const ORDER = [
   { at: 'src/core/day' },
   { at: 'src/core/premix' },
   { at: 'src/core/morning' },
+  { at: 'src/core/begin' },
   { at: 'src/core/judge' },
   { at: 'src/core/exchange' },
   { at: 'src/core/testing' },
@@ -79,6 +80,7 @@ export const INSIDE = ['at-the-heat', 'bowls', 'combine', 'cues'].map((f) => `sr
 /** Packages that only these may import; the core is pure but for a few small libraries. */
 const CORE_LIBRARIES = [
   '@date-fns/tz',
+  'chrono-node/en',
   'domhandler',
   'fflate',
   'd3-array',

@@ -16,6 +16,7 @@ import { kitchenState } from '@/server/usecases/look-around';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
+import { BeginLine } from '@/ui/today/begin-line';
 import { Doors } from '@/ui/today/doors';
 import { MorningDoor, Mornings } from '@/ui/today/mornings';
 import { PlansKept } from '@/ui/today/plans-kept';
@@ -79,6 +80,7 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
       <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
+      {state.empty || filtered ? null : <BeginLine say="" />}
       {mornings.length > 0 && !filtered ? <Mornings mornings={mornings} units={house.units} /> : null}
       {plans.length > 0 && !filtered ? <PlansKept plans={plans} units={house.units} drop={dropPlanHere} /> : null}
       {kept.length > 0 && !filtered ? (

@@ -49,6 +49,12 @@ export interface PlanOpenedWith {
   readonly people: boolean;
   /** All there is of one thing drives it; null: something else does. */
   readonly all: { readonly ingredientId: string; readonly grams: number } | null;
+  /** Pieces for each of the people; null: as many as is usual. */
+  readonly each?: string | null;
+  /** When it is to be ready, ms since 1970; null: nobody has said. */
+  readonly serveAt?: number | null;
+  /** What it is made on, of the kitchen's gear; null: as usual. */
+  readonly on?: readonly string[] | null;
 }
 
 /** The portion an end opens at, ml. */
@@ -73,6 +79,9 @@ function drivenBy(formula: Formula, house: Kitchen, { end, all }: PlanOpenedWith
   return own ? { ingredientId: own.ingredient.id, grams: all.grams } : null;
 }
 
+/** Pieces for each guest where nobody has said. */
+const USUAL_EACH = '3';
+
 /** A new plan of a formula. */
 export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWith): PlanStands {
   const at = atEnd(formula, asked.end);
@@ -85,7 +94,7 @@ export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWit
         ? massNumber(drives.grams, house.units).replaceAll('\u2009', '')
         : (asked.pieces ?? (pan ? '1' : String(piecesOfCard(formula, house, asked.end) ?? 12))),
       portion: portionAt(formula, asked.end),
-      each: '3',
+      each: asked.each ?? USUAL_EACH,
       seconds: '10',
       testPiece: null,
       head: '35',
@@ -99,8 +108,8 @@ export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWit
     exactness: scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram',
     eggs: null,
     take: true,
-    serving: null,
-    lit: AS_USUAL,
+    serving: asked.serveAt ? { at: asked.serveAt, anchor: 'first', helpers: 0, dayOneAt: null, moved: {} } : null,
+    lit: asked.on?.length ? { on: asked.on, most: null } : AS_USUAL,
     litSecond: AS_USUAL,
     bags: {},
     kept: {},

@@ -18,7 +18,7 @@ import { toast } from '../kit/toast';
 import type { PlanTyped } from './plan.state';
 import { AsksHow, AsksHowMuch } from './plan-asks';
 import { PlanSheet, PlanStart } from './plan-makes';
-import { type PlanStands, planOpens } from './plan-opens';
+import { type PlanOpenedWith, type PlanStands, planOpens } from './plan-opens';
 import { usePlan } from './use-plan';
 
 const UNREAD_SERVING = 'When it is served can’t be read: mend it there, or switch the set time off.';
@@ -46,6 +46,8 @@ interface Props {
   readonly people?: boolean;
   /** All there is of one thing drives it; null: something else does. */
   readonly all?: { readonly ingredientId: string; readonly grams: number } | null;
+  /** As a sentence began it. */
+  readonly begun?: Pick<PlanOpenedWith, 'each' | 'serveAt' | 'on'>;
   /** Bags of this formula's premix that are left. */
   readonly bagged?: readonly Bagged[];
   /** What is kept of earlier makings. */
@@ -78,6 +80,7 @@ export function Plan({
   all = null,
   bagged = NO_BAGS,
   kept = NO_LOTS,
+  begun,
   plan = null,
   morningId,
   make,
@@ -88,8 +91,8 @@ export function Plan({
   const [saved, setSaved] = useState(plan && { id: plan.id, revision: plan.revision });
   // what was left belongs to what was asked for: another version, number or end opens as it is asked
   const copy = useCopy<PlanStands>(
-    `plan:${[versionId, saved?.id, saved?.revision, end, pieces, people, all?.ingredientId, all?.grams].join(':')}`,
-    () => plan?.typed ?? planOpens(formula, house, { end, pieces, people, all }),
+    `plan:${[versionId, saved?.id, saved?.revision, end, pieces, people, all?.ingredientId, all?.grams, begun?.each, begun?.serveAt].join(':')}`,
+    () => plan?.typed ?? planOpens(formula, house, { end, pieces, people, all, ...begun }),
     LEFT_LYING_MS,
   );
   const { value: s } = copy;

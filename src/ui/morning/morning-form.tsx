@@ -44,6 +44,8 @@ interface Props {
   readonly of: string;
   /** The morning that a new one is a copy of; null: of none. */
   readonly like?: MorningPlan | null;
+  /** Which that is, so that what is typed over it comes back over no other. */
+  readonly from?: string | null;
   readonly house: Pick<Kitchen, 'gear'>;
   readonly people: readonly KitchenPerson[];
   readonly choices: readonly DishOffered[];
@@ -422,10 +424,10 @@ function BesidesPart(form: Fields) {
   );
 }
 
-export function MorningForm({ morning, day, of, like = null, house, people, choices, keep }: Props) {
+export function MorningForm({ morning, day, of, like = null, from = null, house, people, choices, keep }: Props) {
   const router = useRouter();
   const form = useRowForm<MorningTyped>(
-    morning ? `morning:${morning.id}` : like ? 'morning:copy' : 'morning:new',
+    morning ? `morning:${morning.id}` : like ? `morning:copy:${from}` : 'morning:new',
     morning && { revision: morning.revision, base: morning.plan },
     () => {
       if (morning) return morningTyped(morning.plan);

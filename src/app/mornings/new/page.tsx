@@ -1,5 +1,10 @@
 import type { Metadata } from 'next';
 import { keepMorningHere } from '@/app/actions';
+import { addressIn, bySentence, type Params } from '@/app/begin/load';
+import { apartIn, morningOfTwo } from '@/core/begin/offers';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { KitchenPerson } from '@/core/morning/people';
+import type { MorningPlan } from '@/core/morning/plan';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -15,17 +20,23 @@ import { MorningForm } from '@/ui/morning/morning-form';
 export const metadata: Metadata = { title: 'Plan a morning' };
 
 interface Asked {
-  readonly searchParams: Promise<{
-    readonly day?: string | string[];
-    /** The formula that it begins with. */
-    readonly of?: string | string[];
-    /** An earlier morning that it is a copy of. */
-    readonly like?: string | string[];
-  }>;
+  /** `of` the formula that it begins with, `like` an earlier morning that it is a copy of, `say` a sentence. */
+  readonly searchParams: Promise<Params>;
+}
+
+/** A morning of two dishes, as a sentence and the choices behind it begin it; null: it was begun otherwise. */
+function saidIn(params: Params, house: Kitchen, people: readonly KitchenPerson[]): MorningPlan | null {
+  const a = addressIn(params);
+  const { b, of, other } = bySentence(a, house);
+  const { apart } = apartIn(b);
+  if (a.say === '' || !apart || of === null || other === null) return null;
+  const tomorrow = dayAfter(house.today ?? localDay(Date.now(), house.units), 1);
+  return morningOfTwo(b, apart, of, other, house.gear, people, tomorrow);
 }
 
 export default async function NewMorningPage({ searchParams }: Asked) {
-  const { day, of, like } = await searchParams;
+  const params = await searchParams;
+  const { day, of, like } = params;
   const r = await reach(async () => {
     const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
     const dishes = was?.plan?.dishes.map((d) => d.formulaId);
@@ -33,6 +44,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
   const [house, people, choices, was, over] = r.value;
+  const said = saidIn(params, house, people);
   const asked =
     typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day)
       ? day
@@ -48,7 +60,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
         </Link>
         .
       </p>
-      {!was && over.length > 0 ? <EarlierMornings mornings={over} units={house.units} /> : null}
+      {!was && !said && over.length > 0 ? <EarlierMornings mornings={over} units={house.units} /> : null}
       {was?.closing?.next ? (
         <div className="mb-4 max-w-2xl">
           <Notice weight="look">
@@ -58,10 +70,11 @@ export default async function NewMorningPage({ searchParams }: Asked) {
       ) : null}
       <div className="max-w-2xl">
         <MorningForm
-          key={was?.id ?? 'new'}
+          key={was?.id ?? (said && JSON.stringify(said)) ?? 'new'}
           morning={null}
-          day={asked}
-          like={was?.plan ?? null}
+          day={said?.day ?? asked}
+          like={was?.plan ?? said}
+          from={was?.id ?? (said && JSON.stringify(said))}
           of={typeof of === 'string' && isUuid(of) ? of : ''}
           house={house}
           people={people}

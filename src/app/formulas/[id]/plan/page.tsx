@@ -42,6 +42,10 @@ interface Props {
     plan?: string | string[];
     /** The morning that it is made for. */
     morning?: string | string[];
+    /** As a sentence began it: pieces for each, when it is ready (ms since 1970), and the gear it is made on. */
+    each?: string | string[];
+    serve?: string | string[];
+    on?: string | string[];
   }>;
 }
 
@@ -81,6 +85,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
     typeof asked.all === 'string' && typeof asked.grams === 'string' && Number(asked.grams) > 0
       ? { ingredientId: asked.all.slice(0, 60), grams: Number(asked.grams) }
       : null;
+  const onAsked = typeof asked.on === 'string' ? asked.on.split(' ') : [];
   return (
     <Frame here="batch">
       <h1 className="text-[26px] [overflow-wrap:anywhere] print:hidden">Plan: {v.formula.name}</h1>
@@ -145,6 +150,11 @@ export default async function PlanPage({ params, searchParams }: Props) {
         pieces={pieces}
         people={asked.by === 'people'}
         all={all}
+        begun={{
+          each: typeof asked.each === 'string' && /^\d{1,3}$/.test(asked.each) ? asked.each : null,
+          serveAt: typeof asked.serve === 'string' && Number(asked.serve) > 0 ? Number(asked.serve) : null,
+          on: typeof asked.on === 'string' ? house.gear.map((g) => g.id).filter((x) => onAsked.includes(x)) : null,
+        }}
         bagged={bagged.up ? bagged.value : []}
         kept={kept}
         plan={plan}

@@ -1,0 +1,94 @@
+import type { Metadata } from 'next';
+import { apartIn, formulasFor, unreadIn } from '@/core/begin/offers';
+import { allergenName } from '@/core/pantry/ingredient';
+import { dayAfter, localDay, sayWeekday } from '@/core/quantity/day';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { hrefTo } from '@/ui/today/begin.state';
+import { BeginLine } from '@/ui/today/begin-line';
+import { BeginView } from '@/ui/today/begin-view';
+import { addressIn, bySentence, type OfShelf, type Params, shelfWithout } from './load';
+
+export const metadata: Metadata = { title: 'Begin with a sentence' };
+
+/** Formulas offered at once; the shelf has the rest. */
+const MOST_OFFERED = 8;
+/** Days to choose from. */
+const DAYS = 14;
+
+/** One sentence, as it was understood; what is missing is asked, one thing at a time. */
+export default async function BeginPage({ searchParams }: { readonly searchParams: Promise<Params> }) {
+  const a = addressIn(await searchParams);
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    const begun = bySentence(a, house);
+    return { house, begun, ...(await shelfWithout(begun.b)) };
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="today" />;
+  const { house, begun, shelf, lacks } = r.value;
+  const { b, errors, serveAt, of } = begun;
+  const { everybody, apart } = apartIn(b);
+  const today = localDay(Date.now(), house.units);
+  const dayWords = (day: string): string =>
+    sayWeekday(Date.parse(`${day}T12:00:00Z`), { days: house.units.days, zone: 'UTC' });
+  const days = [...new Set([b.day, b.orDay, ...Array.from({ length: DAYS }, (_, n) => dayAfter(today, n))])].filter(
+    (d): d is string => d !== null,
+  );
+  const planHref = (id: string): string => {
+    const q = new URLSearchParams({
+      pieces: String(b.people ?? b.pieces ?? ''),
+      ...(b.people !== null && { by: 'people' }),
+      ...(b.each !== null && { each: String(b.each) }),
+      ...(serveAt !== null && { serve: String(serveAt) }),
+      ...(b.on.length > 0 && { on: b.on.join(' ') }),
+    });
+    return `/formulas/${id}/plan?${q}`;
+  };
+  const choose = (f: OfShelf): string => {
+    if (!apart || lacks(f.id, apart.without)) return planHref(f.id);
+    return hrefTo('/begin', a, { of: f.id });
+  };
+  const names = (list: readonly Parameters<typeof allergenName>[0][]): string => list.map(allergenName).join(', ');
+  const offer = (f: OfShelf, href: string, without: typeof everybody) => ({
+    id: f.id,
+    name: f.name,
+    kind: f.kind,
+    href,
+    note: without.length > 0 && !lacks(f.id, without) ? `not noted as without ${names(without)}` : '',
+  });
+  const offers = formulasFor(b, shelf, house.gear);
+  // those that everybody can eat stand first
+  const first = [...offers.filter((f) => lacks(f.id, everybody)), ...offers.filter((f) => !lacks(f.id, everybody))];
+  const others = apart
+    ? formulasFor({ ...b, called: [] }, shelf, house.gear).filter((f) => lacks(f.id, apart.without))
+    : [];
+  return (
+    <Frame here="today">
+      <h1 className="mb-3 text-[26px]">Begin with a sentence</h1>
+      <BeginLine say={a.say} />
+      <BeginView
+        a={a}
+        b={b}
+        errors={errors}
+        days={days.map((d) => ({ value: d, label: dayWords(d) }))}
+        gear={house.gear.filter((g) => b.on.includes(g.id))}
+        unread={unreadIn(b, shelf)}
+        asks={
+          b.people === null && b.pieces === null
+            ? 'people'
+            : errors.time || ((b.day === null || b.time === null) && a.when !== 'later')
+              ? 'when'
+              : apart && of
+                ? 'other'
+                : 'formula'
+        }
+        apart={apart}
+        of={shelf.find((f) => f.id === of)?.name ?? ''}
+        planAll={of ? planHref(of) : ''}
+        offers={first.slice(0, MOST_OFFERED).map((f) => offer(f, choose(f), everybody))}
+        others={others.slice(0, MOST_OFFERED).map((f) => offer(f, hrefTo('/mornings/new', a, { other: f.id }), []))}
+      />
+    </Frame>
+  );
+}

@@ -1,0 +1,124 @@
+/** What is offered for a sentence: formulas of the shelf, and the morning that two of them make. */
+import type { KindId } from '../formula/kinds';
+import type { MorningPlan } from '../morning/plan';
+import { surfacesIn } from '../morning/plan';
+import { type Gear, madeOn } from '../pantry/gear';
+import type { Allergen } from '../pantry/ingredient';
+import type { Begin, Without } from './sentence';
+
+interface OnShelf {
+  readonly name: string;
+  readonly kind: KindId;
+}
+
+const wordsIn = (name: string): readonly string[] => name.toLowerCase().match(/[\p{L}\d]+/gu) ?? [];
+const isIn = (word: string, name: string): boolean =>
+  wordsIn(name).some(
+    (w) => w === word.toLowerCase() || w.replace(/e?s$/, '') === word.toLowerCase().replace(/e?s$/, ''),
+  );
+
+/** "Pancakes" may be any that lie freely on a griddle. */
+const LIKE_GRIDDLE: readonly KindId[] = ['griddle', 'small', 'foam'];
+const NAMED = 10;
+const OF_KIND = 5;
+const LIKE_KIND = 3;
+
+/**
+ * Formulas as a sentence asks for them, the best first: by their name, by their kind, then as they stand; none that is
+ * not made on what was named.
+ */
+export function formulasFor<F extends OnShelf>(
+  b: Pick<Begin, 'called' | 'kind' | 'on'>,
+  shelf: readonly F[],
+  gear: readonly Gear[],
+): readonly F[] {
+  const on = gear.filter((g) => b.on.includes(g.id));
+  const near = (f: F): number =>
+    NAMED * b.called.filter((w) => isIn(w, f.name)).length +
+    (f.kind === b.kind ? OF_KIND : b.kind === 'griddle' && LIKE_GRIDDLE.includes(f.kind) ? LIKE_KIND : 0);
+  return shelf
+    .filter((f) => on.length === 0 || on.some((g) => madeOn(g, f.kind)))
+    .map((f, n) => ({ f, n, near: near(f) }))
+    .sort((a, x) => x.near - a.near || a.n - x.n)
+    .map(({ f }) => f);
+}
+
+/** Words that nobody understood, and no formula here is called by. */
+export const unreadIn = (b: Pick<Begin, 'unread'>, shelf: readonly OnShelf[]): readonly string[] =>
+  b.unread.filter((w) => !shelf.some((f) => isIn(w, f.name)));
+
+/** Guests who eat without something while others don't: how many, and without what. */
+export interface Apart {
+  readonly guests: number;
+  readonly without: readonly Allergen[];
+}
+
+/** The allergens that everybody does without, and the guests who do without more. */
+export function apartIn(b: Pick<Begin, 'people' | 'without'>): {
+  readonly everybody: readonly Allergen[];
+  readonly apart: Apart | null;
+} {
+  const all = (w: Without): boolean => w.guests === null || (b.people !== null && w.guests >= b.people);
+  const some = b.without.filter((w) => !all(w));
+  const everybody = b.without.filter(all).map((w) => w.allergen);
+  if (some.length === 0) return { everybody, apart: null };
+  // several of them may be one guest: as many as do without one thing at most
+  const guests = Math.max(...some.map((w) => w.guests ?? 0));
+  return { everybody, apart: { guests, without: [...everybody, ...some.map((w) => w.allergen)] } };
+}
+
+/** Pieces on a plate where nobody has said. */
+const USUAL_EACH = 2;
+const [FIRST_COMES, LAST_GOES] = [360, 660];
+const USUAL_HOB = 4;
+
+/**
+ * A morning of two dishes: what most get, and what some get who do without something.
+ * @param of and @param other the formulas @param cooks names of who cooks
+ */
+export function morningOfTwo(
+  b: Begin,
+  apart: Apart,
+  of: string,
+  other: string,
+  gear: readonly Gear[],
+  cooks: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly role: MorningPlan['people'][number]['role'];
+  }[],
+  day: string,
+): MorningPlan {
+  const [h = 8, min = 0] = (b.time ?? '08:00').split(':').map(Number);
+  const { everybody } = apartIn(b);
+  const each = b.each ?? USUAL_EACH;
+  const people = Math.max(b.people ?? 0, apart.guests);
+  const on = surfacesIn(gear).filter((s) => b.on.length === 0 || b.on.includes(s.gearId));
+  return {
+    name: '',
+    day: b.day ?? day,
+    waves: [{ at: 60 * h + min, covers: people }],
+    dishes: [
+      {
+        id: 'd1',
+        formulaId: of,
+        end: null,
+        each,
+        of: { count: Math.max(1, people - apart.guests) },
+        without: everybody,
+      },
+      { id: 'd2', formulaId: other, end: null, each, of: { count: apart.guests }, without: apart.without },
+    ],
+    people:
+      cooks.length > 0
+        ? cooks.map(({ id, name, role }) => ({ personId: id, name, role, from: FIRST_COMES, to: LAST_GOES }))
+        : [{ personId: null, name: 'The cook', role: 'lead', from: FIRST_COMES, to: LAST_GOES }],
+    surfaces: on,
+    ovens: 1,
+    hob: USUAL_HOB,
+    bell: null,
+    kept: [],
+    sides: [],
+    before: false,
+  };
+}
