@@ -150,7 +150,7 @@ test('Sunday at nine for thirty, with no griddle noted: how many lie at once is 
   await expect(page.getByRole('switch', { name: 'served at a set time' })).toHaveCount(0);
   await page.getByLabel('How many at once?').fill('8');
   await page.getByRole('switch', { name: 'served at a set time' }).click();
-  const at = page.getByRole('textbox', { name: 'Last plate at', exact: true });
+  const at = page.getByRole('textbox', { name: 'Everything ready at', exact: true });
   await at.fill('Sunday 9');
   await at.press('Enter');
   await expect(at).toHaveValue('09:00');

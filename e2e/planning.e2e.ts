@@ -231,7 +231,7 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
   await page.getByLabel('Guests').fill('30');
   await page.getByLabel('Pieces each').fill('2');
   await page.getByRole('switch', { name: 'served at a set time' }).click();
-  const served = page.getByRole('textbox', { name: 'Last plate at', exact: true });
+  const served = page.getByRole('textbox', { name: 'Everything ready at', exact: true });
   // a day that nobody can read is asked at its place, and nothing is kept of it
   await served.fill('Blursday 9');
   await served.press('Enter');

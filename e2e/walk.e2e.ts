@@ -14,6 +14,7 @@ const WIDTHS = ALL ? [1280, 820, 768, 640, 390, 360, 320] : [1280, 320];
 const PAGES = [
   '/',
   '/on-hand',
+  '/begin?say=30%20people%20Sunday%209%2C%20one%20without%20milk',
   '/log',
   '/formulas/new',
   '/formulas/new?from=nothing',

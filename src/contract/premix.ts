@@ -98,9 +98,9 @@ export const lotSchema = z.object({
     .default({}),
   /** What stayed in the sieve, g. */
   restG: z
-    .number('Sieve rests: write a number.')
-    .min(0, 'Sieve rests: not less than none.')
-    .max(100_000, 'Sieve rests: at most 100,000.')
+    .number('Left in the sieve: write a number.')
+    .min(0, 'Left in the sieve: not less than none.')
+    .max(100_000, 'Left in the sieve: at most 100,000.')
     .default(0),
   checked: z.string().trim().max(300, 'At most 300 characters.'),
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),

@@ -113,8 +113,7 @@ function pourAt(
   return found;
 }
 
-const POUR_WHY =
-  'it pours as it should. The estimate is good to one class: add or hold back a little at a time, and pour a test.';
+const POUR_WHY = 'it pours as it should. This is approximate. Add or hold back a little at a time, and pour a test.';
 
 export const pourRight: Fix = (b, w, f) => {
   // where the class is right, and only the water is far too much

@@ -214,7 +214,7 @@ export function swapRebalanced(b: Bench, line: FormulaLine, s: Swap): Proposal {
   const short = target > LEAVENED_CO2 && lift < 0.9 * target ? 'The rise could not all be made up.' : null;
   const made: Proposal = {
     ...straight,
-    why: `The other lines make up for it, so that the ratios stay; leavening is worked again for the acid there is.${changed(before.analysis, after)}`,
+    why: `The other amounts change too; leavening is worked again for the acid there is.${changed(before.analysis, after)}`,
     formula: now.formula,
     short,
   };

@@ -14,4 +14,7 @@ export interface Serving {
   readonly moved: Readonly<Record<string, number>>;
 }
 
+/** Served so, before anything else was said: the last plate goes then. @param at ms since 1970 */
+export const lastPlateAt = (at: number): Serving => ({ at, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} });
+
 export const MOST_HELPERS = 6;

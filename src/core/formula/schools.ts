@@ -358,7 +358,7 @@ export const MATTERS = {
   },
   largeBowl: {
     name: 'Very large bowls',
-    why: 'We scale it straight: the chemistry does not know the size of the bowl.',
+    why: 'Leavening grows with the batch.',
     choices: { straight: { name: 'leavening scaled straight' }, less: { name: 'a tenth less leavening from 10 kg a bowl' } },
   },
 } as const satisfies Readonly<Record<string, Matter>>;

@@ -192,7 +192,7 @@ export function BlendSheet({
         foam alike. If one does not, mix on.
       </Text>
       <Text style={look.about}>
-        Sieve rests ________ g Bags filled ________ Made by ______________ Checked by ______________
+        Left in the sieve ________ g Bags filled ________ Made by ______________ Checked by ______________
       </Text>
     </Paper>
   );

@@ -1,7 +1,7 @@
 /** How a plan stands in its boxes, and how it opens: with what the card makes, or with what was asked for elsewhere. */
 
 import type { Exactness } from '@/core/batch/exactness';
-import type { Serving } from '@/core/batch/serving';
+import { lastPlateAt, type Serving } from '@/core/batch/serving';
 import { AS_USUAL, type Lit } from '@/core/batter/surface';
 import { piecesOf } from '@/core/batter/volume';
 import { isShellEgg } from '@/core/formula/eggs';
@@ -108,7 +108,7 @@ export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWit
     exactness: scalesOf(house.gear).length === 0 ? 'kitchen' : 'gram',
     eggs: null,
     take: true,
-    serving: asked.serveAt ? { at: asked.serveAt, anchor: 'first', helpers: 0, dayOneAt: null, moved: {} } : null,
+    serving: asked.serveAt ? lastPlateAt(asked.serveAt) : null,
     lit: asked.on?.length ? { on: asked.on, most: null } : AS_USUAL,
     litSecond: AS_USUAL,
     bags: {},

@@ -365,7 +365,7 @@ export function LargeBowlWords({
         ? `Each bowl is ${LARGE_BOWL.fromG / 1000} kg or more, and the house takes ${100 * LARGE_BOWL.less} % less leavening there.`
         : less
           ? `Leavening is scaled straight up to ${LARGE_BOWL.fromG / 1000} kg a bowl; from there the house takes ${100 * LARGE_BOWL.less} % less.`
-          : 'Leavening is scaled straight: the chemistry does not know the size of the bowl.'}
+          : 'Leavening grows with the batch.'}
     </p>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { Serving } from '@/core/batch/serving';
+import { lastPlateAt, type Serving } from '@/core/batch/serving';
 import { fromNow, timeLine } from '@/core/day/schedule';
 import { lower, type Step } from '@/core/day/step';
 import { Switch } from '../kit/switch';
@@ -10,7 +10,6 @@ import { MomentField } from '../shared/moment';
 
 const MIN = 60_000;
 const ROUND_MS = 5 * MIN;
-const FRESH: Serving = { at: 0, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} };
 
 /** When the last plate goes, while it is planned: by when the first thing has to be begun. */
 export function ServePart({
@@ -43,13 +42,13 @@ export function ServePart({
             onServing(null);
             return;
           }
-          const soonest = fromNow(steps, { ...FRESH, at: now }, now);
+          const soonest = fromNow(steps, lastPlateAt(now), now);
           onServing(had ?? { ...soonest, at: Math.ceil(soonest.at / ROUND_MS) * ROUND_MS });
         }}
       />
       {serving ? (
         <MomentField
-          label="Last plate at"
+          label="Everything ready at"
           at={serving.at}
           onAt={(at) => onServing({ ...serving, at })}
           onWrong={onWrong}

@@ -88,7 +88,7 @@ function WhatIf({ bench }: Pick<Props, 'bench'>) {
           {whatIf(bench).map((s) => (
             <p key={s}>{s}</p>
           ))}
-          <p className="text-sm text-soft">Model, good to one class: add half, pour a test, look again.</p>
+          <p className="text-sm text-soft">This is approximate: add half, pour a test, look again.</p>
         </div>
       ) : null}
     </details>

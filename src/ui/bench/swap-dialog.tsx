@@ -70,8 +70,8 @@ export function SwapDialog({
         </ul>
       )}
       <p className="mt-3 text-sm text-soft">
-        The numbers are the stand-in alone, before the other lines make up for it. They say nothing of who may safely
-        eat it: ask, and keep to the local food code.
+        The numbers are the stand-in alone, before the other amounts change too. They say nothing of who may safely eat
+        it: ask, and keep to the local food code.
       </p>
     </Dialog>
   );

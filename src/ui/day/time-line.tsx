@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
-import type { Serving } from '@/core/batch/serving';
+import { lastPlateAt, type Serving } from '@/core/batch/serving';
 import { lineNow } from '@/core/day/done';
 import type { EventLog } from '@/core/day/event-log';
 import { type Clash, clashesBetween, dayList, fromNow, type OnCounter } from '@/core/day/schedule';
@@ -63,7 +63,7 @@ export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Pr
   const turn = useRef<Promise<void>>(Promise.resolve());
   const [openClash, setOpenClash] = useState<Serving | null>(null);
   const [proposed] = useState<Serving>(() => {
-    const from = fromNow(steps, { at: now, anchor: 'last', helpers: 0, dayOneAt: null, moved: {} }, now);
+    const from = fromNow(steps, lastPlateAt(now), now);
     return { ...from, at: Math.ceil(from.at / ROUND_MS) * ROUND_MS };
   });
   const serving = own ?? batch.timeline ?? proposed;

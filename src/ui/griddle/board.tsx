@@ -183,7 +183,7 @@ function NoSurface({ pieces }: { readonly pieces: string }) {
   return (
     <div className="grid max-w-xl justify-items-start gap-3">
       <p className="text-lg">
-        Nothing that {pieces} are made on is noted. Under House, Scales and gear, say what there is and how large.
+        Tell us what {pieces} are made on here and how large it is: under House, Scales and gear.
       </p>
       <Link href="/house" className={lookOf('now', 'work')}>
         To the house’s gear
@@ -304,7 +304,7 @@ function NextPart({
           >
             {step.do === 'wait'
               ? `${DONE_WORDS[actFor(step.piece, it.timesOf(step.piece))]} already: ${step.piece.piece}`
-              : `${restsUntil === null ? DONE_WORDS[step.do] : 'Poured all the same'}: ${step.do === 'pour' ? next : step.piece.piece}`}
+              : `${restsUntil === null ? DONE_WORDS[step.do] : 'Poured early'}: ${step.do === 'pour' ? next : step.piece.piece}`}
           </Button>
         )}
         {last ? (

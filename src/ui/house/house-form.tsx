@@ -163,8 +163,8 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
   return (
     <div className="grid gap-6">
       <p className="max-w-3xl text-soft">
-        A formula that says nothing of its own follows these; the Bench lets each have its own. Styles of a kind (even,
-        tall, crisp) are chosen with the formula.
+        Used for all formulas unless changed on the Bench. Styles of a kind (even, tall, crisp) are chosen with the
+        formula.
       </p>
       <Clashes of={revised} />
       {open && revised.conflict ? (

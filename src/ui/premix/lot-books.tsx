@@ -227,7 +227,7 @@ export function LotBooks({
       </ul>
       <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <p className="mt-2 text-[15px] text-soft">
-        {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing here is rubbed out.
+        {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing is deleted.
       </p>
     </section>
   );

@@ -352,7 +352,7 @@ function WrittenPart({ typed: { rest, madeBy, checked, note }, set, lot, errors 
   return (
     <div className="flex flex-wrap gap-3">
       <Field
-        label="Sieve rests"
+        label="Left in the sieve"
         unit="g"
         inputMode="decimal"
         className="w-32"

@@ -171,7 +171,7 @@ export function CorrectView(props: Props) {
                   {what ? kitchenName(what).toLowerCase() : e.act.ingredientId}, as it {e.act.seen}
                 </span>
                 <Button className="min-h-11" onClick={() => log.tell({ do: 'strike', entryId: e.id })}>
-                  It is not in
+                  I didn’t add it
                 </Button>
               </li>
             );

@@ -74,8 +74,11 @@ function orWords({ a, b, days }: Props): readonly { readonly words: string; read
 
 export function BeginView(p: Props) {
   const { a, b, errors, asks } = p;
+  // what is missing stands before what is understood
+  const isMissing = asks === 'people' || asks === 'when';
   return (
     <div className="grid gap-5">
+      {isMissing ? <Ask {...p} /> : null}
       <section aria-label="Understood" className="grid gap-3 rounded-plate bg-white p-4">
         <h2 className="text-xl">Understood</h2>
         <form action="/begin" method="get" className="flex flex-wrap items-start gap-3">
@@ -173,13 +176,13 @@ export function BeginView(p: Props) {
           </p>
         ) : null}
       </section>
-      <Ask {...p} />
-      {asks === 'formula' || asks === 'other' ? (
+      {isMissing ? null : <Ask {...p} />}
+      {isMissing ? null : (
         <p className="text-soft">
           Nothing is kept or begun yet: the plan opens with this filled in. What everybody may eat is the cook’s to
           check, on the packets and with who asks.
         </p>
-      ) : null}
+      )}
     </div>
   );
 }
