@@ -50,7 +50,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|lot|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],

@@ -93,6 +93,7 @@ const SPOKEN_RANGE =
 
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
+    .replace(/ @ ?(?=\d)/g, ' at ')
     .replace(SPOKEN_RANGE, '$1 to $2')
     .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
     .split(

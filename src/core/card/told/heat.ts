@@ -65,7 +65,8 @@ const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 const WARMS =
   /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
 /** "I put it at 350", of what was just named. */
-const SETS_IT = /\b(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to) (?:about |around )?\d{3}\b/i;
+const SETS_IT =
+  /\b(?:(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to)|call it|say) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone =

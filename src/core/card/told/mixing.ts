@@ -123,7 +123,12 @@ function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds'
   if (THIRDS.test(text) || (FOLDS.test(text) && IN_THIRDS.test(sentence))) return 'thirds';
   if (IN_GOES.test(sentence)) return null;
   if (OTHER_FOLDS.test(text)) return 'once';
-  return FOLDS.test(text) && (FOAM.test(text) || (IT_FOLDED.test(text) && !SOME_BITS.test(text))) ? 'once' : null;
+  return FOLDS.test(text) &&
+    (FOAM.test(text) ||
+      (FOAM.test(sentence) && /\bthe rest\b/i.test(text)) ||
+      (IT_FOLDED.test(text) && !SOME_BITS.test(text)))
+    ? 'once'
+    : null;
 }
 
 /** Facts that a clause tells of mixing: which, and what. */

@@ -111,7 +111,7 @@ const SPOON_ALONE =
 const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 const AMOUNT_ALONE =
-  /^(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
+  /^(?:the )?(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
 
 /** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
 const FILLED =

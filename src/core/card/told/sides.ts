@@ -86,7 +86,7 @@ const PREHEATS =
   /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up|to heat))\b/i;
 /** How long finished pieces keep, and all turns together. */
 const AT_MOST =
-  /\b(?:done (?:in|within)|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
+  /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
 
 /** What rests by a clause, where that tells it or the next two do. */
 const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => {
@@ -111,6 +111,10 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     FAT_BROWNS.test(text) ||
     AT_IT.test(text) ||
     (AT_MOST.test(text) && !SECOND.test(text)) ||
+    // "turn; then they are done in a minute"
+    (/\bdone (?:in|within)\b/i.test(text) &&
+      !SECOND.test(text) &&
+      !(before && TURN.test(before.text) && /\b(?:they|it)\b/i.test(text))) ||
     QUARTERS.test(text) ||
     PREP.test(c.sentence) ||
     (CHANGED_TO.test(text) && !COOKS.test(text)) ||
