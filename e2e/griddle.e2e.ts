@@ -28,6 +28,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   expected.push(/503/);
   await beginTime(page, kitchen);
   await atGriddle(page, 'Regatta griddle cakes', '6');
+  await expect(page).toHaveTitle('Regatta griddle cakes, griddle · Even Crumb');
   const step = page.getByRole('region', { name: 'Next' });
   const count = page.getByRole('region', { name: 'Count' });
   await expect(count).toContainText('0 of 6');

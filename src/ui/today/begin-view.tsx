@@ -230,7 +230,7 @@ function Ask({ a, b, asks, apart, of, planAll, offers, others }: Props) {
           <p>
             {forApart
               ? 'No formula here is noted as holding none of that.'
-              : 'No formula here is made on that, or the shelf is empty.'}
+              : 'No formula here is made on that, or there is none yet.'}
           </p>
           <ul>
             {[
@@ -270,7 +270,7 @@ function Ask({ a, b, asks, apart, of, planAll, offers, others }: Props) {
       )}
       <p>
         <Link href="/" className="font-semibold text-rim underline">
-          The whole shelf
+          All formulas
         </Link>
       </p>
     </section>

@@ -10,6 +10,7 @@ import {
   takeCardsBack,
 } from '@/app/actions';
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
+import { titled } from '@/app/titled';
 import { WISHES } from '@/core/balance/moves';
 import { weighedOf } from '@/core/batch/weighed';
 import { firstSight } from '@/core/bench/sight';
@@ -49,7 +50,9 @@ interface Props {
 }
 
 export async function generateMetadata({ searchParams }: Props): Promise<Metadata> {
-  return { title: (await searchParams).formula === undefined ? 'New formula' : 'Bench' };
+  const { formula } = await searchParams;
+  if (typeof formula !== 'string') return { title: 'New formula' };
+  return titled('formula', 'Bench')({ params: Promise.resolve({ id: formula }) });
 }
 
 /** What is wanted of a formula, and the makings to hold against it. */

@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { dropMorningHere, keepMorningHere, placeMorningHere } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -17,7 +17,7 @@ import { MorningForm } from '@/ui/morning/morning-form';
 import { MorningView } from '@/ui/morning/morning-view';
 import { morningNow } from '../load';
 
-export const metadata: Metadata = { title: 'A morning' };
+export const generateMetadata = titled('morning', 'Plan of a morning');
 
 export default async function MorningPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

@@ -15,7 +15,12 @@ import { PantryParts } from '@/ui/pantry/parts';
 import { RemoveThing } from '@/ui/pantry/remove-thing';
 import { StockForm } from '@/ui/pantry/stock-form';
 
-export const metadata: Metadata = { title: 'Ingredient' };
+export async function generateMetadata({ params }: { readonly params: Promise<{ id: string }> }): Promise<Metadata> {
+  const { id } = await params;
+  const r = await reach(loadHouse);
+  const i = r.up ? findIngredient(id, r.value.conventions.own) : undefined;
+  return { title: i ? kitchenName(i) : 'Ingredient' };
+}
 
 export default async function IngredientPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

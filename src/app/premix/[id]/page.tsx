@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
 import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
+import { titled } from '@/app/titled';
 import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
@@ -18,7 +18,7 @@ import { BestBy } from '@/ui/premix/best-by';
 import { MakeLot } from '@/ui/premix/make-lot';
 import { PremixForm } from '@/ui/premix/premix-form';
 
-export const metadata: Metadata = { title: 'Premix' };
+export const generateMetadata = titled('premix', 'Premix');
 
 /** The lot an address goes on from. */
 const beforeOf = (s: string | string[] | undefined): string | null => (typeof s === 'string' && isUuid(s) ? s : null);

@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { dropBeside, keepBeside } from '@/app/sides/actions';
+import { titled } from '@/app/titled';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -9,7 +9,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { SideForm } from '@/ui/sides/side-form';
 
-export const metadata: Metadata = { title: 'Sauces and sides' };
+export const generateMetadata = titled('side', 'Sauces and sides');
 
 export default async function SidePage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { wantOthers } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { titled } from '@/app/titled';
 import { batterLife, lifeOf } from '@/core/batch/mixes';
 import { fadeOf } from '@/core/batter/standing';
 import { batchCautions } from '@/core/day/cautions';
@@ -15,7 +15,7 @@ import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { eventLogFrom } from '@/ui/live/event-log-from';
 
-export const metadata: Metadata = { title: 'Griddle' };
+export const generateMetadata = titled('batch', 'Griddle');
 
 export default async function GriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'griddle', async (b, house) => {

@@ -1,5 +1,5 @@
-import type { Metadata } from 'next';
 import { batchPage } from '@/app/batches/load';
+import { titled } from '@/app/titled';
 import { waysOf } from '@/core/batch/batch';
 import { noticeOf } from '@/core/batch/notice';
 import { kindById } from '@/core/formula/kinds';
@@ -9,7 +9,7 @@ import { NoticeCard } from '@/ui/batch/notice';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 
-export const metadata: Metadata = { title: 'Allergen notice' };
+export const generateMetadata = titled('batch', 'Allergen notice');
 
 /** The notice of a batch as it is made: what its sheet has come to, not what the formula says. */
 export default async function BatchNoticePage({ params }: { readonly params: Promise<{ id: string }> }) {

@@ -1,8 +1,8 @@
-import type { Metadata } from 'next';
 import { noteCareHere, saveOutcome } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
 import { keepHere } from '@/app/kept/actions';
 import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actions';
+import { titled } from '@/app/titled';
 import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
 import { fadeOf } from '@/core/batter/standing';
@@ -33,7 +33,7 @@ import { Photographs } from '@/ui/shared/photographs';
 /** Batter kept cold, C. */
 const COLD_C = 4;
 
-export const metadata: Metadata = { title: 'Outcome' };
+export const generateMetadata = titled('batch', 'Outcome');
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {

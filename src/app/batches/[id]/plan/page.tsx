@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { batchAgain, coversHere, serveAt, undoSwapsHere, untakeBatch } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { titled } from '@/app/titled';
 import { litOf } from '@/core/batch/acts';
 import { EXACTNESS_WORDS } from '@/core/batch/exactness';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
@@ -29,7 +29,7 @@ import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { eventLogFrom } from '@/ui/live/event-log-from';
 
-export const metadata: Metadata = { title: 'Plan' };
+export const generateMetadata = titled('batch', 'Plan');
 
 export default async function BatchPlanPage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'plan', async (b, house, stock, lots) => {

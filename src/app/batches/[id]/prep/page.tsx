@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { previewSwapHere, standInForPart, swapHere, workRestAnew } from '@/app/actions';
 import { batchPage } from '@/app/batches/load';
+import { titled } from '@/app/titled';
 import { unsettled } from '@/core/analyse-formula';
 import { waysOf } from '@/core/batch/batch';
 import { scriptOfBatch } from '@/core/batch/script-of';
@@ -15,7 +15,7 @@ import { Cautions } from '@/ui/kit/cautions';
 import { eventLogFrom } from '@/ui/live/event-log-from';
 import { Prep } from '@/ui/prep/prep';
 
-export const metadata: Metadata = { title: 'Prep' };
+export const generateMetadata = titled('batch', 'Prep');
 
 export default async function PrepPage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'prep', async (batch, house) => {

@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { answerNextTime } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { trendOf } from '@/core/judge/came-back';
 import { faceOf } from '@/core/judge/photographs';
 import { heldAgainst, scoreOf, wantsAnything } from '@/core/judge/target';
@@ -18,7 +18,7 @@ import { CompareView } from '@/ui/versions/compare-view';
 import { History } from '@/ui/versions/history';
 import { Makings } from '@/ui/versions/makings';
 
-export const metadata: Metadata = { title: 'Versions' };
+export const generateMetadata = titled('formula', 'Versions');
 
 interface Props {
   readonly params: Promise<{ id: string }>;

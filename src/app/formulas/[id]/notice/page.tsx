@@ -1,5 +1,5 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { titled } from '@/app/titled';
 import { noticeOfLines } from '@/core/batch/notice';
 import { kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
@@ -20,7 +20,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 
-export const metadata: Metadata = { title: 'Allergen notice' };
+export const generateMetadata = titled('formula', 'Allergen notice');
 
 interface Props {
   readonly params: Promise<{ id: string }>;

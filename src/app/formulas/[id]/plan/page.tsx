@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { answerNextTime, keepPlanHere, makeBatch } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { KEPT_STATE_WORDS, keptWords, lotName } from '@/core/batch/kept';
 import { bagsLeft, firstToUse, leftBySize, sayBags } from '@/core/premix/premix';
 import { sayDay, sayMoment } from '@/core/quantity/day';
@@ -26,7 +26,7 @@ import { BestBy } from '@/ui/premix/best-by';
 import { NearDay } from '@/ui/shared/near-day';
 import { NextTime } from '@/ui/versions/next-time';
 
-export const metadata: Metadata = { title: 'Plan' };
+export const generateMetadata = titled('formula', 'Plan');
 
 interface Props {
   readonly params: Promise<{ id: string }>;

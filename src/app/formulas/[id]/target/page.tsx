@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { saveTargetHere } from '@/app/actions';
 import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actions';
+import { titled } from '@/app/titled';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { scoreOf, wantsAnything } from '@/core/judge/target';
 import { isUuid } from '@/server/api/params';
@@ -18,7 +18,7 @@ import { Photographs } from '@/ui/shared/photographs';
 import { TargetScore } from '@/ui/shared/target-score';
 import { TargetForm } from '@/ui/versions/target-form';
 
-export const metadata: Metadata = { title: 'Target' };
+export const generateMetadata = titled('formula', 'Target');
 
 /** The pancake that is wanted of a formula, and how near its last making came. */
 export default async function TargetPage({ params }: { readonly params: Promise<{ id: string }> }) {

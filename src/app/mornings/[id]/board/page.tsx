@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { keepMorningHere, markStepHere, placeMorningHere, previewMorningHere, swapPeopleHere } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { momentOf, sayWeekday } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -13,7 +13,7 @@ import { Link } from '@/ui/kit/link';
 import { BoardView } from '@/ui/morning/board-view';
 import { boardFacts, markedDone } from '../../load';
 
-export const metadata: Metadata = { title: 'Board of a morning' };
+export const generateMetadata = titled('morning', 'Board');
 
 interface Props {
   readonly params: Promise<{ id: string }>;

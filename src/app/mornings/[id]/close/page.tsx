@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { closeMorningHere } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { happenedOf } from '@/core/morning/closing';
 import { clockOf } from '@/core/morning/morning';
@@ -14,7 +14,7 @@ import { Link } from '@/ui/kit/link';
 import { ClosingForm } from '@/ui/morning/closing-form';
 import { dishesCalled, markedDone } from '../../load';
 
-export const metadata: Metadata = { title: 'Closing of a morning' };
+export const generateMetadata = titled('morning', 'Closing');
 
 export default async function CloseMorningPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { titled } from '@/app/titled';
 import { SHARED } from '@/core/batch/notice';
 import { takeOut } from '@/core/batch/take-out';
 import { allergenBoard, usesOfMorning } from '@/core/morning/papers';
@@ -20,7 +20,7 @@ import { AllergenBoardView } from '@/ui/morning/allergen-board';
 import { Evening, People, Plates, Surfaces } from '@/ui/morning/morning-parts';
 import { morningNow } from '../../load';
 
-export const metadata: Metadata = { title: 'Papers of a morning' };
+export const generateMetadata = titled('morning', 'Papers');
 
 /** One paper: on a sheet of its own, with the morning it is of. */
 const Paper = ({

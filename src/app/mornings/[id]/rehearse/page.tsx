@@ -1,6 +1,6 @@
-import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { keepMorningHere } from '@/app/actions';
+import { titled } from '@/app/titled';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { morningById } from '@/server/queries/mornings';
@@ -11,7 +11,7 @@ import { Notice } from '@/ui/kit/notice';
 import { RehearsalView } from '@/ui/morning/rehearsal-view';
 import { morningNow, plansToRehearse } from '../../load';
 
-export const metadata: Metadata = { title: 'Rehearsal of a morning' };
+export const generateMetadata = titled('morning', 'Rehearsal');
 
 export default async function RehearseMorningPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

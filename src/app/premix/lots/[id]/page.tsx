@@ -1,7 +1,7 @@
 import { FileText } from 'lucide-react';
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
+import { titled } from '@/app/titled';
 import { findIngredient } from '@/core/pantry/pantry';
 import { labelGaps, lacksSince } from '@/core/premix/frozen';
 import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
@@ -27,7 +27,7 @@ import { BestBy } from '@/ui/premix/best-by';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
 
-export const metadata: Metadata = { title: 'Lot' };
+export const generateMetadata = titled('lot', 'Lot');
 
 /** "Weighed in 50,240 g: 50,000 g in bags, 120 g in the sieve, 120 g lost." @param sizes every size of the lot */
 function balanceWords(sizes: readonly Lot[], units: Units): string {
