@@ -142,4 +142,4 @@ export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: st
 };
 /** "Don't beat out the lumps": the denial is what is done. */
 export const saidByDenial = (text: string): boolean =>
-  LUMPS_STAY.test(text) || /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
+  LUMPS_STAY.test(text) || /\blumps (?:are|is) (?:fine|ok(?:ay)?|good|welcome)\b/i.test(text) || /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);

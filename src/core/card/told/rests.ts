@@ -114,7 +114,7 @@ function standsElsewhere(text: string, own: readonly Clause[]): boolean {
   return (
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
-    /\blasts?\b/i.test(text) ||
+    /\b(?:lasts?|stored?|left ?overs?)\b/i.test(text) ||
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat
     /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
