@@ -38,7 +38,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should (?:get|have|give)(?: you)?|i reckon on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
@@ -46,7 +46,7 @@ const ABOUT_SO_MANY =
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
@@ -64,7 +64,7 @@ const A_NUMBER =
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
   const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
-  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\d{3}\b)|\s+[–·]\s+/));
+  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so))|\s+[–·]\s+/));
 };
 
 /** The number that a text tells, and what stands before and behind it. @param most of a range, its end */

@@ -56,7 +56,7 @@ const DENIED =
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
+  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
@@ -91,9 +91,22 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
 const SPOKEN_RANGE =
   /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
 
+const HUNDREDS: Readonly<Record<string, number>> = { two: 200, three: 300, four: 400 };
+const TENS = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
+/** "Three fifty", "four twenty-five", "two hundred": degrees, as they are spoken. */
+const SPOKEN_HEAT = new RegExp(
+  String.raw`\b(two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours|grams|ml|people))`,
+  'gi',
+);
+const inHeat = (all: string, hundred: string, tens?: string, five?: string): string =>
+  tens === undefined && !/hundred/i.test(all)
+    ? all
+    : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + (tens ? 10 * (TENS.indexOf(tens.toLowerCase()) + 2) : 0) + (five ? 5 : 0)}${/\s$/.test(all) ? ' ' : ''}`;
+
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .replace(/ @ ?(?=\d)/g, ' at ')
+    .replace(SPOKEN_HEAT, inHeat)
     .replace(SPOKEN_RANGE, '$1 to $2')
     .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
     .split(
@@ -210,6 +223,10 @@ export function timesIn(said: string): readonly Time[] {
     if (m && !out.some((t) => m.index < t.end && m.index + m[0].length > t.at))
       out.push({ min, at: m.index, end: m.index + m[0].length });
   }
+  // "count to fifteen"
+  const count = /\bcount(?:ed|ing)?(?: up)? to (\S+)/i.exec(text);
+  const counted = count && middle(count[1] ?? '');
+  if (count && counted) out.push({ min: counted.value / 60, at: count.index, end: count.index + count[0].length });
   const half = MINUTE_AND_SECONDS.exec(text);
   if (half) out.push({ min: Number(half[1]) + Number(half[2]) / 60, at: half.index, end: half.index + half[0].length });
   for (const m of text.matchAll(ON_A_CLOCK))

@@ -120,7 +120,7 @@ const ON_DIAL =
 const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
-  /^(?:not too hot: )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
+  /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
   /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 

@@ -52,7 +52,7 @@ const JUST: readonly RegExp[] = [
 ];
 
 const BLENDER =
-  /\b(?:blender|blend(?: (?:it|all|everything|the lot))?(?: for)?(?: (?:a|two|three|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
+  /\b(?:blender|blend(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
@@ -114,7 +114,8 @@ const OTHER_FOLDS =
 const THIRDS =
   /\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
-const IN_THIRDS = /\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;
+const IN_THIRDS =
+  /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;
 /** In goes that are no thirds. */
 const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
 
@@ -125,7 +126,7 @@ function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds'
   if (OTHER_FOLDS.test(text)) return 'once';
   return FOLDS.test(text) &&
     (FOAM.test(text) ||
-      (FOAM.test(sentence) && /\bthe rest\b/i.test(text)) ||
+      (FOAM.test(sentence) && /\bthe rest\b|^folded(?: in)?$/i.test(text)) ||
       (IT_FOLDED.test(text) && !SOME_BITS.test(text)))
     ? 'once'
     : null;
@@ -142,4 +143,6 @@ export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: st
 };
 /** "Don't beat out the lumps": the denial is what is done. */
 export const saidByDenial = (text: string): boolean =>
-  LUMPS_STAY.test(text) || /\blumps (?:are|is) (?:fine|ok(?:ay)?|good|welcome)\b/i.test(text) || /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
+  LUMPS_STAY.test(text) ||
+  /\blumps (?:are|is) (?:fine|ok(?:ay)?|good|welcome)\b/i.test(text) ||
+  /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);

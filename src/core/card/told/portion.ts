@@ -8,7 +8,7 @@ import { AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|pour on|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|pour on|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -51,7 +51,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
@@ -175,16 +175,19 @@ const HEATED = new RegExp(
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
 const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
 const MEASURES_ALONE =
-  /^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
+  /^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
-  const text = inFigures(c.text).replace(/\s+/g, ' ').replace(NUMBERLESS, '1 ');
+  const text = inFigures(c.text)
+    .replace(/[- ](?:oz|ounce)[- ](?=ladle|scoop|disher)/i, ' fl oz ')
+    .replace(/\s+/g, ' ')
+    .replace(NUMBERLESS, '1 ');
   for (const m of text.matchAll(BEGINS)) {
     const portion = portionAt(text.slice(m.index), c, house);
     if (portion?.unit !== 'ml' || portion.said === undefined) continue;
     const rest = text
-      .replace(/\b(?:while|as you|as i)\b.*/i, '')
+      .replace(/\b(?:while|as you|as i|and (?:get|let|keep|start|give|tilt|swirl|turn|roll))\b.*/i, '')
       .replace(portion.said, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}]/gu, '');

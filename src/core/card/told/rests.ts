@@ -65,7 +65,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;

@@ -25,11 +25,11 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|over (?:she|they|it) goes?|(?:flick|tip|nudge|slide|ease|lift) (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift) (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
-const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b/i;
+const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b|\bturn (?:them |it |each (?:one )?)?(?:by )?a quarter\b/i;
 /** Of each side, or of both. */
 const EACH_SIDE =
   /\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
@@ -75,7 +75,7 @@ const TAKES =
   /\b(?:takes?|compter|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
-const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|beat|whisk)\b/i;
+const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|beat|whisk|stir)\b/i;
 /** How long a cook is at it is no time of a piece. */
 const AT_IT =
   /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend(?:er)?|whizz?|blitz|process(?:or)?|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
@@ -86,7 +86,7 @@ const PREHEATS =
   /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up|to heat))\b/i;
 /** How long finished pieces keep, and all turns together. */
 const AT_MOST =
-  /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
+  /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|a (?:load|panful)|per (?:load|panful)|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
 
 /** What rests by a clause, where that tells it or the next two do. */
 const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => {
@@ -115,7 +115,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     (/\bdone (?:in|within)\b/i.test(text) &&
       !SECOND.test(text) &&
       !(before && TURN.test(before.text) && /\b(?:they|it)\b/i.test(text))) ||
-    QUARTERS.test(text) ||
+    QUARTERS.test(c.sentence) ||
     PREP.test(c.sentence) ||
     (CHANGED_TO.test(text) && !COOKS.test(text)) ||
     [n, n - 1, n - 2].some((k) => restsAt(clauses, k).some((f) => c.times.some((t) => hundredths(t.min) === f.value)))

@@ -16,7 +16,7 @@ import { sidesIn } from './sides';
 
 /** How pieces are turned, by the words for it. */
 const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
-  { value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it )?(?:by )?(?:a )?quarters?\b/i },
+  { value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?(?:a )?quarters?\b/i },
   {
     value: 'several',
     is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,

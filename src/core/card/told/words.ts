@@ -9,7 +9,7 @@ const HOT =
 export const HOT_SURFACE = anyWord(HOT);
 /** What pieces are made on, or in. */
 export const SURFACE = anyWord(
-  `${HOT}|holes?|hollows?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
+  `${HOT}|holes?|hollows?|dimples?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
 );
 /** A little of something. */
 export const LITTLE = anyWord(
