@@ -107,7 +107,7 @@ test('a cook with cups, spoons and one pan: from the card to the log without a g
   await expect(page.getByRole('heading', { name: 'Iron skillet' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Place \d/ })).toHaveCount(1);
   for (const n of [1, 2]) {
-    await page.getByRole('button', { name: new RegExp(`^Poured( all the same)?: ${n}$`) }).click();
+    await page.getByRole('button', { name: new RegExp(`^Poured( early)?: ${n}$`) }).click();
     await page.getByRole('button', { name: `Turned already: ${n}`, exact: true }).click();
     await page.getByRole('button', { name: `Taken off already: ${n}`, exact: true }).click();
   }
@@ -364,7 +364,7 @@ test('sweet and savoury crepes from one base: joined once, parted, each end fini
   await page.goto(`${batch}/griddle`);
   const step = page.getByRole('region', { name: 'Next' });
   await expect(step).toContainText('Rests until');
-  await page.getByRole('button', { name: /^Poured( all the same)?: 1$/ }).click();
+  await page.getByRole('button', { name: /^Poured( early)?: 1$/ }).click();
   // turned and taken off where it lies, before the clock asks for it
   await page.getByRole('button', { name: /: piece 1, first side/ }).click();
   await page.getByRole('button', { name: /: piece 1, second side/ }).click();
@@ -416,7 +416,7 @@ test('flat cakes and balls from one bowl: each end its own kind, its own surface
   await expect(next.getByRole('radio', { name: 'balls, 2 left' })).toBeVisible();
   await expect(next).toContainText('Pour 2, flat');
   await expect(next).toContainText('1/4 cup (59 ml)');
-  await page.getByRole('button', { name: /^Poured( all the same)?: 2$/ }).click();
+  await page.getByRole('button', { name: /^Poured( early)?: 2$/ }).click();
   await expect(next.getByRole('radio', { name: 'flat, 1 left' })).toBeVisible();
   const pan = page.getByRole('region', { name: 'Round pan of seven' });
   await pan.getByRole('button', { name: /: piece 1, first side/ }).click();

@@ -125,7 +125,7 @@ test('the test piece is outside the count, and is judged before the next is pour
   await page.getByRole('link', { name: 'Griddle', exact: true }).click();
   const step = page.getByRole('region', { name: 'Next' });
   await expect(step).toContainText('one to test with');
-  await page.getByRole('button', { name: /^Poured( all the same)?: 1$/ }).click();
+  await page.getByRole('button', { name: /^Poured( early)?: 1$/ }).click();
   await expect(step).toContainText('edge lifts and browns, it slides free');
   await page.getByRole('button', { name: /^Turned already: 1/ }).click();
   await page.getByRole('button', { name: /^Taken off already: 1/ }).click();
@@ -197,13 +197,13 @@ test('two browsers pour on one griddle, at once and apart: each is kept, in orde
     for (let n = 0; n < times; n++) {
       // on a slow machine a piece may want to be turned before all are poured: then a free place is tapped
       await on
-        .getByRole('button', { name: /^Poured( all the same)?: |^Place \d+: free$/ })
+        .getByRole('button', { name: /^Poured( early)?: |^Place \d+: free$/ })
         .first()
         .click();
     }
   };
-  await expect(page.getByRole('button', { name: /^Poured( all the same)?: 1$/ })).toBeVisible();
-  await expect(other.getByRole('button', { name: /^Poured( all the same)?: 1$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Poured( early)?: 1$/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /^Poured( early)?: 1$/ })).toBeVisible();
   // both at once, neither knowing of the other's last taps
   await Promise.all([tap(page, POURS), tap(other, POURS)]);
   // one loses the net, pours on, and is found again by the other, which has poured too

@@ -137,7 +137,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByLabel('Dial', { exact: true }).fill('190');
   await page.getByRole('button', { name: 'Note it' }).click();
   for (let n = 1; n <= 7; n++) {
-    await page.getByRole('button', { name: new RegExp(`^Poured( all the same)?: ${n}$`) }).click();
+    await page.getByRole('button', { name: new RegExp(`^Poured( early)?: ${n}$`) }).click();
     await page.waitForTimeout(400);
   }
   await page.getByRole('button', { name: /^Place 1: piece 1/ }).click();

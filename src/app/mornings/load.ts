@@ -40,7 +40,7 @@ interface MorningShown {
 }
 
 const UNREADABLE = 'The plan of this morning can’t be read: it stays in the records as it is.';
-const TOO_MUCH = 'It can’t be worked within five seconds: plan fewer waves or dishes.';
+const TOO_MUCH = 'It can’t be worked within fifteen seconds: plan fewer waves or dishes.';
 
 async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
   const ids = [...new Set(plan.dishes.map((d) => d.formulaId))];

@@ -25,12 +25,14 @@ export function yieldClaim(notes: string): YieldClaim | null {
   const told = countTold(notes, tells, [PIECES, MADE]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
   // "Ten hoppers.", last of all: of whatever name
-  const last = LAST_COUNT.exec(notes.trim());
-  const count = last && middle(last[1] ?? last[2] ?? '');
-  return last && count ? { pieces: Math.round(count.value), text: last[0].trim().replace(/\.$/, '') } : null;
+  const last = LAST_COUNT.exec(notes.trim())?.[1] ?? '';
+  const n = OTHERS_COUNTED.test(last) || PEOPLE.test(last) ? null : middle(last);
+  return n ? { pieces: Math.round(n.value), text: last } : null;
 }
-const LAST_COUNT =
-  /(?<=^|[.!\n]\s*)(\S+ (?:or|to) \S+)\.?$|(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty) (?:(?:small|little|large|big|thin|good|thick|fat|mini|hungry) )?(?!\p{L}*(?:inches|across|minutes|hours|seconds|strokes|eggs|cups|spoons|spoonfuls|people|guests|persons|kids|adults|portions|servings|covers|sides|times|turns|days|degrees|grams|parts|batches|drops|lots|additions|eaters|friends|mouths)\b)\p{L}{2,}s\.?$/iu;
+const LAST_COUNT = /(?:^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?$/iu;
+/** What a last count is none of. */
+const OTHERS_COUNTED =
+  /(?:\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(

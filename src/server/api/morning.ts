@@ -109,7 +109,7 @@ export async function morningCall(q: Asked): Promise<CallAnswer<Answered>> {
   if (!r.ok)
     return 'dish' in r.error
       ? refuseCall(422, `dishes.${r.error.dish}`, r.error.message)
-      : refuseCall(422, 'waves', 'It can’t be solved within five seconds: send fewer waves or dishes.');
+      : refuseCall(422, 'waves', 'It can’t be solved within fifteen seconds: send fewer waves or dishes.');
   const indexOf = (id: string): number => Number(id.slice(1));
   const { bowls, steps, plates, unmet } = r.value;
   return {

@@ -8,6 +8,8 @@ import { startThread, type Thread } from './thread';
 
 /** A job's time, and the thread's memory: far more than any recipe takes. */
 const MOST_MS = 5_000;
+/** A morning is no file from outside: it is worked as long as somebody would wait for it, ms. */
+const MOST_MS_OF: Partial<Readonly<Record<JobName, number>>> = { place: 15_000, morning: 15_000 };
 const MOST_MB = 384;
 /** Jobs that may wait; more are refused at once. */
 const MOST_WAITING = 50;
@@ -43,7 +45,7 @@ export function readerOn(start: typeof startThread, mostMs = MOST_MS) {
       const late = setTimeout(() => {
         giveUp();
         resolve(unread(TOO_LONG));
-      }, mostMs);
+      }, MOST_MS_OF[job.name] ?? mostMs);
       settle = (d) => {
         clearTimeout(late);
         settle = null;

@@ -5,8 +5,8 @@
  */
 import { type Remote, wrap } from 'comlink';
 import type { Bench } from '@/core/balance/bench';
-import { type Meant, meantOn } from '@/core/balance/meant';
-import { type Answer, type Question, solve } from '@/core/balance/solve';
+import type { Meant } from '@/core/balance/meant';
+import type { Answer, Question } from '@/core/balance/solve';
 import type { SolverApi } from '@/workers/solver.worker';
 
 export interface Asker<Q, A> {
@@ -18,7 +18,10 @@ export interface Asker<Q, A> {
 export type Solver = Asker<Question, Answer>;
 
 /** @param there asks it in the worker @param here the same on this thread, where the worker can't be loaded */
-function startAsking<Q, A>(there: (api: Remote<SolverApi>, q: Q) => Promise<A>, here: (q: Q) => A): Asker<Q, A> {
+function startAsking<Q, A>(
+  there: (api: Remote<SolverApi>, q: Q) => Promise<A>,
+  here: (q: Q) => Promise<A>,
+): Asker<Q, A> {
   const worker = new Worker(new URL('../../workers/solver.worker.ts', import.meta.url), { type: 'module' });
   const remote: Remote<SolverApi> = wrap<SolverApi>(worker);
   // a worker that can't be loaded says so once: then the questions are answered here
@@ -37,7 +40,7 @@ function startAsking<Q, A>(there: (api: Remote<SolverApi>, q: Q) => Promise<A>, 
       const mine = newest;
       const turn = last.then(async () => {
         if (mine !== newest) return null;
-        const answer = broken ? here(q) : ((await Promise.race([there(remote, q), fault])) ?? here(q));
+        const answer = broken ? await here(q) : ((await Promise.race([there(remote, q), fault])) ?? (await here(q)));
         return mine === newest ? answer : null;
       });
       last = turn.catch(() => null);
@@ -53,5 +56,13 @@ function startAsking<Q, A>(there: (api: Remote<SolverApi>, q: Q) => Promise<A>, 
   };
 }
 
-export const startSolver = (): Solver => startAsking((api, q) => api.solve(q), solve);
-export const startMeant = (): Asker<Bench, Meant> => startAsking((api, b) => api.meantOn(b), meantOn);
+export const startSolver = (): Solver =>
+  startAsking(
+    (api, q) => api.solve(q),
+    async (q) => (await import('@/core/balance/solve')).solve(q),
+  );
+export const startMeant = (): Asker<Bench, Meant> =>
+  startAsking(
+    (api, b) => api.meantOn(b),
+    async (b) => (await import('@/core/balance/meant')).meantOn(b),
+  );

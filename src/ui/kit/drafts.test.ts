@@ -1,7 +1,7 @@
 /** Drafts: kept for each tab, brought back from a tab that has closed, and only where they still have their shape. */
 import 'fake-indexeddb/auto';
 import { deleteDB, openDB } from 'idb';
-import { draftOf, dropDraft, keepDraftIn, keepDraftOf, leftDrafts, ofItsShape } from './drafts';
+import { draftOf, keepDraftIn, keepDraftOf, ofItsShape } from './drafts';
 
 const NOW = {
   amount: '12',
@@ -43,26 +43,6 @@ test('a draft is its tab’s; the newest that a closed tab has left comes over, 
   expect(await draftOf('price')).toBeNull();
   await keepDraftOf('old', 1);
   expect(await draftOf('old', -1)).toBeNull();
-});
-
-test('what was typed and not sent is listed with its page; dropped, it can be put back', async () => {
-  Object.assign(globalThis, {
-    location: { pathname: '/sides', search: '?new' },
-    document: { title: 'Sauces and sides · Even Crumb' },
-  });
-  await keepDraftOf('side:new', { name: 'Syrup' });
-  Reflect.deleteProperty(globalThis, 'document');
-  // of a version that noted no page
-  await keepDraftOf('older', 1);
-  const listed = async () => (await leftDrafts()).map(({ name, href, words, value }) => ({ name, href, words, value }));
-  const syrup = { name: 'side:new', href: '/sides?new', words: 'Sauces and sides', value: { name: 'Syrup' } };
-  expect(await listed()).toEqual([syrup]);
-  const [left] = await leftDrafts();
-  if (!left) throw new Error('listed a line above');
-  await dropDraft(left, true);
-  expect([await listed(), await draftOf('side:new')]).toEqual([[], null]);
-  await dropDraft(left, false);
-  expect([await listed(), await draftOf('side:new')]).toEqual([[syrup], { name: 'Syrup' }]);
 });
 
 test('bytes are kept with what is typed', async () => {

@@ -9,7 +9,7 @@ import { copyOf, keepCopy, STORE_FULL } from './browser-copy';
 import { browserStore, type KeptDraft } from './store';
 
 const TAB = 'even-crumb-tab';
-const lockOf = (tab: string): string => `even-crumb:tab:${tab}`;
+export const lockOf = (tab: string): string => `even-crumb:tab:${tab}`;
 
 function rememberedTab(): string {
   try {
@@ -54,7 +54,8 @@ export function claimTab(): Promise<void> {
   return claimed;
 }
 
-async function liveTabs(): Promise<Set<string>> {
+/** Names of the locks that open tabs hold. */
+export async function liveTabs(): Promise<Set<string>> {
   const held = typeof navigator !== 'undefined' && navigator.locks ? ((await navigator.locks.query()).held ?? []) : [];
   return new Set(held.map((l) => l.name ?? ''));
 }
@@ -63,11 +64,12 @@ async function liveTabs(): Promise<Set<string>> {
 export const isTabLive = async (name: string): Promise<boolean> => (await liveTabs()).has(lockOf(name));
 
 // where the browser keeps nothing the page itself remembers, as long as it is open
-const memory = new Map<string, KeptDraft>();
+export const draftsInMemory = new Map<string, KeptDraft>();
 const placeOf = (name: string, of: string): string => `${name}@${of}`;
 
-async function put(place: string, draft: KeptDraft | null): Promise<void> {
-  memory.delete(place);
+/** Keeps a draft at its place; null takes it away. */
+export async function putDraft(place: string, draft: KeptDraft | null): Promise<void> {
+  draftsInMemory.delete(place);
   try {
     const store = await browserStore();
     if (!store) throw new Error('this browser keeps nothing');
@@ -78,7 +80,7 @@ async function put(place: string, draft: KeptDraft | null): Promise<void> {
     await Promise.all([written, tx.done]);
   } catch {
     if (!draft) return;
-    memory.set(place, draft);
+    draftsInMemory.set(place, draft);
     window.dispatchEvent?.(new Event(STORE_FULL));
   }
 }
@@ -93,7 +95,7 @@ async function draftsOf(name: string): Promise<ReadonlyMap<string, KeptDraft>> {
     for (let c = await store.transaction('drafts').store.openCursor(under); c; c = await c.continue())
       out.set(c.key.slice(start.length), c.value);
   }
-  for (const [place, draft] of memory) if (place.startsWith(start)) out.set(place.slice(start.length), draft);
+  for (const [place, draft] of draftsInMemory) if (place.startsWith(start)) out.set(place.slice(start.length), draft);
   return out;
 }
 
@@ -104,35 +106,7 @@ const openPage = (): Pick<KeptDraft, 'href' | 'words'> =>
 
 /** Keeps a tab's draft of something, with the page it is typed on; null takes it away. */
 export const keepDraftIn = (name: string, of: string, value: unknown): Promise<void> =>
-  put(placeOf(name, of), value === null ? null : { at: Date.now(), value, ...openPage() });
-
-/** A draft that this tab or one that is closed has left. */
-export interface LeftDraft extends KeptDraft {
-  readonly name: string;
-  readonly tab: string;
-  readonly href: string;
-}
-
-/** What was typed and not sent, the oldest first; what stands in other tabs that are open is theirs. */
-export async function leftDrafts(): Promise<readonly LeftDraft[]> {
-  const live = await liveTabs();
-  live.delete(lockOf(thisTab()));
-  const out: LeftDraft[] = [];
-  const take = (place: string, d: KeptDraft): void => {
-    const at = place.lastIndexOf('@');
-    const of = place.slice(at + 1);
-    if (d.href && !live.has(lockOf(of))) out.push({ ...d, name: place.slice(0, at), tab: of, href: d.href });
-  };
-  const store = await browserStore();
-  if (store)
-    for (let c = await store.transaction('drafts').store.openCursor(); c; c = await c.continue()) take(c.key, c.value);
-  for (const [place, d] of memory) take(place, d);
-  return out.sort((a, b) => a.at - b.at);
-}
-
-/** Drops a draft that was left, or puts it back. */
-export const dropDraft = ({ name, tab: of, ...draft }: LeftDraft, dropped: boolean): Promise<void> =>
-  put(placeOf(name, of), dropped ? null : draft);
+  putDraft(placeOf(name, of), value === null ? null : { at: Date.now(), value, ...openPage() });
 
 /** Keeps this tab's draft of something; null takes it away. */
 export const keepDraftOf = (name: string, value: unknown): Promise<void> => keepDraftIn(name, thisTab(), value);

@@ -4,7 +4,6 @@ import { CloudUpload, PencilLine } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../kit/button';
 import { DialogPlate } from '../kit/dialog-plate';
-import { dropDraft, type LeftDraft } from '../kit/drafts';
 import { Link } from '../kit/link';
 import * as outbox from '../kit/outbox';
 import { Press } from '../kit/press';
@@ -12,6 +11,7 @@ import { drop } from '../kit/send';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
 import { actWords } from './act-words';
+import { dropDraft, type LeftDraft } from './left-drafts';
 
 /** Of an act: what it is, since when, what became of it, and what can be done with it. */
 function ActRow({

@@ -1,10 +1,10 @@
 /** The outbox at work: it looks every few seconds, sends what waits, and tells what has gone in. */
 import { OUTBOX_CHANGED, tellIn } from '../kit/answer';
-import { type LeftDraft, leftDrafts } from '../kit/drafts';
 import { everyAct, isTold, type Queued, thingsWaiting } from '../kit/outbox';
 import { sendWaiting, wasHeard } from '../kit/send';
 import { toast } from '../kit/toast';
 import { actWords, madeAt } from './act-words';
+import { type LeftDraft, leftDrafts } from './left-drafts';
 
 const EVERY_MS = 5000;
 

@@ -44,49 +44,46 @@ function wordsIn(c: Clause): readonly ToldFact[] {
   return out;
 }
 
+/** What is said of something that goes on or into pieces: "a few", "the grated". */
+const SOME = String.raw`(?:(?:a few|some|the|over|grated|chopped|slices of|pieces of|\d+|one|two|three|four) )*`;
+const THING = String.raw`${SOME}([\p{L} -]{3,30}?)`;
+const LAYS = '(?:sprinkle|scatter|dot|press|drop|push|put|place|throw|arrange|lay)(?: on)?';
+const IN_LAST = '(?:last|at the end|gently|after|just before)';
+const rows = (moment: string, ...patterns: readonly string[]): readonly (readonly [RegExp, string])[] =>
+  patterns.map((p) => [new RegExp(p, 'iu'), moment] as const);
+/** When something goes on or in, by the words of a clause; `before` the turn is told by words of its own. */
 const MOMENTS: readonly (readonly [RegExp, string])[] = [
-  [
-    /\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over |\d+ |two |three |four )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into|in)\b[^,;.]{0,30}\b(?:before (?:you )?(?:turn|flip))/i,
-    'turned',
-  ],
-  [
-    /\b(?:sprinkle|scatter|dot|press|drop|push|put|place)\s+(?:on\s+)?(?:a few |some |the |over )?([a-z -]{3,30}?)\s+(?:on(?:to)?|over|into)\s+(?:the\s+)?(?:(?:raw|wet|poured)\s+)?(?:batter|face|side|top|cakes?|pancakes?|each|them)/i,
+  ...rows(
+    'topped',
+    `^top (?:it |them |each )?with ${THING}$`,
+    `\\b(?:lay|arrange|place) ${THING}\\s+(?:on top|over the top)`,
+  ),
+  ...rows(
     'poured',
-  ],
-  [
-    /\b(?:dot|sprinkle|scatter) (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)\s+(?:just )?before (?:you )?(?:turn|flip)/i,
+    `\\b${LAYS} ${THING}\\s+(?:on(?:to)?|over|into)\\s+(?:the\\s+)?(?:(?:raw|wet|poured|uncooked)\\s+)?(?:batter|face|sides?|tops?|cakes?|pancakes?|each|them)`,
+    `\\b${LAYS} ${THING} on (?:as soon as|once|when) (?:it|the batter|they)(?:[’']s| is| are)? (?:poured|on|in)\\b`,
+    `^${THING} (?:go|goes) on (?:as soon as|once|when) the batter\\b`,
+    `\\badd ${THING} to (?:the (?:uncooked|wet|raw|top) (?:side|face)|each (?:cake|pancake|waffle|crepe|one|piece))\\b`,
+    // what lies in the batter and what is dusted over it at the table are told apart by what it is
+    `^(?:sprinkle|scatter|dot) with ${SOME}([a-z -]*?${BITS})$`,
+  ),
+  ...rows(
     'turned',
-  ],
-  [/\b(?:drop|scatter|sprinkle) (?:a few |some )?([a-z -]{3,30}?)\s+onto each\b/i, 'poured'],
-  [
-    /^(?:throw|put|scatter|drop|sprinkle) (?:a few |some |the )?([a-z -]{3,30}?) on (?:as soon as|once|when) (?:it|the batter|they)(?:[’']s| is| are)? (?:poured|on|in)\b/i,
-    'poured',
-  ],
-  [/^(?:the |a few |some )?([a-z -]{3,30}?) (?:go|goes) on (?:as soon as|once|when) the batter\b/i, 'poured'],
-  [/^(?:the |a few |some )?([a-z -]{3,30}?) folded in (?:last|at the end)\b/i, 'folded'],
-  [/^fold through (?:the )?(?:grated |chopped )?([a-z -]{3,30}?)$/i, 'folded'],
-  [/^(?:the |a few |some )?([a-z -]{3,30}?) on top before (?:you )?(?:turn|flip)/i, 'turned'],
-  [/^top (?:it |them |each )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'topped'],
-  [/\b(?:lay|arrange|place)\s+(?:a few |some |the )?([a-z -]{3,30}?)\s+(?:on top|over the top)/i, 'topped'],
-  [/\bincorporer (?:les |la |le )(\p{L}{3,20}) à la fin\b/iu, 'folded'],
-  [/\bpress (?:a few |some |\d |two |three |four )?([a-z -]{3,30}?) into each\b/i, 'poured'],
-  [/\b(?:scatter|sprinkle) (?:the )?([a-z -]{3,30}?) on the wet tops?\b/i, 'poured'],
-  [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to the (?:uncooked|wet|raw|top) (?:side|face)\b/i, 'poured'],
-  [/\badd (?:a few |some |the )?([a-z -]{3,30}?) to each (?:cake|pancake|waffle|crepe|one|piece)\b/i, 'poured'],
-  [/\bstir (?:a few |some |the )?([a-z -]{3,30}?) (?:through|in) (?:last|at the end|just before)\b/i, 'folded'],
-  [/\bfold in (?:a few |some |the )?([a-z -]{3,30}?)(?:\s+(?:last|at the end|gently|after|just before)|$)/i, 'folded'],
-  [/\bfold (?:the )?([a-z -]{3,30}?) in\b[^,;.]*\b(?:last|end|just before)\b/i, 'folded'],
-  // what lies in the batter and what is dusted over it at the table are told apart by what it is
-  [new RegExp(`^(?:sprinkle|scatter|dot) with (?:a few |some )?([a-z -]*?${BITS})$`, 'i'), 'poured'],
-  [
-    new RegExp(
-      `^(?:gently |carefully |then |finally |lightly )*(?:stir|fold|mix|toss) in (?:a few |some |the )?([a-z -]*?${BITS})(?: last| at the end)?$`,
-      'i',
-    ),
+    `\\b${LAYS} ${THING}\\s+(?:on(?:to)?|over|into|in)\\b[^,;.]{0,30}\\bbefore (?:you )?(?:turn|flip)`,
+    `\\b(?:dot|sprinkle|scatter) (?:it |them |each )?with ${THING}\\s+(?:just )?before (?:you )?(?:turn|flip)`,
+    `^${THING} on top before (?:you )?(?:turn|flip)`,
+  ),
+  ...rows(
     'folded',
-  ],
-  [/\b(?:dot|scatter|sprinkle|top) (?:it |them |each )(?:one )?with (?:a few |some )?([a-z -]{3,30}?)$/i, 'poured'],
-  [/\bpress (?:slices|pieces|a few|some) of ([a-z -]{3,30}?) (?:into|onto|on)\b/i, 'poured'],
+    `^${THING} folded in (?:last|at the end)\\b`,
+    `^fold through ${THING}$`,
+    String.raw`\bincorporer (?:les |la |le )(\p{L}{3,20}) à la fin\b`,
+    `\\bstir ${THING} (?:through|in) ${IN_LAST}\\b`,
+    `\\bfold in ${THING}(?:\\s+${IN_LAST}|$)`,
+    `\\bfold ${THING} in\\b[^,;.]*\\b(?:last|end|just before)\\b`,
+    `^(?:(?:gently|carefully|then|finally|lightly) )*(?:stir|fold|mix|toss) in ${SOME}([a-z -]*?${BITS})(?: last| at the end)?$`,
+  ),
+  ...rows('poured', `\\b(?:dot|scatter|sprinkle|top) (?:it |them |each )(?:one )?with ${THING}$`),
 ];
 
 /** What goes on pieces by a word that names several things: which of them, the card's lines tell. */
