@@ -12,7 +12,8 @@ interface YieldClaim {
   readonly text: string;
 }
 
-const EACH_FOR = /\b(\d+|one|two|three|four|five|six)\s+each\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
+const EACH_FOR =
+  /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -40,7 +41,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|da para|(?:you|i|we)(?:[’']ll| will| should| can)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
@@ -92,7 +93,7 @@ function countIn(
 
 /** What so many of are neither pieces nor people. */
 const OTHERWISE =
-  /^\s*-?\s*(?:cups?|g|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?)(?!\p{L})/iu;
+  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?)(?!\p{L})/iu;
 
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where

@@ -72,7 +72,7 @@ export const FRIES_OTHER =
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
-  /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
+  /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
 function clause(text: string, sentence: string, taken: ToldAs): Clause {
   let times: readonly Time[] | null = null;
@@ -91,11 +91,11 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
 const SPOKEN_RANGE =
   /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
 
-const HUNDREDS: Readonly<Record<string, number>> = { two: 200, three: 300, four: 400 };
+const HUNDREDS: Readonly<Record<string, number>> = { one: 100, two: 200, three: 300, four: 400 };
 const TENS = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
 /** "Three fifty", "four twenty-five", "two hundred": degrees, as they are spoken. */
 const SPOKEN_HEAT = new RegExp(
-  String.raw`\b(two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours|grams|ml|people))`,
+  String.raw`\b(one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours))`,
   'gi',
 );
 const inHeat = (all: string, hundred: string, tens?: string, five?: string): string =>
@@ -106,7 +106,11 @@ const inHeat = (all: string, hundred: string, tens?: string, five?: string): str
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .replace(/ @ ?(?=\d)/g, ' at ')
+    .replace(/\bmils?\b/g, 'ml')
     .replace(SPOKEN_HEAT, inHeat)
+    .replace(/\b(twenty|thirty|forty|sixty|eighty|ninety)(?:[- ](five|seven|eight))?(?= degrees\b)/gi, (said) =>
+      String(middle(said)?.value ?? said),
+    )
     .replace(SPOKEN_RANGE, '$1 to $2')
     .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
     .split(

@@ -46,6 +46,8 @@ const FAHRENHEIT_FROM = 260;
 const GRIDDLE_F_FROM = 300;
 /** One heat said twice, in two scales, is one: this near, C. */
 const SAME_C = 12;
+/** Nothing is baked on metal so cool: it is what a liquid is warmed to, C. */
+const MOST_WARM_C = 50;
 /** An oven at no more bakes nothing: it keeps warm, C. */
 const MOST_KEPT_C = 110;
 /** Pieces wait at no more, C. */
@@ -149,7 +151,7 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
 
 /** What melts, simmers or is blended does so on no griddle's dial. */
 const OF_ANOTHER =
-  /^(?:mix|stir|beat|whip|whisk|combine|knead)\b|\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
+  /^(?:mix|stir|beat|whip|whisk|combine|knead)\b|\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed|paddle)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
 
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
@@ -211,6 +213,7 @@ export function heatsIn(c: Clause, inF = false): readonly ToldFact[] {
   });
   const degrees = degreesIn(c, inF).map(([value, at]) => {
     const of = heatOf(text, sentence, at);
+    if (of === 'surface' && value <= MOST_WARM_C) return heat(value, 'milk');
     return heat(value, of === 'oven' && value <= MOST_KEPT_C ? 'holding' : of);
   });
   if (degrees.length > 0) return degrees;

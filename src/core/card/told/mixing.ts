@@ -6,7 +6,7 @@ const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work
 const MIXING = anyWord(MIXES);
 
 /** Lumps, and what is said of them. */
-const LUMPS = anyWord(String.raw`lump\p{L}*|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
+const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
   String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
@@ -15,12 +15,12 @@ const NO_LUMPS = new RegExp(
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
-  String.raw`(?:very |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
+  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite) (?:smooth|silky)\b/i;
 const UNTIL = anyWord(
-  String.raw`until|till|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
+  String.raw`until|till|make|get|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
 
 /** So little mixing: what it is mixed until, or how. */
@@ -34,7 +34,7 @@ const TOGETHER =
 const JUST: readonly RegExp[] = [
   LITTLE_WORK,
   new RegExp(
-    String.raw`${BARELY.source}\s+(?:(?:until|till|enough|to|it|them|the)\s+)*(?:it\s+|they\s+|the \w+\s+)?(?:is\s+|are\s+)?(?:${TOGETHER}|comes?|bring|combine|mix|stir)(?!\p{L})`,
+    String.raw`${BARELY.source}\s+(?:(?:until|till|enough|to|it|them|the)\s+)*(?:it\s+|it[’']s\s+|they\s+|the \w+\s+)?(?:is\s+|are\s+)?(?:${TOGETHER}|comes?|bring|combine|mix|stir)(?!\p{L})`,
     'iu',
   ),
   new RegExp(
@@ -126,7 +126,7 @@ function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds'
   if (OTHER_FOLDS.test(text)) return 'once';
   return FOLDS.test(text) &&
     (FOAM.test(text) ||
-      (FOAM.test(sentence) && /\bthe rest\b|^folded(?: in)?$/i.test(text)) ||
+      (FOAM.test(sentence) && /\bthe rest\b|^folded(?: in\b|$)/i.test(text)) ||
       (IT_FOLDED.test(text) && !SOME_BITS.test(text)))
     ? 'once'
     : null;

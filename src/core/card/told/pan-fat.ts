@@ -75,6 +75,8 @@ const NO_FAT_ALONE =
   /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|nothing in (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
 const NO_FAT_OF_SENTENCE =
   /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
+const NEVER_GREASED =
+  /\b(?:i|we) (?:do(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
   NO_FAT_ALONE.test(text) ||
@@ -147,6 +149,9 @@ function howIn(text: string): string {
 export function panFatIn(c: Clause, beside: readonly (Clause | undefined)[]): readonly ToldFact[] {
   const { text, taken } = c;
   if (FRIES_OTHER.test(text)) return [];
+  // "I don't grease them": the denial is what is done
+  if (NEVER_GREASED.test(text))
+    return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken: 'told' }];
   if (isDry(c)) return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const id = fatIn(c) ?? fatAlone(c, beside);
   if (id === null) return [];

@@ -8,7 +8,7 @@ import { AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|pour on|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|blini|fritter|waffel|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|apiece|a (?:piece|crepe|cake|pancake|waffle)|each|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
@@ -110,8 +110,11 @@ const SPOON_ALONE =
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+/** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
+const BEFORE_AMOUNT =
+  /^(?:the |so )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |say |roughly )?/i;
 const AMOUNT_ALONE =
-  /^(?:the )?(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about |around |some |say |roughly )?(?:\d|[½¼¾⅓⅔])[^,;.]{0,14}$/i;
+  /^(?:\d|[½¼¾⅓⅔]|(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\b)[^,;.]{0,14}$/i;
 
 /** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
 const FILLED =
@@ -131,6 +134,7 @@ function partOf(f: ToldFact, filled: string): ToldFact {
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
+  const amounts = told.filter((f) => f.unit === 'ml').length;
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   // "a small ladle (60 ml)"
   const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
@@ -138,12 +142,9 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
     .replace(/[()]|about |ca\.? |environ |unos /gi, '');
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
-  if (open && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text)) {
-    const amount = portionAt(
-      then.text.replace(/^(?:(?:mine|that|it|this)(?:[’']s| is) )?(?:about|around|some|say|roughly) /i, ''),
-      then,
-      house,
-    );
+  const isMeasured = open || (amounts === 0 && /\b(?:scoop|ladle(?:ful)?|disher|measure)\b/i.test(c.text));
+  if (isMeasured && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text.replace(BEFORE_AMOUNT, ''))) {
+    const amount = portionAt(then.text.replace(BEFORE_AMOUNT, ''), then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
   }
   const fills =
@@ -169,7 +170,7 @@ const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|(?:do|make|pour|drop) them|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;

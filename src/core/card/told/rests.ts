@@ -27,7 +27,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:some |its |a little )?time|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:some |its |a little )?time|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
@@ -61,11 +61,11 @@ const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+  /\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|mine) (?:needs|wants|likes|should have|has had|gets)\b|\bgive it (?:another |a further |a good )?(?:half an hour|an hour|hour|a quarter of an hour|\d+ hours?)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -97,7 +97,7 @@ export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[]
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
-  if (!isStanding(text) || standsElsewhere(text, own)) return [];
+  if (!isStanding(text) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
   if (!time) return [];
   const of = restOf(c);
@@ -109,11 +109,13 @@ export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[]
 const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b/i;
 
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
-function standsElsewhere(text: string, own: readonly Clause[]): boolean {
+function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): boolean {
   const next = own[0]?.text ?? '';
   return (
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
+    // what goes into the oven bakes there
+    /\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(sentence) ||
     /\b(?:lasts?|stored?|left ?overs?)\b/i.test(text) ||
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat
@@ -135,7 +137,7 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
   const after = own
     .slice(0, 2)
-    .filter((x, n) => isIdle(x.text) || (n === 1 && isIdle(own[0]?.text ?? '')))
+    .filter((x, n) => isIdle(x.text) || (n === 1 && /^(?:because|since|as|so)\b/i.test(own[0]?.text ?? '')))
     .find((x) => TIME_ALONE.test(x.text))?.text;
   const least = own[0] && AT_LEAST.test(own[0].text) ? own[0].times[0] : undefined;
   if (least) return least;

@@ -63,7 +63,13 @@ function bareIn(text: string, inSeconds: boolean): readonly Time[] {
       /\b(?:on|(?<!\b(?:other|second|first|back) )side) $/i.test(text.slice(0, m.index));
     const n = middle(text.slice(m.index));
     if (!n) continue;
-    if (!isSide) out.push({ min: inSeconds ? n.value / 60 : n.value, at: m.index, end: m.index + n.length });
+    // nothing lies on a side so long: seconds
+    if (!isSide)
+      out.push({
+        min: inSeconds || n.value > MOST_A_SIDE ? n.value / 60 : n.value,
+        at: m.index,
+        end: m.index + n.length,
+      });
     rest = rest.slice(0, m.index) + ' '.repeat(n.length) + rest.slice(m.index + n.length);
   }
   return rest.replace(AROUND, '').replace(/[^\p{L}\d]/gu, '') === '' ? out : [];
@@ -116,6 +122,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
       !SECOND.test(text) &&
       !(before && TURN.test(before.text) && /\b(?:they|it)\b/i.test(text))) ||
     QUARTERS.test(c.sentence) ||
+    (alone && [n - 1, n - 2].some((k) => clauses[k]?.sentence === c.sentence && /\bracks?\b/i.test(clauses[k].text))) ||
     PREP.test(c.sentence) ||
     (CHANGED_TO.test(text) && !COOKS.test(text)) ||
     [n, n - 1, n - 2].some((k) => restsAt(clauses, k).some((f) => c.times.some((t) => hundredths(t.min) === f.value)))
