@@ -108,8 +108,14 @@ export function clausesOf(notes: string): readonly Clause[] {
     .replace(/ @ ?(?=\d)/g, ' at ')
     .replace(/\bmils?\b/g, 'ml')
     .replace(SPOKEN_HEAT, inHeat)
-    .replace(/\b(twenty|thirty|forty|sixty|eighty|ninety)(?:[- ](five|seven|eight))?(?= degrees\b)/gi, (said) =>
-      String(middle(said)?.value ?? said),
+    .replace(
+      /\b(ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five|seven|eight))?(?= (?:degrees|ml)\b)/gi,
+      (said) => String(middle(said)?.value ?? said),
+    )
+    .replace(
+      /\b(one|two|three|four) minutes? (fifteen|twenty|thirty|forty)(?:[- ](five))?(?=[,.]|$)/gi,
+      (_, min: string, tens: string, five?: string) =>
+        `${middle(min)?.value} minutes ${(middle(tens)?.value ?? 0) + (five ? 5 : 0)} s`,
     )
     .replace(SPOKEN_RANGE, '$1 to $2')
     .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')

@@ -124,7 +124,7 @@ const DIAL =
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bon (\d|one|two|three|four|five|six|seven|eight|nine) (?:out )?of (?:\d{1,2}|six|nine|ten|twelve)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
@@ -165,7 +165,7 @@ function dialIn({ text, sentence }: Clause): string | null {
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
   const alone =
-    ONLY_DIAL.test(text) &&
+    ONLY_DIAL.test(text.replace(/ (?:because|as|since|so)\b.*/i, '')) &&
     (whole ||
       /-|\b(?:low|high|hot)$/i.test(text.replace(/^\w+$/, '')) ||
       SURFACE.test(sentence) ||

@@ -18,7 +18,7 @@ const SMOOTH_WORDS = anyWord(
   String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
-const NEARLY = /\b(?:nearly|almost|not quite) (?:smooth|silky)\b/i;
+const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b/i;
 const UNTIL = anyWord(
   String.raw`until|till|make|get|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
@@ -48,7 +48,7 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:\d+|ten|twelve|fifteen|twenty) turns$|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 const BLENDER =
@@ -112,7 +112,7 @@ const IT_FOLDED =
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
-  /\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS =
   /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;

@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
@@ -135,8 +135,12 @@ function fatIn({ text, sentence }: Clause): string | null {
 /** The heat, and nothing of a bowl. */
 const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?)\\b`, 'iu');
 /** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
+/** "Coconut oil, not much": so little may stand behind it, characters. */
+const MOST_BESIDE = 16;
 function fatAlone({ text, sentence }: Clause, beside: readonly (Clause | undefined)[]): string | null {
-  if (sentence.replace(/[.!]$/, '') !== text || !beside.some((x) => x && HOT_HEAT.test(x.sentence))) return null;
+  const [, more = ''] = sentence.replace(/[.!]$/, '').split(text);
+  if (!sentence.startsWith(text) || more.length > MOST_BESIDE || !beside.some((x) => x && HOT_HEAT.test(x.sentence)))
+    return null;
   return idOf(text, FATS);
 }
 

@@ -51,6 +51,8 @@ const AROUND =
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
+/** A bare number of a side from here on is one of seconds. */
+const LEAST_SECONDS = 10;
 /** Numbers without a unit, where every word beside them is one of sides. */
 function bareIn(text: string, inSeconds: boolean): readonly Time[] {
   const out: Time[] = [];
@@ -66,7 +68,7 @@ function bareIn(text: string, inSeconds: boolean): readonly Time[] {
     // nothing lies on a side so long: seconds
     if (!isSide)
       out.push({
-        min: inSeconds || n.value > MOST_A_SIDE ? n.value / 60 : n.value,
+        min: inSeconds || n.value >= LEAST_SECONDS ? n.value / 60 : n.value,
         at: m.index,
         end: m.index + n.length,
       });
@@ -110,7 +112,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const was = before && alone && (before.sentence === c.sentence || BLENDED.test(before.text)) ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
-    (PREHEATS.test(text) && !EACH_SIDE.test(text)) ||
+    (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||
     FRIES_OTHER.test(was) ||
     FAT_BROWNS.test(was) ||
@@ -147,7 +149,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?at \d{3}\b)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
@@ -187,6 +189,7 @@ function isOnHeat(w: Walk, n: number): boolean {
     COOKS.test(c.sentence) ||
     TAKES.test(c.text) ||
     TURN.test(c.text) ||
+    /\bon (?:this|that) side\b/i.test(c.text) ||
     turnsNext(w, n) ||
     w.clauses.slice(n, n + 1 + NEAR_TURN).some((x) => NEVER_TURNED.test(x.text)) ||
     // "two minutes, then one", on what is hot
