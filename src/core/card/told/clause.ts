@@ -52,7 +52,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
@@ -60,6 +60,8 @@ const OPTIONAL =
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
+/** "She always let hers stand, and so do I". */
+const SO_DO_I = /\b(?:so|as) do (?:i|we)\b|\b(?:i|we) do (?:too|as well|the same)\b/i;
 /** Where the talk comes back to this card's own way. */
 const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
 /** A sentence that begins so is left to the cook as a whole, or is of another day. */
@@ -91,11 +93,11 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
 const SPOKEN_RANGE =
   /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
 
-const HUNDREDS: Readonly<Record<string, number>> = { one: 100, two: 200, three: 300, four: 400 };
+const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
 const TENS = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
 /** "Three fifty", "four twenty-five", "two hundred": degrees, as they are spoken. */
 const SPOKEN_HEAT = new RegExp(
-  String.raw`\b(one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours))`,
+  String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours))`,
   'gi',
 );
 const inHeat = (all: string, hundred: string, tens?: string, five?: string): string =>
@@ -109,7 +111,7 @@ export function clausesOf(notes: string): readonly Clause[] {
     .replace(/\bmils?\b/g, 'ml')
     .replace(SPOKEN_HEAT, inHeat)
     .replace(
-      /\b(ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five|seven|eight))?(?= (?:degrees|ml)\b)/gi,
+      /\b(ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five|seven|eight))?(?= (?:degrees|ml|cm|centimet\w+)\b)/gi,
       (said) => String(middle(said)?.value ?? said),
     )
     .replace(
@@ -118,6 +120,7 @@ export function clausesOf(notes: string): readonly Clause[] {
         `${middle(min)?.value} minutes ${(middle(tens)?.value ?? 0) + (five ? 5 : 0)} s`,
     )
     .replace(SPOKEN_RANGE, '$1 to $2')
+    .replace(/\b(?:a|one) minute and a half,? (?:to |or )?two minutes\b/gi, '1 1/2 to 2 minutes')
     .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
     .split(
       /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
@@ -136,7 +139,7 @@ export function clausesOf(notes: string): readonly Clause[] {
       // an other's way lasts until the card's own is spoken of
       let others = false;
       return parts.map((text): Clause => {
-        if (OTHERS.test(text)) others = true;
+        if (OTHERS.test(text)) others = !SO_DO_I.test(text);
         else if (MINE.test(text)) others = false;
         const remark = others || DENIED.test(text) || OPTIONAL.test(text) || IF_YOU.test(sentence);
         return clause(text.trim().replace(/[.!?]+$/, ''), sentence, remark ? 'remark' : 'told');
@@ -168,7 +171,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
   [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
-  [/\ba minute or two\b/i, 1.5],
+  [/\b(?:a|another) minute or two\b/i, 1.5],
   [/\b(?:a|another) minute and a quarter\b/i, 1.25],
   [/\b(?:a|another) minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
   [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],

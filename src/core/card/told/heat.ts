@@ -84,7 +84,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     HOLDING.test(text) ||
     changed ||
     alone ||
-    (SETS_IT.test(text) && SURFACE.test(sentence)) ||
+    ((SETS_IT.test(text) || /^(?:both|all|each) (?:at|on) \d{3}$/i.test(text)) && SURFACE.test(sentence)) ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
     (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))
@@ -124,8 +124,11 @@ const DIAL =
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bon (\d|one|two|three|four|five|six|seven|eight|nine) (?:out )?of (?:\d{1,2}|six|nine|ten|twelve)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bon (\d|one|two|three|four|five|six|seven|eight|nine) (?:out )?of (?:\d{1,2}|six|nine|ten|twelve)\b|\bheat (?:on|at|to) (one|two|three|four|five|six|seven|eight|nine)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
 
+/** "I have it between four and five", of a dial. */
+const BETWEEN =
+  /\bit (?:at|on|between) (\d|one|two|three|four|five|six|seven|eight|nine)(?: and (\d|two|three|four|five|six|seven|eight|nine|ten))?\b/i;
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
   [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],
@@ -161,6 +164,9 @@ function dialIn({ text, sentence }: Clause): string | null {
   const number = knob?.slice(1).find((n) => n !== undefined);
   if (number !== undefined)
     return /^[a-z]/i.test(number) ? String(middle(number)?.value) : number.replace(/ and a half$/i, '.5');
+  const between = /\b(?:dial|knob|setting)s?\b/i.test(sentence) ? BETWEEN.exec(text) : null;
+  const [low, high] = [between?.[1], between?.[2] ?? between?.[1]].map((w) => middle(w ?? '')?.value);
+  if (low !== undefined && high !== undefined) return String((low + high) / 2);
   if (OF_ANOTHER.test(text)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;

@@ -8,19 +8,19 @@ const MIXING = anyWord(MIXES);
 /** Lumps, and what is said of them. */
 const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
-  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
 const LUMPS_STAY =
-  /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
+  /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps|perfect)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
   String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b/i;
 const UNTIL = anyWord(
-  String.raw`until|till|make|get|so that|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
+  String.raw`until|till|make|get|so(?: that)?|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
 
 /** So little mixing: what it is mixed until, or how. */

@@ -15,7 +15,7 @@ const WIDTH =
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES =
-  /bigger than|flatten|press|shape|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -24,7 +24,9 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const alone =
     m !== null &&
     m[0].trim() === text &&
-    /\b(?:ones|rings|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(sentence);
+    /\b(?:ones|rings|rake|edge|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(
+      sentence,
+    );
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
@@ -164,10 +166,10 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
-  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread)(?!\p{L})/iu;
+  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
   `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
@@ -193,7 +195,11 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
       .replace(portion.said, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}]/gu, '');
-    if (rest === '' && (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text) || HEATED.test(c.sentence))) return portion;
+    if (
+      rest === '' &&
+      (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text.replace(BEFORE_AMOUNT, '')) || HEATED.test(c.sentence))
+    )
+      return portion;
   }
   return null;
 }

@@ -164,18 +164,22 @@ interface Walk {
   readonly facts: ToldFact[];
   /** An oven is spoken of. */
   readonly baked: boolean;
+  /** An iron is, and nothing is turned. */
+  readonly ironed: boolean;
   /** The clause of the last turn, and of the first side; -1: none yet. */
   turned: number;
   first: number;
   /** A turn by its look: how long that takes may follow in its sentence. */
   by: Clause | null;
 }
+/** Clauses within which a turn is looked for behind a time, where no other time stands between. */
+const FAR_TURN = 5;
 /** Clauses within which a time belongs to a turn. */
 const NEAR_TURN = 3;
 
 /** Whether the turn, or the other side, is told behind a clause before another length of time is. */
 function turnsNext({ clauses }: Walk, n: number): boolean {
-  const next = clauses.slice(n + 1, n + 1 + NEAR_TURN);
+  const next = clauses.slice(n + 1, n + 1 + FAR_TURN);
   const at = next.findIndex((x) => x.taken === 'told' && (TURN.test(x.text) || SECOND.test(x.text)));
   return at >= 0 && next.slice(0, at).every((x) => x.times.length === 0);
 }
@@ -223,6 +227,8 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   if (other && (side || summed)) return ['firstSide', 'secondSide'];
   if (side) return [side];
   if (w.first < 0 && (w.by?.sentence === c.sentence || turnsNext(w, n))) return ['firstSide'];
+  // nothing in an iron is turned
+  if (w.ironed && w.first >= 0) return [];
   const isTurned = w.turned >= 0 && n - w.turned <= NEAR_TURN;
   const follows = MORE.test(text) || (w.first >= 0 && w.clauses[w.first]?.sentence === c.sentence);
   if (isTurned || (w.first >= 0 && follows)) return ['secondSide'];
@@ -321,14 +327,14 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const baked = clauses.some((c) => /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i.test(c.sentence));
-  const w: Walk = { clauses, facts: [], baked, turned: -1, first: -1, by: null };
+  const isTurned = clauses.some((c) => c.taken === 'told' && TURN.test(c.text));
+  const isIron = clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+  const w: Walk = { clauses, facts: [], baked, ironed: isIron && !isTurned, turned: -1, first: -1, by: null };
   for (const [n, c] of clauses.entries()) walk(w, n, c);
   const out = w.facts;
   const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
-  const isTurned = clauses.some((c) => c.taken === 'told' && TURN.test(c.text));
   // an iron has no second side
-  const isIroned =
-    !isTurned && !side('secondSide') && clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+  const isIroned = w.ironed && !side('secondSide');
   // what is seared and then baked lies on no side
   if (side('bake')) return isTurned || side('secondSide') ? out : out.filter((f) => f.fact !== 'firstSide');
   if (isIroned && side('firstSide')) return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));

@@ -23,7 +23,7 @@ const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
   },
   {
     value: 'once',
-    is: /\b(?:flip|turn) (?:it |them )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
+    is: /\b(?:flip|turn) (?:it |them )?(?:over )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
   },
 ];
 const AHEAD =
