@@ -56,7 +56,7 @@ const DENIED =
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if you (?:like|want|prefer|wish|have time)|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
+  /\b(?:if you(?:[’']ve (?:got )?(?:the )?time\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
@@ -110,6 +110,9 @@ export function clausesOf(notes: string): readonly Clause[] {
     .replace(/ @ ?(?=\d)/g, ' at ')
     .replace(/\bmils?\b/g, 'ml')
     .replace(SPOKEN_HEAT, inHeat)
+    .replace(/\b(?<=(?:number|no\.?) )(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi, (said) =>
+      String(middle(said)?.value),
+    )
     .replace(
       /\b(ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five|seven|eight))?(?= (?:degrees|ml|cm|centimet\w+)\b)/gi,
       (said) => String(middle(said)?.value ?? said),

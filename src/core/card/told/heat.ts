@@ -6,7 +6,7 @@ import { HOT_SURFACE as SURFACE } from './words';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
+  /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
 const HOLDING =
   /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
@@ -68,13 +68,13 @@ const WARMS =
   /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
 /** "I put it at 350", of what was just named. */
 const SETS_IT =
-  /\b(?:(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to)|call it|say) (?:about |around )?\d{3}\b/i;
+  /\b(?:(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to)|aim(?:ing)? for|call it|say) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone =
     /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
-    (/^\d{3}$/.test(text) && GREASED.test(sentence));
+    (/^\d{3}$/.test(text) && (GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));
   const changed =
     CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence) || /\bstart at \d{3}\b/i.test(sentence));
   return (
@@ -118,7 +118,7 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
 
 const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
 const ON_DIAL =
-  /\b(?:on|at|over) (?:an? |the |about |around |just about )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:speed|power|tin|shelf|table))/i;
+  /\b(?:on|at|over) (?:an? |the |about |around |just about )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:side|speed|power|tin|shelf|table))/i;
 const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
@@ -131,6 +131,7 @@ const BETWEEN =
   /\bit (?:at|on|between) (\d|one|two|three|four|five|six|seven|eight|nine)(?: and (\d|two|three|four|five|six|seven|eight|nine|ten))?\b/i;
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
+  [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
   [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],
   [/\b(?:high|upp)(?:er)? (?:side|end) of medium\b/i, 'medium high'],
   [
@@ -159,7 +160,7 @@ const OF_ANOTHER =
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn({ text, sentence }: Clause): string | null {
   const other = OTHER_DIALS.find(([re]) => re.test(text));
-  if (other) return other[1];
+  if (other) return /\boven\b/i.test(text) ? null : other[1];
   const knob = NUMBERED.exec(text);
   const number = knob?.slice(1).find((n) => n !== undefined);
   if (number !== undefined)

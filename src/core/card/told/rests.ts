@@ -27,12 +27,12 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!.*\b(?:oven|iron|lid|heat|side)\b))|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /\bcool(?:s|ed)?\b/i;
 const NO_REST =
-  /\b(?:wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
+  /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -65,7 +65,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|eight|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -86,18 +86,22 @@ function givenTime(said: string): boolean {
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
 const BARE_REST =
-  /\b(?:rest|stand|sit|leave|wait|give)(?: it| them)?(?: for)? (\d{1,2}|five|ten|fifteen|twenty|thirty)$/i;
+  /\b(?:rests?|stands?|sits?|leave|wait|give)(?: it| them)?(?: for)? (\d{1,2}|five|ten|fifteen|twenty|thirty)$/i;
 
 /** Whether a clause is of what stands, chills or cools. */
 const isStanding = (text: string): boolean =>
   CHILLS.test(text) || givenTime(text) || COOLS.test(text) || (RESTS.test(text) && !NO_REST.test(text));
+
+/** "Five minutes, it thickens up": what becomes of it tells that it stands. */
+const GROWS = /^(?:so |and )?it (?:thickens|swells|relaxes|loosens|plumps)\b/i;
 
 /** @param then the clauses that follow it */
 export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
-  if (!isStanding(text) || standsElsewhere(c, own)) return [];
+  const grows = TIME_ALONE.test(text) && GROWS.test(own[0]?.text ?? '');
+  if ((!isStanding(text) && !grows) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
   if (!time) return [];
   const of = restOf(c);

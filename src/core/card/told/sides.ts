@@ -49,7 +49,7 @@ const TURN_BY = anyWord('after|at|when|once|as soon as|as|wenn|sobald|quand|cuan
 const AROUND =
   /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
-  /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|eight|ten|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
+  /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
 /** A bare number of a side from here on is one of seconds. */
 const LEAST_SECONDS = 10;
@@ -91,7 +91,7 @@ const AT_IT =
 const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
 const PREHEATS =
-  /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:heat(?: up)?|get hot|come (?:up|to heat))\b/i;
+  /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:warm (?:the|up|through)|heat(?: up)?|get hot|come (?:up|to heat))\b/i;
 /** How long finished pieces keep, and all turns together. */
 const AT_MOST =
   /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|a (?:load|panful)|per (?:load|panful)|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
@@ -132,7 +132,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
