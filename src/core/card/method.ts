@@ -41,11 +41,11 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them)\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
@@ -53,7 +53,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|lot|expect|reckon|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -67,7 +67,7 @@ const A_NUMBER =
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
   const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
-  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so))|\s+[–·]\s+/));
+  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+/));
 };
 
 /** The number that a text tells, and what stands before and behind it. @param most of a range, its end */

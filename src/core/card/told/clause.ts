@@ -94,7 +94,7 @@ const SPOKEN_RANGE =
   /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
 
 const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
-const TENS = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
+const TENS = ['ten', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
 /** "Three fifty", "four twenty-five", "two hundred": degrees, as they are spoken. */
 const SPOKEN_HEAT = new RegExp(
   String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours))`,
@@ -103,13 +103,14 @@ const SPOKEN_HEAT = new RegExp(
 const inHeat = (all: string, hundred: string, tens?: string, five?: string): string =>
   tens === undefined && !/hundred/i.test(all)
     ? all
-    : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + (tens ? 10 * (TENS.indexOf(tens.toLowerCase()) + 2) : 0) + (five ? 5 : 0)}${/\s$/.test(all) ? ' ' : ''}`;
+    : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + (tens ? 10 * (TENS.indexOf(tens.toLowerCase()) + 1) : 0) + (five ? 5 : 0)}${/\s$/.test(all) ? ' ' : ''}`;
 
 export function clausesOf(notes: string): readonly Clause[] {
   return notes
     .replace(/ @ ?(?=\d)/g, ' at ')
     .replace(/\bmils?\b/g, 'ml')
     .replace(SPOKEN_HEAT, inHeat)
+    .replace(/(?<=\d{2,3} )(?:degrees )?(fahrenheit|celsius|centigrade)\b/gi, (w) => (/f/i.test(w) ? 'F' : 'C'))
     .replace(/\b(?<=(?:number|no\.?) )(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi, (said) =>
       String(middle(said)?.value),
     )

@@ -174,6 +174,7 @@ function dialIn({ text, sentence }: Clause): string | null {
   const alone =
     ONLY_DIAL.test(text.replace(/ (?:because|as|since|so)\b.*/i, '')) &&
     (whole ||
+      sentence.startsWith(`${text}, `) ||
       /-|\b(?:low|high|hot)$/i.test(text.replace(/^\w+$/, '')) ||
       SURFACE.test(sentence) ||
       /\bheat\b/i.test(sentence));

@@ -52,7 +52,7 @@ const JUST: readonly RegExp[] = [
 ];
 
 const BLENDER =
-  /\b(?:blender|blend(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
+  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {

@@ -139,9 +139,13 @@ const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\
 const MOST_BESIDE = 16;
 function fatAlone({ text, sentence }: Clause, beside: readonly (Clause | undefined)[]): string | null {
   const [, more = ''] = sentence.replace(/[.!]$/, '').split(text);
-  if (!sentence.startsWith(text) || more.length > MOST_BESIDE || !beside.some((x) => x && HOT_HEAT.test(x.sentence)))
+  if (
+    !sentence.startsWith(text) ||
+    (more.length > MOST_BESIDE && !LITTLE.test(sentence)) ||
+    !beside.some((x) => x && HOT_HEAT.test(x.sentence))
+  )
     return null;
-  return idOf(text, FATS);
+  return idOf(text.replace(/^(?:i|we|he|she) uses? /i, ''), FATS);
 }
 
 function howIn(text: string): string {

@@ -172,7 +172,7 @@ const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|drop|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -190,8 +190,11 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
     const portion = portionAt(text.slice(m.index), c, house);
     if (portion?.unit !== 'ml' || portion.said === undefined) continue;
     const rest = text
-      .replace(/\b(?:while|as you|as i|and (?:get|let|keep|start|give|tilt|swirl|turn|roll))\b.*/i, '')
-      .replace(/^(?:that|this|it)(?:[’']s| is) /i, '')
+      .replace(
+        /\b(?:while|as you|as i|and (?:get|let|keep|start|give|tilt|swirl|turn|roll|flatten|spread|press))\b.*/i,
+        '',
+      )
+      .replace(BEFORE_AMOUNT, '')
       .replace(portion.said, ' ')
       .replace(AROUND, ' ')
       .replace(/[^\p{L}]/gu, '');
