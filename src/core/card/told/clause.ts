@@ -171,6 +171,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     60,
   ],
   [/\ba couple of hours\b/i, 120],
+  [/\ba quarter of a minute\b/i, 0.25],
   [/\ba few hours\b/i, 180],
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
   [/\ba (?:couple of|few) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
@@ -188,7 +189,7 @@ const PER: readonly (readonly [RegExp, number])[] = [
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];
 const AMOUNT_WORD =
-  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
+  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty[- ](?:two|five|eight)|twenty|thirty[- ]five|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
 
 /** The middle of a number or a range, and how many characters it took. */
 export function middle(text: string): { readonly value: number; readonly length: number } | null {

@@ -182,7 +182,7 @@ function dialIn({ text, sentence }: Clause): string | null {
     !m ||
     !(
       alone ||
-      /\b(?:heat|flame|setting|burner|hob|stove)\b/i.test(text) ||
+      /\b(?:heat|flame|setting|burner|hob|stove|gas ring)\b/i.test(text) ||
       (SURFACE.test(text) && m[2]) ||
       ON_DIAL.test(text)
     )

@@ -29,6 +29,7 @@ const TURN =
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
+const BY_QUARTERS = /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?a quarter\b/i;
 const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b|\bturn (?:them |it |each (?:one )?)?(?:by )?a quarter\b/i;
 /** Of each side, or of both. */
 const EACH_SIDE =
@@ -331,7 +332,9 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const isIron = clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
   const w: Walk = { clauses, facts: [], baked, ironed: isIron && !isTurned, turned: -1, first: -1, by: null };
   for (const [n, c] of clauses.entries()) walk(w, n, c);
-  const out = w.facts;
+  // turned by quarters, a piece lies on no side
+  const isBall = clauses.some((c) => c.taken === 'told' && BY_QUARTERS.test(c.text));
+  const out = isBall ? w.facts.filter((f) => f.fact === 'bake') : w.facts;
   const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
   // an iron has no second side
   const isIroned = w.ironed && !side('secondSide');
