@@ -1,6 +1,5 @@
 /** A sentence as the address has it, with what was put right of it since. */
 import { cleanText } from '@/contract/clean';
-
 import { type Begin, beginIn } from '@/core/begin/sentence';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { ALLERGENS, type Allergen } from '@/core/pantry/ingredient';

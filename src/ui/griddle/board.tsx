@@ -44,6 +44,7 @@ import { CountView } from './count-view';
 import { DoneView } from './done-view';
 import { HeatView } from './heat-view';
 import { HoldView } from './hold-view';
+import { HeatCaution } from './notices';
 import { StepView } from './step-view';
 import { SurfaceView } from './surface-view';
 import { ACT_WORDS, DONE_WORDS } from './words';
@@ -171,10 +172,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
           <AlarmsPart />
         </div>
       </div>
-      <p className="text-sm text-soft">
-        Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the
-        local food code has it; this clock says nothing about that.
-      </p>
+      <HeatCaution />
     </div>
   );
 }

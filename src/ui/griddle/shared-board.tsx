@@ -4,6 +4,7 @@ import { Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useRef, useState } from 'react';
 import type { EventLog } from '@/core/day/event-log';
+import type { ToldTap } from '@/core/griddle/board';
 import type { BoardFacts } from '@/core/griddle/griddle-now';
 import { type Lying, type PourHere, type SharedSurface, sharedSurface } from '@/core/griddle/shared';
 import { counted } from '@/core/quantity/say';
@@ -77,6 +78,12 @@ interface At {
   readonly now: number;
 }
 
+/** A tap on this surface, and whose. */
+interface TapHere {
+  readonly of: number;
+  readonly tap: Omit<ToldTap, 'id' | 'surface' | 'at'>;
+}
+
 /** What was done in one act: the taps of it, by batch. */
 interface DoneHere {
   readonly words: string;
@@ -94,11 +101,11 @@ function SurfaceAt({ id, batches, logs, now, onNow }: At & { readonly onNow: () 
     now,
   );
   useAlarm(it.next.do === 'flip' || it.next.do === 'pull' ? `${it.next.do} ${it.next.lying.piece.id}` : '');
-  const tell = (words: string, taps: readonly { readonly of: number; readonly tap: object }[]): void => {
+  const tell = (words: string, taps: readonly TapHere[]): void => {
     onNow();
     const told = taps.map(({ of, tap }) => {
       const tapId = crypto.randomUUID();
-      logs[of]?.tell({ do: 'tap', tap: { id: tapId, surface: id, at: kitchenNow(), ...tap } as never });
+      logs[of]?.tell({ do: 'tap', tap: { id: tapId, surface: id, at: kitchenNow(), ...tap } });
       return { of, tapId };
     });
     setDone((d) => [...d, { words, taps: told }]);

@@ -5,9 +5,8 @@ import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
 import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
 import { AwayPage, Frame } from '@/ui/frame/frame';
+import { HeatCaution, TouchedNotice } from '@/ui/griddle/notices';
 import { SharedBoard } from '@/ui/griddle/shared-board';
-import { Link } from '@/ui/kit/link';
-import { Notice } from '@/ui/kit/notice';
 import { eventLogFrom } from '@/ui/live/event-log-from';
 
 export const metadata: Metadata = { title: 'All on one griddle' };
@@ -38,34 +37,15 @@ export default async function SharedGriddlePage({ params }: { readonly params: P
   return (
     <Frame here="today">
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{gear.name}</h1>
-      {touched.length > 0 ? (
-        <Notice weight="stop">
-          <ul>
-            {touched.map((t) => (
-              <li key={`${t.of} ${t.batchId}`}>
-                <strong>{t.batch}</strong> lay here, with <strong>{t.allergens.join(', ')}</strong>; the notice of{' '}
-                <strong>{t.of}</strong> has none, and no cleaning is noted since.
-              </li>
-            ))}
-          </ul>
-          <p className="text-[15px]">
-            Clean it and note that under{' '}
-            <Link href="/house" className="font-semibold text-rim underline">
-              House
-            </Link>
-            , or pour on another. What is clean enough is the house’s rule and the local food code’s to say.
-          </p>
-        </Notice>
-      ) : null}
+      <TouchedNotice touched={touched.map((t) => ({ ...t, id: `${t.of} ${t.batchId}`, where: gear.name }))} />
       {batches.length === 0 ? (
         <p className="text-lg">No batch that is made on it is under way.</p>
       ) : (
         <SharedBoard id={gear.id} batches={batches.map(({ facts, first }) => ({ facts, first }))} />
       )}
-      <p className="mt-4 text-sm text-soft">
-        Hot metal and hot fat: long sleeves, no hurry, children at arm’s length. Cooked through, held and served as the
-        local food code has it; this clock says nothing about that.
-      </p>
+      <div className="mt-4">
+        <HeatCaution />
+      </div>
     </Frame>
   );
 }

@@ -10,9 +10,9 @@ import { foamed } from '@/core/script/read';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
 import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
 import { Board } from '@/ui/griddle/board';
+import { TouchedNotice } from '@/ui/griddle/notices';
 import { Cautions } from '@/ui/kit/cautions';
 import { Link } from '@/ui/kit/link';
-import { Notice } from '@/ui/kit/notice';
 import { eventLogFrom } from '@/ui/live/event-log-from';
 
 export const generateMetadata = titled('batch', 'Griddle');
@@ -36,26 +36,14 @@ export default async function GriddlePage({ params }: { readonly params: Promise
     const shared = b.finishedAt ? [] : lit.filter((_, n) => beside[n]?.some((x) => x.id !== b.id));
     return (
       <>
-        {touched.length > 0 ? (
-          <Notice weight="stop">
-            <ul>
-              {touched.map((t) => (
-                <li key={`${t.surface} ${t.batchId}`}>
-                  <strong>{surfaces.find((s) => s.id === t.surface)?.name}</strong>: {t.batch} lay here, with{' '}
-                  <strong>{t.allergens.join(', ')}</strong>; this batch’s notice has none, and no cleaning is noted
-                  since.
-                </li>
-              ))}
-            </ul>
-            <p className="text-[15px]">
-              Clean it and note that under{' '}
-              <Link href="/house" className="font-semibold text-rim underline">
-                House
-              </Link>
-              , or pour on another. What is clean enough is the house’s rule and the local food code’s to say.
-            </p>
-          </Notice>
-        ) : null}
+        <TouchedNotice
+          touched={touched.map((t) => ({
+            ...t,
+            id: `${t.surface} ${t.batchId}`,
+            where: surfaces.find((s) => s.id === t.surface)?.name ?? '',
+            of: null,
+          }))}
+        />
         {shared.length > 0 ? (
           <p className="mb-3 flex flex-wrap items-center gap-x-4 text-[15px]">
             Other batches are made here too. All on one screen:
