@@ -207,40 +207,49 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(surface).toContainText('Its dial says 12° more than there is, of 4 readings');
   const step = page.getByRole('region', { name: 'Next' });
   const count = page.getByRole('region', { name: 'Count' });
-  // pieces poured within the way of a tap may be asked for in either order: each is pressed as it is asked for
-  const go = async (what: string, does: string, from: number, to: number): Promise<void> => {
-    for (const left = new Set(Array.from({ length: to - from + 1 }, (_, n) => from + n)); left.size > 0; ) {
-      await expect(step).toContainText(new RegExp(`${does} (?:${[...left].join('|')})(?!\\d)`));
-      const piece = Number(new RegExp(`${does} (\\d+)`).exec((await step.textContent()) ?? '')?.[1]);
-      expect(left.delete(piece)).toBe(true);
-      await page.getByRole('button', { name: `${what}: ${piece}`, exact: true }).click();
+  // pieces poured within the way of a tap may be asked for in either order, and where this machine is slow the first
+  // of a load come off before its last are turned: each is pressed as it is asked for
+  const ASKS = { Poured: 'Pour', Turned: 'Turn', 'Taken off': 'Take off' } as const;
+  const early = new Set<number>();
+  const go = async (what: keyof typeof ASKS, from: number, to: number): Promise<void> => {
+    const left = new Set(Array.from({ length: to - from + 1 }, (_, n) => from + n));
+    if (what === 'Taken off') for (const piece of left) if (early.delete(piece)) left.delete(piece);
+    while (left.size > 0) {
+      const asked = new RegExp(`(${ASKS[what]}) (${[...left].join('|')})(?!\\d)`);
+      await expect(step).toContainText(what === 'Turned' ? new RegExp(`${asked.source}|Take off \\d`) : asked);
+      const said = (await step.textContent()) ?? '';
+      const piece = Number(asked.exec(said)?.[2] ?? /Take off (\d+)/.exec(said)?.[1]);
+      const does = asked.test(said) ? what : 'Taken off';
+      if (does === what) expect(left.delete(piece)).toBe(true);
+      else early.add(piece);
+      await page.getByRole('button', { name: `${does}: ${piece}`, exact: true }).click();
     }
   };
-  await go('Poured', 'Pour', 1, 1);
+  await go('Poured', 1, 1);
   await pass(page, kitchen, 145 * SECOND);
-  await go('Turned', 'Turn', 1, 1);
+  await go('Turned', 1, 1);
   await pass(page, kitchen, 95 * SECOND);
-  await go('Taken off', 'Take off', 1, 1);
+  await go('Taken off', 1, 1);
   await expect(step).toContainText('How is the test piece?');
   await page.getByRole('radio', { name: 'too dark' }).click();
   await expect(page.getByText('Heat down by about 10 °C', { exact: false })).toBeVisible();
   const hold = page.getByRole('region', { name: 'Holding' });
   for (const load of [0, 1, 2]) {
     const [from, to] = [2 + 8 * load, 9 + 8 * load];
-    await go('Poured', 'Pour', from, to);
+    await go('Poured', from, to);
     await pass(page, kitchen, 142 * SECOND);
     if (load === 1) {
       // the records go in the middle of a load; turned all the same, reloaded, and told once
       await kitchen.away();
-      await go('Turned', 'Turn', from, from + 3);
+      await go('Turned', from, from + 3);
       await expect(page.getByText('The records are out of reach just now.', { exact: false })).toBeVisible();
       await expect.poll(() => unsent(page)).toBe(4);
       await kitchen.back();
       await page.reload();
-      await go('Turned', 'Turn', from + 4, to);
-    } else await go('Turned', 'Turn', from, to);
+      await go('Turned', from + 4, to);
+    } else await go('Turned', from, to);
     await pass(page, kitchen, 92 * SECOND);
-    await go('Taken off', 'Take off', from, to);
+    await go('Taken off', from, to);
     await expect(count).toContainText(`${8 * (load + 1)} of 24`);
     await hold.getByRole('button', { name: '8 into the oven' }).click();
   }

@@ -1,6 +1,6 @@
 /** A sentence as the address has it, with what was put right of it since. */
 import { cleanText } from '@/contract/clean';
-import { type Begin, beginIn } from '@/core/begin/sentence';
+import { type Begin, beginIn, mentionKey } from '@/core/begin/sentence';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { ALLERGENS, type Allergen } from '@/core/pantry/ingredient';
 import { dayIn, localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
@@ -41,7 +41,7 @@ export function bySentence(a: BeginAddress, house: Kitchen): BegunBySentence {
     each: a.each === '' ? read.each : each,
     day,
     time,
-    without: read.without.filter((w) => !drop.includes(w.allergen)),
+    without: read.without.filter((w) => !drop.includes(mentionKey(w))),
     on: read.on.filter((id) => !off.includes(id)),
   };
   const serveAt = day !== null && time !== null ? momentOf(day, time, house.units) : null;
@@ -74,7 +74,7 @@ export async function shelfWithout(b: Begin): Promise<{
   /** Whether a formula is noted to hold none of these. */
   readonly lacks: (id: string, allergens: readonly Allergen[]) => boolean;
 }> {
-  const asked = ALLERGENS.filter((x) => b.without.some((w) => w.allergen === x));
+  const asked = ALLERGENS.filter((x) => b.without.some((w) => w.allergens.includes(x)));
   const [all, ...lists] = await Promise.all([
     formulaShelf({}, MOST_LOOKED_AT),
     ...asked.map((without) => formulaShelf({ without }, MOST_LOOKED_AT)),

@@ -58,13 +58,14 @@ export function apartIn(b: Pick<Begin, 'people' | 'without'>): {
   readonly everybody: readonly Allergen[];
   readonly apart: Apart | null;
 } {
-  const all = (w: Without): boolean => w.guests === null || (b.people !== null && w.guests >= b.people);
-  const some = b.without.filter((w) => !all(w));
-  const everybody = b.without.filter(all).map((w) => w.allergen);
+  const isAll = (w: Without): boolean => w.guests === null || (b.people !== null && w.guests >= b.people);
+  const some = b.without.filter((w) => !isAll(w));
+  const everybody = [...new Set(b.without.filter(isAll).flatMap((w) => w.allergens))];
   if (some.length === 0) return { everybody, apart: null };
-  // several of them may be one guest: as many as do without one thing at most
-  const guests = Math.max(...some.map((w) => w.guests ?? 0));
-  return { everybody, apart: { guests, without: [...everybody, ...some.map((w) => w.allergen)] } };
+  // what is said apart is of other guests: one without milk, two without egg are three
+  const guests = some.reduce((sum, w) => sum + (w.guests ?? 0), 0);
+  const without = [...new Set([...everybody, ...some.flatMap((w) => w.allergens)])];
+  return { everybody, apart: { guests: Math.min(guests, b.people ?? guests), without } };
 }
 
 /** Pieces on a plate where nobody has said. */

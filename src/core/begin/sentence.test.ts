@@ -29,19 +29,19 @@ const NOTHING: Begin = {
 };
 const SUNDAY = { day: '2026-11-29', orDay: '2026-12-06' };
 const at = (time: string, orTime: string | null = null) => ({ time, orTime });
-const no = (allergen: Begin['without'][number]['allergen'], guests: number | null = null) => ({ allergen, guests });
+const no = (guests: number | null, ...allergens: Begin['without'][number]['allergens']) => ({ allergens, guests });
 
 test.each<[string, Partial<Begin>]>([
   [
     '30 people Sunday 9, one without milk, griddle 60 by 40',
-    { people: 30, ...SUNDAY, ...at('09:00', '21:00'), without: [no('milk', 1)], on: ['camp'] },
+    { people: 30, ...SUNDAY, ...at('09:00', '21:00'), without: [no(1, 'milk')], on: ['camp'] },
   ],
   ['tomorrow at half past eight for 12', { people: 12, day: '2026-11-29', ...at('08:30', '20:30') }],
   ['breakfast for 6 on saturday 8:30', { people: 6, day: '2026-12-05', orDay: '2026-12-12', ...at('08:30', '20:30') }],
   ['next sunday 9am 4 people', { people: 4, day: '2026-12-06', orDay: '2026-12-13', ...at('09:00') }],
   [
     '12 kids friday morning, two vegan',
-    { people: 12, day: '2026-12-04', orDay: '2026-12-11', without: [no('milk', 2), no('egg', 2)] },
+    { people: 12, day: '2026-12-04', orDay: '2026-12-11', without: [no(2, 'milk', 'egg')] },
   ],
   [
     'waffles for 20 at 8 on the Light Shed iron',
@@ -49,7 +49,7 @@ test.each<[string, Partial<Begin>]>([
   ],
   [
     '84 guests 6 December 7:30 one coeliac',
-    { people: 84, day: '2026-12-06', ...at('07:30', '19:30'), without: [no('gluten', 1), no('wheat', 1)] },
+    { people: 84, day: '2026-12-06', ...at('07:30', '19:30'), without: [no(1, 'gluten', 'wheat')] },
   ],
   ['December 6 at 8, 20 people', { people: 20, day: '2026-12-06', ...at('08:00', '20:00') }],
   ['6/12 7.30 for 10', { people: 10, day: '2026-12-06', ...at('07:30', '19:30') }],
@@ -57,14 +57,14 @@ test.each<[string, Partial<Begin>]>([
   ['24 crepes tonight at 7', { pieces: 24, day: '2026-11-28', ...at('19:00', '07:00'), kind: 'crepe' }],
   [
     'two each for 15 covers sunday 7 no nuts',
-    { people: 15, each: 2, ...SUNDAY, ...at('07:00', '19:00'), without: [no('tree-nut'), no('peanut')] },
+    { people: 15, each: 2, ...SUNDAY, ...at('07:00', '19:00'), without: [no(null, 'tree-nut', 'peanut')] },
   ],
   ['4 of us, 28 cm pan, tomorrow', { people: 4, day: '2026-11-29', on: ['black'] }],
   ['Sunday the 6th, 25 covers at 8', { people: 25, day: '2026-12-06', ...at('08:00', '20:00') }],
   ['in three days, a dozen guests, 9 o’clock', { people: 12, day: '2026-12-01', ...at('09:00', '21:00') }],
   [
     'we are five, tomorrow at ten, everybody without egg',
-    { people: 5, day: '2026-11-29', ...at('10:00', '22:00'), without: [no('egg')] },
+    { people: 5, day: '2026-11-29', ...at('10:00', '22:00'), without: [no(null, 'egg')] },
   ],
   [
     'buttermilk rounds for eight, nobody without milk, tomorrow quarter to nine',
@@ -120,11 +120,16 @@ test('what is offered: by name, by kind, as it stands; and nothing that is not m
   expect(unreadIn(read('rounds and brell for 8'), SHELF)).toEqual(['brell']);
 });
 
-test('who eats without something stands apart, as many as do without one thing; with everybody nobody does', () => {
+test('who eats without something stands apart, those of each mention added up; with everybody nobody does', () => {
   expect(apartIn(read('30 people, one without milk, two without egg'))).toEqual({
     everybody: [],
-    apart: { guests: 2, without: ['milk', 'egg'] },
+    apart: { guests: 3, without: ['milk', 'egg'] },
   });
+  expect(apartIn(read('8 people, two vegan, one without egg, everybody without nuts'))).toEqual({
+    everybody: ['tree-nut', 'peanut'],
+    apart: { guests: 3, without: ['tree-nut', 'peanut', 'egg', 'milk'] },
+  });
+  expect(apartIn(read('3 people, two vegan, two without nuts')).apart?.guests).toBe(3);
   expect(apartIn(read('30 people no nuts'))).toEqual({ everybody: ['tree-nut', 'peanut'], apart: null });
   expect(apartIn(read('two people, two vegan'))).toEqual({ everybody: ['milk', 'egg'], apart: null });
 });

@@ -9,11 +9,15 @@ import type { Allergen } from '../pantry/ingredient';
 import { dayAfter, timeIn } from '../quantity/day';
 import { readNumber } from '../quantity/number';
 
-/** So many guests who eat without something; null: everybody does. */
+/** One mention of guests who eat without something: "two vegan". */
 export interface Without {
-  readonly allergen: Allergen;
+  readonly allergens: readonly Allergen[];
+  /** How many of them; null: everybody does. */
   readonly guests: number | null;
 }
+
+/** What a mention is called by in an address, without spaces: "2:milk+egg". */
+export const mentionKey = (w: Without): string => `${w.guests ?? 'all'}:${w.allergens.join('+')}`;
 
 /** A size that was said of something to cook on, cm. */
 interface SizeSaid {
@@ -110,9 +114,9 @@ class Rest {
 
 function withoutIn(rest: Rest): readonly Without[] {
   const out: Without[] = [];
-  const add = (who: string | undefined, lacks: readonly Allergen[]): void => {
+  const add = (who: string | undefined, allergens: readonly Allergen[]): void => {
     const guests = who === undefined || /^(?:every|all)/i.test(who) ? null : numberOf(who);
-    for (const allergen of lacks) if (!out.some((w) => w.allergen === allergen)) out.push({ allergen, guests });
+    if (allergens.length > 0) out.push({ allergens, guests });
   };
   for (const m of rest.all(WITHOUT))
     if (!/^nobody/i.test(m[1] ?? ''))
@@ -226,11 +230,14 @@ function hourIn(rest: Rest): Pick<Begin, 'time' | 'orTime'> {
   return h ? hourAs(h, 0) : { time: null, orTime: null };
 }
 
+const PERSONS =
+  'people|persons?|guests?|covers?|kids?|children|adults?|juniors?|mouths?|diners?|eaters?|friends?|of us|heads?';
+
 const MONTH = /\b(?:jan|feb|mar|apr|may|june?|july?|aug|sep|oct|nov|dec)\p{L}*\.?$/iu;
 const EVENINGS = /\b(?:tonight|evening|afternoon|dinner|supper)\b/i;
 const WEEKDAY = /\b(?:mon|tues?|wed|thurs?|fri|sat|sun)\p{L}*/iu;
 /** What stands behind a bare number that is no hour. */
-const COUNTS = `people|persons?|guests?|covers?|kids|children|adults|juniors|of us|of them|vegans?|coeliacs?|celiacs?|gluten|without|by|x|×|cm|each`;
+const COUNTS = `${PERSONS}|of them|vegans?|coeliacs?|celiacs?|gluten|without|by|x|×|cm|each`;
 
 /** "The 6th": the next day of that number. */
 function dayOfMonth(n: number, today: string): string | null {
@@ -282,8 +289,6 @@ function whenIn(
   return { day, orDay, ...asMeant(hourAs(h, 0)) };
 }
 
-const PERSONS =
-  'people|persons?|guests?|covers?|kids?|children|adults?|juniors?|mouths?|diners?|eaters?|friends?|of us|heads?';
 /** "30 people": of several counts of guests the one that is not of those who do without something. */
 function peopleIn(rest: Rest): RegExpExecArray | null {
   const all = [

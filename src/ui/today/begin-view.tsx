@@ -1,7 +1,7 @@
 /** A sentence as it was understood, each part with its choices, and the one thing that is asked next. */
 import { X } from 'lucide-react';
 import type { Apart } from '@/core/begin/offers';
-import type { Begin } from '@/core/begin/sentence';
+import { type Begin, mentionKey } from '@/core/begin/sentence';
 import { type KindId, kindById } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
 import { allergenName } from '@/core/pantry/ingredient';
@@ -146,11 +146,11 @@ export function BeginView(p: Props) {
           {b.pieces === null ? null : <span className="font-semibold">{b.pieces} pieces in all</span>}
           {b.without.map((w) => (
             <Word
-              key={w.allergen}
-              href={hrefTo('/begin', a, { drop: `${a.drop} ${w.allergen}`.trim(), of: '', other: '' })}
+              key={mentionKey(w)}
+              href={hrefTo('/begin', a, { drop: `${a.drop} ${mentionKey(w)}`.trim(), of: '', other: '' })}
               away="not so"
             >
-              {`${w.guests === null ? 'all' : w.guests} without ${allergenName(w.allergen)}`}
+              {`${w.guests === null ? 'all' : w.guests} without ${w.allergens.map(allergenName).join(', ')}`}
             </Word>
           ))}
           {p.gear.map((g) => (
