@@ -4,7 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
-import { middle } from './told/clause';
+import { middle } from './told/spoken';
 import { anyWord } from './told/words';
 
 interface YieldClaim {
@@ -65,7 +65,7 @@ const A_NUMBER =
   /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|zwei|drei|vier|sechs|acht|zehn|deux|trois|quatre|dos|tres|cuatro)\b)/iu;
 /** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
 const partsOf = (sentence: string): readonly string[] => {
-  const [head = '', ...more] = sentence.replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-').split(/:\s+/);
+  const [head = '', ...more] = sentence.split(/:\s+/);
   const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+/));
 };
@@ -80,7 +80,7 @@ function countIn(
   if (heap && said)
     return { count: heap[1], before: text.slice(0, said.index), after: text.slice(said.index + said[0].length) };
   const at = text.search(A_NUMBER);
-  const n = at < 0 ? null : readNumber(text.slice(at));
+  const n = at < 0 ? null : readNumber(text.slice(at).replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-  '));
   if (!n) return null;
   // "2 dozen"
   const dozen = /^\s*dozen\b/i.exec(text.slice(at + n.length))?.[0] ?? '';

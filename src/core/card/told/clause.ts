@@ -1,6 +1,6 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
-import { readNumber } from '../../quantity/number';
 import { MOST_SENTENCE_CHARS } from '../items';
+import { middle, spokenInFigures } from './spoken';
 
 export const FACTS = [
   'rest',
@@ -43,7 +43,10 @@ export interface ToldFact {
 
 /** A part of a sentence in which one thing is done. */
 export interface Clause {
+  /** With spoken numbers in figures. */
   readonly text: string;
+  /** As it was said. */
+  readonly asSaid: string;
   readonly sentence: string;
   readonly taken: ToldAs;
   /** Lengths of time it tells; found when they are first asked for. */
@@ -76,10 +79,11 @@ export const FRIES_OTHER =
 const CLAUSE =
   /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
-function clause(text: string, sentence: string, taken: ToldAs): Clause {
+function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): Clause {
   let times: readonly Time[] | null = null;
   return {
     text,
+    asSaid,
     sentence,
     taken,
     get times() {
@@ -89,66 +93,38 @@ function clause(text: string, sentence: string, taken: ToldAs): Clause {
   };
 }
 
-/** "Ten, fifteen minutes": a range, as it is spoken. */
-const SPOKEN_RANGE =
-  /(?<!\b(?:side|number|gas|mark|setting|on) )\b(one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi;
-
-const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
-const TENS = ['ten', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
-/** "Three fifty", "four twenty-five", "two hundred": degrees, as they are spoken. */
-const SPOKEN_HEAT = new RegExp(
-  String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS.join('|')})(?:[- ](five))?)?\b(?! (?:minutes|seconds|hours))`,
-  'gi',
-);
-const inHeat = (all: string, hundred: string, tens?: string, five?: string): string =>
-  tens === undefined && !/hundred/i.test(all)
-    ? all
-    : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + (tens ? 10 * (TENS.indexOf(tens.toLowerCase()) + 1) : 0) + (five ? 5 : 0)}${/\s$/.test(all) ? ' ' : ''}`;
+const SENTENCE =
+  /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/;
+/** The number of a step, or a dash before it. */
+const STEP = /^(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)|[-•*])\s*/i;
 
 export function clausesOf(notes: string): readonly Clause[] {
-  return notes
-    .replace(/ @ ?(?=\d)/g, ' at ')
-    .replace(/\bmils?\b/g, 'ml')
-    .replace(SPOKEN_HEAT, inHeat)
-    .replace(/(?<=\d{2,3} )(?:degrees )?(fahrenheit|celsius|centigrade)\b/gi, (w) => (/f/i.test(w) ? 'F' : 'C'))
-    .replace(/\b(?<=(?:number|no\.?) )(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi, (said) =>
-      String(middle(said)?.value),
-    )
-    .replace(
-      /\b(ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five|seven|eight))?(?= (?:degrees|ml|cm|centimet\w+)\b)/gi,
-      (said) => String(middle(said)?.value ?? said),
-    )
-    .replace(
-      /\b(one|two|three|four) minutes? (fifteen|twenty|thirty|forty)(?:[- ](five))?(?=[,.]|$)/gi,
-      (_, min: string, tens: string, five?: string) =>
-        `${middle(min)?.value} minutes ${(middle(tens)?.value ?? 0) + (five ? 5 : 0)} s`,
-    )
-    .replace(SPOKEN_RANGE, '$1 to $2')
-    .replace(/\b(?:a|one) minute and a half,? (?:to |or )?two minutes\b/gi, '1 1/2 to 2 minutes')
-    .replace(/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, '1 to 1 1/2 minutes')
-    .split(
-      /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/,
-    )
-    .map((s) => s.trim().replace(/^(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)|[-•*])\s*/i, ''))
-    .filter((s) => s !== '' && s.length <= MOST_SENTENCE_CHARS)
-    .flatMap((sentence) => {
-      let from = 0;
-      const parts: string[] = [];
-      for (const m of sentence.matchAll(CLAUSE)) {
-        if (m.index === from) continue;
-        parts.push(sentence.slice(from, m.index));
-        from = m.index + m[0].length;
-      }
-      parts.push(sentence.slice(from));
-      // an other's way lasts until the card's own is spoken of
-      let others = false;
-      return parts.map((text): Clause => {
-        if (OTHERS.test(text)) others = !SO_DO_I.test(text);
-        else if (MINE.test(text)) others = false;
-        const remark = others || DENIED.test(text) || OPTIONAL.test(text) || IF_YOU.test(sentence);
-        return clause(text.trim().replace(/[.!?]+$/, ''), sentence, remark ? 'remark' : 'told');
-      });
-    });
+  const { text: all, asSaid } = spokenInFigures(notes);
+  const out: Clause[] = [];
+  let at = 0;
+  for (const raw of all.split(SENTENCE)) {
+    const sentence = raw.trim().replace(STEP, '');
+    if (sentence === '') continue;
+    at = all.indexOf(sentence, at);
+    if (sentence.length > MOST_SENTENCE_CHARS) continue;
+    const cuts = [...sentence.matchAll(CLAUSE)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
+    let from = 0;
+    // an other's way lasts until the card's own is spoken of
+    let others = false;
+    for (const cut of [...cuts, { from: sentence.length, to: sentence.length }]) {
+      if (cut.from === from && from < sentence.length) continue;
+      const part = sentence.slice(from, cut.from);
+      const text = part.trim().replace(/[.!?]+$/, '');
+      const begins = at + from + part.length - part.trimStart().length;
+      if (OTHERS.test(part)) others = !SO_DO_I.test(part);
+      else if (MINE.test(part)) others = false;
+      const remark = others || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
+      out.push(clause(text, asSaid(begins, begins + text.length), sentence, remark ? 'remark' : 'told'));
+      from = cut.to;
+    }
+    at += sentence.length;
+  }
+  return out;
 }
 
 const MINUTES: readonly (readonly [RegExp, number])[] = [
@@ -190,14 +166,6 @@ const PER: readonly (readonly [RegExp, number])[] = [
 ];
 const AMOUNT_WORD =
   /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty[- ](?:two|five|eight)|twenty|thirty[- ]five|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
-
-/** The middle of a number or a range, and how many characters it took. */
-export function middle(text: string): { readonly value: number; readonly length: number } | null {
-  const n = readNumber(text);
-  if (!n) return null;
-  const low = n.low.valueOf();
-  return { value: (low + (n.high?.valueOf() ?? low)) / 2, length: n.length };
-}
 
 export interface Time {
   readonly min: number;

@@ -1,6 +1,7 @@
 /** Degrees and dials, and what they heat: the surface, the oven, the milk, or what is kept warm. */
 import { readNumber } from '../../quantity/number';
-import { type Clause, FRIES_OTHER, middle, type ToldFact } from './clause';
+import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
+import { middle } from './spoken';
 import { HOT_SURFACE as SURFACE } from './words';
 
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;

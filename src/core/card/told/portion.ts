@@ -2,7 +2,8 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
-import { type Clause, hundredths, inFigures, middle, type ToldFact } from './clause';
+import { type Clause, hundredths, inFigures, type ToldFact } from './clause';
+import { middle } from './spoken';
 import { AT_THE_HEAT as HEAT } from './words';
 
 const POURS =

@@ -1,15 +1,6 @@
 /** What rests, chills or cools, and for how long. */
-import {
-  type Clause,
-  clausesOf,
-  FRIES_OTHER,
-  hundredths,
-  isDenied,
-  middle,
-  type Time,
-  type ToldFact,
-  timesIn,
-} from './clause';
+import { type Clause, clausesOf, FRIES_OTHER, hundredths, isDenied, type Time, type ToldFact, timesIn } from './clause';
+import { middle } from './spoken';
 import { ON_HEAT } from './words';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */

@@ -3,9 +3,10 @@
  * been told so far: a length of time is a side's by the words around it, else by whether the turn stands before or
  * behind it.
  */
-import { type Clause, FRIES_OTHER, hundredths, middle, type Time, type ToldFact, timesIn } from './clause';
+import { type Clause, FRIES_OTHER, hundredths, type Time, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, OVEN } from './heat';
 import { restsIn, TIME_ALONE } from './rests';
+import { middle } from './spoken';
 import { anyWord, ON_HEAT, SURFACE } from './words';
 
 type Side = 'firstSide' | 'secondSide' | 'bake';

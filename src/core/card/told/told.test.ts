@@ -302,7 +302,10 @@ test.each(CARDS.map((c) => [c.text.split('\n')[0]?.slice(0, 60) ?? '', c] as con
     if (!card.ok) throw new Error(card.error.message);
     const { lines } = card.value;
     expect(lines.map((l) => `${l.ingredient?.id ?? ''}${l.status === 'read' ? '' : '?'}`).join(' ')).toBe(things);
-    const told = factsTold(notesOn(card.value), FRESH_CONVENTIONS).filter((f) => f.taken === 'told');
+    const notes = notesOn(card.value);
+    const told = factsTold(notes, FRESH_CONVENTIONS).filter((f) => f.taken === 'told');
+    // each is quoted as it was said
+    expect(told.map((f) => f.words).filter((words) => !notes.includes(words))).toEqual([]);
     const said = told.map(({ fact, value, of }) => {
       const number = typeof value === 'number' ? String(Number(value.toFixed(2))) : value;
       return `${fact}=${number}${of && fact !== 'panFat' ? ` of ${of}` : ''}`;

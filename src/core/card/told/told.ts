@@ -133,6 +133,12 @@ function restOfWhole(f: ToldFact, notes: string): string {
 }
 const BAKES_AFTER = /\b(?:bake|cook|fry|pour|ladle|griddle|pan|iron)\b/i;
 
+/** Facts in the words that were said, where a spoken number was put in figures. */
+function asSaid(facts: readonly ToldFact[], clauses: readonly Clause[]): readonly ToldFact[] {
+  const said = new Map(clauses.filter((c) => c.text !== c.asSaid).map((c) => [c.text, c.asSaid]));
+  return said.size === 0 ? facts : facts.map((f) => ({ ...f, words: said.get(f.words) ?? f.words }));
+}
+
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
   const clauses = clausesOf(notes);
@@ -165,7 +171,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   // cream, fruit and flour are folded too
   const foam = tellsOfFoam(notes);
   const seen = new Set<string>();
-  return [...all]
+  const kept = [...all]
     .sort((a, b) => TAKEN.indexOf(a.taken) - TAKEN.indexOf(b.taken))
     .filter((f) => {
       if (f.fact === 'fold' && ((thirds && f.value === 'once') || !foam)) return false;
@@ -176,4 +182,5 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
       seen.add(key);
       return true;
     });
+  return asSaid(kept, clauses);
 }
