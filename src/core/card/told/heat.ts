@@ -124,12 +124,48 @@ const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
-const NUMBERED =
-  /\b(?:iron|griddle|plate|hob|dial)\b[^\d,;.]{0,8}\b(?:to|at|on) no\.? ?(\d(?:\.\d)?)\b|\b(?:dial|knob|setting|burner|hob|stufe|heat (?:on|at|to))\b[^\d]{0,12}(\d{1,2}(?:\.\d)?)\b|\bturn (?:it|the \S+) (?:up |down )?to (\d|one|two|three|four|five|six|seven|eight|nine)\b(?!\d| ?(?:°|deg|min))|\bon (\d|one|two|three|four|five|six|seven|eight|nine) (?:out )?of (?:\d{1,2}|six|nine|ten|twelve)\b|\bheat (?:on|at|to) (one|two|three|four|five|six|seven|eight|nine)\b|\bsetting (one|two|three|four|five|six|seven|eight|nine)\b|\b(?:iron|griddle|plate|pan|skillet)\b[^\d,;.]{0,6}\b(?:set (?:to|at|on)|(?:on|at) number) (\d(?:\.\d)?)(?![\d°])(?! ?(?:deg|min|C\b|F\b))|\bset (?:the|your|my|an?) (?:[\w-]+ )?(?:iron|griddle|plate|hob|waffle maker) (?:to|at|on) (\d(?:\.\d)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|\b(?:i |we )?set (?:it|mine|ours) (?:to|at|on) (\d(?:\.\d)?(?: and a half)?)(?![\d.°])(?! ?(?:deg|min|C\b|F\b))|^number (\d(?:\.\d)?) on (?:my|the|your) (?:stove|hob|cooker|dial)|^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: (?:on|at|to))? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i;
+/** A number of a knob, "four and a half", "between four and five". */
+const DIGIT = '(?:\\d(?:\\.\\d)?|one|two|three|four|five|six|seven|eight|nine)';
+const KNOB = `(?:number |no\\.? ?|between )?(${DIGIT}(?: and a half)?)(?: (?:and|or|to) (${DIGIT}|ten))?`;
+/** What may stand behind it; anything else is counted or measured by it. */
+const BEHIND = String.raw`(?=$|[,;:)]| ?(?:out )?of (?:\d|six|nine|ten|twelve)| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
+const knobs = (before: string): RegExp => new RegExp(`${before}${KNOB}${BEHIND}`, 'i');
+const SET = `(?:[’']s|[’']re| is| are| was| goes| stays| sits| lives| runs| gets|,)?(?: set| up| down| turned| about| around| just)* (?:at|on|to) (?:about )?`;
+/** What has a knob: its number may stand right behind it. */
+const KNOBBED = [
+  new RegExp(
+    `\\b(?:setting|stufe|dial|knob|heat on)(?: at| on| to| is)? ${KNOB}\\b(?!\\d|\\.\\d| ?(?:°|deg|min))`,
+    'i',
+  ),
+  knobs(String.raw`\b(?:dial|knob|setting|burner|hob|stufe|stove|ring)\b[^\d,;.]{0,20}?\b`),
+  knobs(String.raw`\bheat,? (?:on|at|to) `),
+  knobs(String.raw`\b(?:iron|griddle|plate|pan|skillet|waffle maker|machine|induction)${SET}`),
+  knobs(String.raw`\bset (?:it|mine|ours|the|your|my|an?)(?: [\w-]+){0,2} (?:to|at|on) `),
+  knobs(String.raw`\bturn (?:it|the \S+) (?:up |down )?to `),
+  new RegExp(`\\bon (${DIGIT}) (?:out )?of (?:\\d{1,2}|six|nine|ten|twelve)\\b`, 'i'),
+  /^(?:the )?(?:[\w-]+ )?(?:iron|griddle|plate|hob|induction|waffle maker)(?: no\.?)? (\d(?:\.\d)?)(?: (?:out )?of \d{1,2})?$/i,
+] as const;
+/** "Number 5 on my stove". */
+const NUMBER_OF = new RegExp(
+  `^(?:number|no\\.?) (${DIGIT})(?: and a half)? on (?:my|the|your) (?:stove|hob|cooker|dial)`,
+  'i',
+);
+/** "I have it on three", where a knob or the heat is spoken of. */
+const IT_ON = knobs(String.raw`\b(?:it|mine|that) (?:at|on|is|to|(?=between)) ?`);
+const OF_KNOB = /\b(?:dial|knob|settings?|numbers?|waffle maker|heat|hot|hotter|stove|hob|griddle|iron)\b/i;
 
-/** "I have it between four and five", of a dial. */
-const BETWEEN =
-  /\bit (?:at|on|between) (\d|one|two|three|four|five|six|seven|eight|nine)(?: and (\d|two|three|four|five|six|seven|eight|nine|ten))?\b/i;
+/** The number on a knob, of a range its middle; null: none is told. */
+function knobIn({ text, sentence }: Clause): string | null {
+  const found =
+    [...KNOBBED, NUMBER_OF].map((re) => re.exec(text)).find((m) => m !== null) ??
+    (OF_KNOB.test(sentence) ? IT_ON.exec(text) : null);
+  const [low, high] = [found?.[1], found?.[2]].map((w) =>
+    w === undefined
+      ? undefined
+      : (middle(w.replace(/ and a half$/i, ''))?.value ?? 0) + (/ and a half$/i.test(w) ? 0.5 : 0),
+  );
+  return low === undefined ? null : String(high === undefined ? low : (low + high) / 2);
+}
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
   [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
@@ -159,16 +195,12 @@ const OF_ANOTHER =
   /^(?:mix|stir|beat|whip|whisk|combine|knead)\b|\b(?:blend(?:er)?|mixer|processor|beat|whisk|speed|paddle)\b|\b(?:melt|simmer|boil|brown|reduce|warm|heat) (?:the |some |a little )?(?:butter|milk|cream|syrup|sauce|sugar|honey|chocolate|water|fruit|berries)\b(?!.*\b(?:pan|griddle|skillet)\b)/i;
 
 /** "Medium low", or the number on a knob; null where none is told. */
-function dialIn({ text, sentence }: Clause): string | null {
+function dialIn(c: Clause): string | null {
+  const { text, sentence } = c;
   const other = OTHER_DIALS.find(([re]) => re.test(text));
   if (other) return /\boven\b/i.test(text) ? null : other[1];
-  const knob = NUMBERED.exec(text);
-  const number = knob?.slice(1).find((n) => n !== undefined);
-  if (number !== undefined)
-    return /^[a-z]/i.test(number) ? String(middle(number)?.value) : number.replace(/ and a half$/i, '.5');
-  const between = /\b(?:dial|knob|setting)s?\b/i.test(sentence) ? BETWEEN.exec(text) : null;
-  const [low, high] = [between?.[1], between?.[2] ?? between?.[1]].map((w) => middle(w ?? '')?.value);
-  if (low !== undefined && high !== undefined) return String((low + high) / 2);
+  const knob = knobIn(c);
+  if (knob !== null) return knob;
   if (OF_ANOTHER.test(text)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
