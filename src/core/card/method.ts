@@ -4,7 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
-import { middle } from './told/spoken';
+import { middle, spokenInFigures } from './told/spoken';
 import { anyWord } from './told/words';
 
 interface YieldClaim {
@@ -25,11 +25,17 @@ export function yieldClaim(notes: string): YieldClaim | null {
     (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
   const told = countTold(notes, tells, [PIECES, MADE]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
+  const had = notes.split(/[.!\n;]\s*/).find((s) => HAD.test(s));
+  const many = had && middle(HAD.exec(had)?.[1] ?? '');
+  if (had && many && many.value > 1) return { pieces: Math.round(many.value), text: had };
   // "Ten hoppers.", last of all: of whatever name
   const last = LAST_COUNT.exec(notes.trim())?.[1] ?? '';
   const n = OTHERS_COUNTED.test(last) || PEOPLE.test(last) ? null : middle(last);
   return n ? { pieces: Math.round(n.value), text: last } : null;
 }
+/** "I got nine", "you'll have fifty if you're careful". */
+const HAD =
+  /^(?:and )?(?:(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had)) (?:about |around |roughly )?(\S+)(?: (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b.*)?$/i;
 const LAST_COUNT = /(?:^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?$/iu;
 /** What a last count is none of. */
 const OTHERS_COUNTED =
@@ -41,11 +47,11 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|comes? out|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^that[’']s (?:about |around )?\S+$/iu;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
@@ -53,7 +59,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|re|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -67,7 +73,11 @@ const A_NUMBER =
 const partsOf = (sentence: string): readonly string[] => {
   const [head = '', ...more] = sentence.split(/:\s+/);
   const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
-  return parted.flatMap((p) => p.split(/\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+/));
+  return parted.flatMap((p) =>
+    p.split(
+      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes))/,
+    ),
+  );
 };
 
 /** The number that a text tells, and what stands before and behind it. @param most of a range, its end */
@@ -93,7 +103,7 @@ function countIn(
 
 /** What so many of are neither pieces nor people. */
 const OTHERWISE =
-  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?)(?!\p{L})/iu;
+  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
 
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where
@@ -118,13 +128,16 @@ function countTold(
     `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
     'iu',
   );
-  for (const sentence of notes.split(/(?<=[.!?])\s+|\n+/))
+  const { text: all, asSaid } = spokenInFigures(notes);
+  for (const sentence of all.split(/(?<=[.!?])\s+|\n+/))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text) ? countIn(text, most) : null;
       if (!told || told.count < 1 || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
       const direct = behind.test(told.before) && !(most && PIECES.test(told.after));
-      if (direct || left(`${told.before} ${told.after}`) === '') return { count: told.count, text };
+      const at = all.indexOf(text);
+      if (direct || left(`${told.before} ${told.after}`) === '')
+        return { count: told.count, text: at < 0 ? text : asSaid(at, at + text.length) };
     }
   return null;
 }
@@ -140,7 +153,11 @@ export function servingClaim(notes: string): { readonly people: number; readonly
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
   const told = countTold(
     notes,
-    (text) => PEOPLE.test(text) || /^(?:for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$/i.test(text),
+    (text) =>
+      PEOPLE.test(text) ||
+      /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|(?:that |this |it )?does) (?:about )?(?:the )?\S+(?: of (?:them|us))?$/i.test(
+        text,
+      ),
     [FED, PEOPLE],
     true,
   );

@@ -76,8 +76,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
     (/^\d{3}$/.test(text) && (GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));
-  const changed =
-    CHANGED_TO.test(text) && (OVEN.test(sentence) || SURFACE.test(sentence) || /\bstart at \d{3}\b/i.test(sentence));
+  const changed = CHANGED_TO.test(text) && !/\b\d{3} (?:g|ml|grams)\b/.test(text);
   return (
     WARMS.test(text) ||
     OVEN.test(text) ||
@@ -130,7 +129,7 @@ const KNOB = `(?:number |no\\.? ?|between )?(${DIGIT}(?: and a half)?)(?: (?:and
 /** What may stand behind it; anything else is counted or measured by it. */
 const BEHIND = String.raw`(?=$|[,;:)]| ?(?:out )?of (?:\d|six|nine|ten|twelve)| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
 const knobs = (before: string): RegExp => new RegExp(`${before}${KNOB}${BEHIND}`, 'i');
-const SET = `(?:[’']s|[’']re| is| are| was| goes| stays| sits| lives| runs| gets|,)?(?: set| up| down| turned| about| around| just)* (?:at|on|to) (?:about )?`;
+const SET = `(?: (?:i|we|he|she) (?:keep|have|run|set|put|like)s?)?(?:[’']s|[’']re| is| are| was| goes| stays| sits| lives| runs| gets|,)?(?: set| up| down| turned| about| around| just)* (?:at|on|to) (?:about )?`;
 /** What has a knob: its number may stand right behind it. */
 const KNOBBED = [
   new RegExp(
@@ -138,7 +137,7 @@ const KNOBBED = [
     'i',
   ),
   knobs(String.raw`\b(?:dial|knob|setting|burner|hob|stufe|stove|ring)\b[^\d,;.]{0,20}?\b`),
-  knobs(String.raw`\bheat,? (?:on|at|to) `),
+  knobs(String.raw`\bheat(?:[’']s| is|,)? (?:on |at |to )?`),
   knobs(String.raw`\b(?:iron|griddle|plate|pan|skillet|waffle maker|machine|induction)${SET}`),
   knobs(String.raw`\bset (?:it|mine|ours|the|your|my|an?)(?: [\w-]+){0,2} (?:to|at|on) `),
   knobs(String.raw`\bturn (?:it|the \S+) (?:up |down )?to `),

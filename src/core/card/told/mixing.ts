@@ -8,14 +8,14 @@ const MIXING = anyWord(MIXES);
 /** Lumps, and what is said of them. */
 const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
-  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|sin|ni|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps|perfect)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
-  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
+  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]|like (?:(?:single|thin|thick|double|pouring) )?(?:cream|silk|paint)`,
 );
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b/i;
@@ -51,11 +51,15 @@ const JUST: readonly RegExp[] = [
   /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:\d+|ten|twelve|fifteen|twenty) turns$|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
+/** "Stir it together, not too much"; "and it looks a mess". */
+const NOT_MUCH =
+  /^(?:but |and )?(?:not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
+
 const BLENDER =
   /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
-function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
+function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {
   if (BLENDER.test(text)) return 'blender';
   const stay =
     LUMPS_STAY.test(text) ||
@@ -64,6 +68,7 @@ function mixedIn(text: string): 'blender' | 'smooth' | 'just' | null {
     !NEARLY.test(text) &&
     (NO_LUMPS.test(text) || GLATT.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
   if (smooth && !stay) return 'smooth';
+  if (NOT_MUCH.test(text) && MIXING.test(sentence)) return 'just';
   return stay || NEARLY.test(text) || JUST.some((re) => re.test(text)) ? 'just' : null;
 }
 
@@ -72,7 +77,7 @@ const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}
 /** Whether a text speaks of beaten whites at all. */
 export const tellsOfFoam = (text: string): boolean => FOAM.test(text);
 const STIFF = anyWord(
-  String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
+  String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
 const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
 const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
@@ -90,7 +95,11 @@ function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   if (FLOPS.test(sentence)) return foam || FLOPS.test(text) ? 'soft' : null;
   const peaks = PEAKS.test(text);
   const ofFoam = FOAM.test(sentence);
-  if (STIFF.test(text) && (foam || peaks || (ofFoam && /^(?:then )?(?:stiff|firm)\b/i.test(text)))) return 'firm';
+  if (
+    STIFF.test(text) &&
+    (foam || peaks || (ofFoam && /^(?:then )?(?:stiff|firm|beaten|whipped|whisked)\b/i.test(text)))
+  )
+    return 'firm';
   if (/\bstiffly beaten\b|\bbeaten stiff\b/i.test(text)) return 'firm';
   if (
     SOFT.test(text) &&
@@ -112,7 +121,7 @@ const IT_FOLDED =
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
-  /\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /^a third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS =
   /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;
@@ -134,7 +143,7 @@ function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds'
 
 /** Facts that a clause tells of mixing: which, and what. */
 export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: string])[] => {
-  const [whites, fold, mix] = [whitesIn(c.text, c.sentence), foldIn(c), mixedIn(c.text)];
+  const [whites, fold, mix] = [whitesIn(c.text, c.sentence), foldIn(c), mixedIn(c)];
   return [
     ...(whites ? [['whites', whites] as const] : []),
     ...(fold ? [['fold', fold] as const] : []),

@@ -11,7 +11,7 @@ const LITTLE_OF = new RegExp(LITTLE, 'giu');
 const FATS: readonly (readonly [id: string, names: string])[] = [
   ['butter-clarified', 'clarified butter|ghee|butterschmalz|beurre clarifié|mantequilla clarificada'],
   ['lard', 'lard|schweineschmalz|schmalz|saindoux|manteca de cerdo'],
-  ['tallow', '(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease)|beef fat|tallow'],
+  ['tallow', '(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease|rind)|beef fat|tallow'],
   ['margarine', 'margarine'],
   ['oil-olive', "olive oil|olivenöl|huile d[’']olive|aceite de oliva"],
   ['oil-coconut', 'coconut (?:oil|fat)|kokosöl|aceite de coco'],
@@ -76,7 +76,7 @@ const NO_FAT_ALONE =
 const NO_FAT_OF_SENTENCE =
   /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const NEVER_GREASED =
-  /\b(?:i|we) (?:do(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
+  /\b(?:i|we) (?:d(?:o|id)(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
   NO_FAT_ALONE.test(text) ||
@@ -101,6 +101,9 @@ function fatOfVerb(text: string): string | null | undefined {
   return verb === 'film' || verb === 'grease' ? 'any' : idOf(verb, FATS);
 }
 
+/** "The first one gets oil". */
+const GETS = /\b(?:first|each|every)(?: \w+)? (?:gets|has|takes)\b/i;
+
 /** The fat that a clause means for the surface; null: it names none, or means another thing by it. */
 function fatIn({ text, sentence }: Clause): string | null {
   const fat = fatNamed(text);
@@ -118,13 +121,22 @@ function fatIn({ text, sentence }: Clause): string | null {
       .replace(/[^\p{L}]/gu, '') === '';
   if (fat) {
     const id = idOf(fat, FATS);
-    if (on || greased || GREASES.test(text) || FOR_IT.test(text) || /\b(?:rag|cloth|paper|pad|felt)\b/i.test(text))
+    if (
+      on ||
+      greased ||
+      GETS.test(text) ||
+      GREASES.test(text) ||
+      FOR_IT.test(text) ||
+      /\b(?:rag|cloth|paper|pad|felt)\b/i.test(text)
+    )
       return id;
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
-      few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour)\b/i.test(sentence));
+      few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour|oven|tin)\b/i.test(sentence));
     const whole = sentence.replace(/[.!]$/, '') === text && LITTLE.test(text);
-    return alone && !MIXES.test(sentence) && (whole || AT_THE_HEAT.test(sentence) || GREASES.test(sentence))
+    return alone &&
+      !MIXES.test(sentence) &&
+      (whole || /\b(?:oven|tin)\b/i.test(sentence) || AT_THE_HEAT.test(sentence) || GREASES.test(sentence))
       ? id
       : null;
   }

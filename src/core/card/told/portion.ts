@@ -25,7 +25,7 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const alone =
     m !== null &&
     m[0].trim() === text &&
-    /\b(?:ones|rings|rake|edge|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(
+    /\b(?:size|ones|rings|rake|edge|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(
       sentence,
     );
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
@@ -115,7 +115,10 @@ const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
-  /^(?:the |so )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |say |roughly )?/i;
+  /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably )*/i;
+/** And behind one. */
+const SAID_OF_AMOUNT =
+  / (?:i[’']d (?:say|think|guess)|i (?:think|reckon|guess)|or so|more or less|give or take|i suppose)$/i;
 const AMOUNT_ALONE =
   /^(?:\d|[½¼¾⅓⅔]|(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\b)[^,;.]{0,14}$/i;
 
@@ -145,9 +148,10 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
     .replace(/[()]|about |ca\.? |environ |unos /gi, '');
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
+  const next = (then?.text ?? '').replace(BEFORE_AMOUNT, '').replace(SAID_OF_AMOUNT, '');
   const isMeasured = open || (amounts === 0 && /\b(?:scoop|ladle(?:ful)?|disher|measure)\b/i.test(c.text));
-  if (isMeasured && then?.sentence === c.sentence && AMOUNT_ALONE.test(then.text.replace(BEFORE_AMOUNT, ''))) {
-    const amount = portionAt(then.text.replace(BEFORE_AMOUNT, ''), then, house);
+  if (isMeasured && then?.sentence === c.sentence && AMOUNT_ALONE.test(next)) {
+    const amount = portionAt(next, then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
   }
   const fills =
@@ -192,7 +196,7 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
     if (portion?.unit !== 'ml' || portion.said === undefined) continue;
     const rest = text
       .replace(
-        /\b(?:while|as you|as i|and (?:get|let|keep|start|give|tilt|swirl|turn|roll|flatten|spread|press))\b.*/i,
+        /\b(?:while|as you|as i|and (?:i |you |we )?(?:get|let|keep|start|give|tilt|swirl|turn|roll|flatten|spread|press))\b.*/i,
         '',
       )
       .replace(BEFORE_AMOUNT, '')

@@ -11,16 +11,16 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:raisins|currants|sultanas|dates|nuts|(?:let|bring|leave) the eggs)\b(?![^,;.]{0,30}\bbatter)/i, 'pan'],
   [/\bdough\b/i, 'dough'],
   [
-    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|(?:oat|soy|almond|rice) drink|vinegar to the|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take))(?![^,;.]{0,30}\bbatter)/i,
+    /\b(?:wet (?:part|mix(?:ture)?|ingredients)|milk|buttermilk|oats|(?:oat|soy|almond|rice) drink|vinegar to the|egg mix(?:ture)?|yeast(?: mix(?:ture)?)?)\b(?! (?:drink|swell|soften|absorb|take|have to|need to|want to|must))(?![^,;.]{0,30}\bbatter)/i,
     'wet',
   ],
   [/\b(?:racks?|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk away|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|let (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
 const NO_REST =
   /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down|left ?overs?)\b/i;
@@ -56,7 +56,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |which (?:is|takes|means) |that[’']s |it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -110,7 +110,9 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): bo
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
     // what goes into the oven bakes there
-    /\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(sentence) ||
+    /\b(?:close|shut|put down) (?:the )?(?:lid|iron)\b|\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(
+      sentence,
+    ) ||
     /\b(?:lasts?|stored?|left ?overs?)\b/i.test(text) ||
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat

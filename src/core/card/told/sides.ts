@@ -26,7 +26,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss|flop|(?:roll |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift) (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
@@ -49,7 +49,7 @@ const TURN_BY = anyWord('after|at|when|once|as soon as|as|wenn|sobald|quand|cuan
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
@@ -85,7 +85,7 @@ const TAKES =
   /\b(?:takes?|compter|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
-const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|beat|whisk|stir)\b/i;
+const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|paddle|(?<!\bthe )mix(?:ed)?|beat|whisk|stir)\b/i;
 /** How long a cook is at it is no time of a piece. */
 const AT_IT =
   /\b(?:shake|shaken|knead|kneaded|beat|whisk|stir|blend(?:er)?|whizz?|blitz|process(?:or)?|roll|whip|speed \d)\b(?!.*\b(?:cook|fry|brown|bake|turn|flip)\b)|\bplus\b/i;
@@ -151,7 +151,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';

@@ -7,7 +7,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
-import { heatsIn, OVEN, speaksFahrenheit } from './heat';
+import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial, tellsOfFoam } from './mixing';
 import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
@@ -27,7 +27,7 @@ const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
   },
 ];
 const AHEAD =
-  /\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
+  /^(?:night|day|evening) before\b|\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
 
 function wordsIn(c: Clause): readonly ToldFact[] {
   const { text, taken } = c;
@@ -121,6 +121,13 @@ const preheatsOven = (f: ToldFact, notes: string): boolean =>
   !/\b(?:griddle|iron|plate|surface|plancha|waffle maker)\b/i.test(f.words) &&
   OVEN.test(notes);
 
+/** "Then down to 180": of what was heated before. */
+const ofTheSame = (f: ToldFact, n: number, all: readonly ToldFact[]): ToldFact => {
+  const before =
+    f.fact === 'heat' && CHANGED_TO.test(f.words) ? all.slice(0, n).findLast((x) => x.fact === 'heat') : null;
+  return before && f.of === 'surface' ? { ...f, of: before.of } : f;
+};
+
 /** "Leave it five minutes" is told once: what rests lies on no side. */
 const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.words === f.words && x.value === f.value;
 
@@ -155,6 +162,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
     ...sidesIn(clauses),
   ]
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
+    .map(ofTheSame)
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, notes) } : f));
   // a rest told by its time alone is no side's
