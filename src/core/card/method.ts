@@ -30,12 +30,20 @@ export function yieldClaim(notes: string): YieldClaim | null {
   if (had && many && many.value > 1) return { pieces: Math.round(many.value), text: had };
   // "Ten hoppers.", last of all: of whatever name
   const last = LAST_COUNT.exec(notes.trim())?.[1] ?? '';
+  const found = ALONE.exec(notes.slice(notes.length / 2).trim());
+  const alone = found?.[1] ?? found?.[2];
+  const some = alone ? middle(alone) : null;
+  if (some && some.value >= LEAST_ALONE) return { pieces: Math.round(some.value), text: alone ?? '' };
   const n = OTHERS_COUNTED.test(last) || PEOPLE.test(last) ? null : middle(last);
   return n ? { pieces: Math.round(n.value), text: last } : null;
 }
 /** "I got nine", "you'll have fifty if you're careful". */
 const HAD =
   /^(?:and )?(?:(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had)) (?:about |around |roughly )?(\S+)(?: (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b.*)?$/i;
+/** "Eleven.", "~11": a sentence that is a number. */
+const ALONE =
+  /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!])|(?<=[.!?]\s+)~ ?(\d{1,3})(?=\.?$)/u;
+const LEAST_ALONE = 4;
 const LAST_COUNT = /(?:^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?$/iu;
 /** What a last count is none of. */
 const OTHERS_COUNTED =
@@ -47,7 +55,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|i (?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =

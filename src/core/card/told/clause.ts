@@ -154,6 +154,8 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
   [/\b(?:a|another) minute or two\b/i, 1.5],
   [/\b(?:a|another) minute and a quarter\b/i, 1.25],
+  [/\b(?:a|another) minute and three[- ]quarters\b/i, 1.75],
+  [/\btwo minutes and a half\b/i, 2.5],
   [/\b(?:a|another) minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
   [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],

@@ -69,13 +69,14 @@ const WARMS =
   /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
 /** "I put it at 350", of what was just named. */
 const SETS_IT =
-  /\b(?:(?:put|set|have|keep|run|got) (?:it|mine|them|that) (?:at|on|to)|aim(?:ing)? for|call it|say) (?:about |around )?\d{3}\b/i;
+  /\b(?:(?:put|set|have|keep|run|got)s? (?:it|mine|them|that) (?:at|on|to)|aim(?:ing)? for|call it|say) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone =
     /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
-    (/^\d{3}$/.test(text) && (GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));
+    (/^\d{3}$/.test(text) &&
+      (SURFACE.test(sentence) || GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));
   const changed = CHANGED_TO.test(text) && !/\b\d{3} (?:g|ml|grams)\b/.test(text);
   return (
     WARMS.test(text) ||
@@ -84,7 +85,8 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     HOLDING.test(text) ||
     changed ||
     alone ||
-    ((SETS_IT.test(text) || /^(?:both|all|each) (?:at|on) \d{3}$/i.test(text)) && SURFACE.test(sentence)) ||
+    (SETS_IT.test(text) && !/\d ?(?:g|ml)\b/.test(text)) ||
+    (/^(?:both|all|each) (?:at|on) \d{3}$/i.test(text) && SURFACE.test(sentence)) ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
     (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))

@@ -48,7 +48,7 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:\d+|ten|twelve|fifteen|twenty) turns$|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 /** "Stir it together, not too much"; "and it looks a mess". */

@@ -38,7 +38,7 @@ const GREASED: readonly (readonly [id: string, words: string])[] = [
 const GREASED_BY = anyWord(GREASED.map(([, words]) => words).join('|'));
 /** "Butter the pan", "oil it": the fat is the verb. */
 const VERB =
-  /(?:^|\b(?:and|then|lightly|generously|again|to)\s+)(butter|oil|lard|grease|spray|film)\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between)\b/i;
+  /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between)\b/i;
 /** "Oil very lightly": of the surface, which was just named. */
 const VERB_ALONE =
   /^(?:then |and )?(butter|oil|grease|spray)(?: (?:very|lightly|well|sparingly|thinly|again|generously|once|between batches))+$/i;

@@ -4,7 +4,7 @@ import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, inFigures, type ToldFact } from './clause';
 import { middle } from './spoken';
-import { AT_THE_HEAT as HEAT } from './words';
+import { anyWord, AT_THE_HEAT as HEAT } from './words';
 
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
@@ -105,7 +105,8 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
-const SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
+const SCOOP =
+  /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)|^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
@@ -115,7 +116,7 @@ const FILLS =
   /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
-  /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably )*/i;
+  /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
 /** And behind one. */
 const SAID_OF_AMOUNT =
   / (?:i[’']d (?:say|think|guess)|i (?:think|reckon|guess)|or so|more or less|give or take|i suppose)$/i;
@@ -149,7 +150,8 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
   const next = (then?.text ?? '').replace(BEFORE_AMOUNT, '').replace(SAID_OF_AMOUNT, '');
-  const isMeasured = open || (amounts === 0 && /\b(?:scoop|ladle(?:ful)?|disher|measure)\b/i.test(c.text));
+  const isMeasured =
+    open || (amounts === 0 && anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louche').test(c.text));
   if (isMeasured && then?.sentence === c.sentence && AMOUNT_ALONE.test(next)) {
     const amount = portionAt(next, then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
@@ -213,7 +215,7 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
 }
 
 function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
-  const { text, taken } = c;
+  const { text, sentence, taken } = c;
   const widths = widthsIn(c);
   // "in butter, a teaspoon for each": of the fat
   if (
@@ -229,12 +231,15 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
   if (each && POURS.test(text)) return [...widths, each];
-  const disher = /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text);
+  const disher =
+    /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text) ||
+    (SCOOP.test(text) && /\b(?:scoop|disher)\b/i.test(sentence));
   if (!disher && !PER_PIECE.test(text)) {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
   }
-  const scoop = unitById(`scoop-${SCOOP.exec(text)?.[1] ?? ''}`);
+  const number = disher ? SCOOP.exec(text) : /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i.exec(text);
+  const scoop = unitById(`scoop-${number?.[1] ?? number?.[2] ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
   if (ml !== undefined)
     return [

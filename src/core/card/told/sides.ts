@@ -7,7 +7,7 @@ import { type Clause, FRIES_OTHER, hundredths, type Time, type ToldFact, timesIn
 import { CHANGED_TO, OVEN } from './heat';
 import { restsIn, TIME_ALONE } from './rests';
 import { middle } from './spoken';
-import { anyWord, ON_HEAT, SURFACE } from './words';
+import { anyWord, HOT_SURFACE, ON_HEAT, SURFACE } from './words';
 
 type Side = 'firstSide' | 'secondSide' | 'bake';
 /** Longer than this nothing lies on one side, minutes. */
@@ -49,7 +49,7 @@ const TURN_BY = anyWord('after|at|when|once|as soon as|as|wenn|sobald|quand|cuan
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
@@ -328,7 +328,10 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
 
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
-  const baked = clauses.some((c) => /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i.test(c.sentence));
+  const baked =
+    clauses.some((c) => /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i.test(c.sentence)) ||
+    // in a dish, and on nothing that is hot by itself
+    (clauses.some((c) => /\b(?:dish|tin)\b/i.test(c.text)) && !clauses.some((c) => HOT_SURFACE.test(c.text)));
   const isTurned = clauses.some((c) => c.taken === 'told' && TURN.test(c.text));
   const isIron = clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
   const w: Walk = { clauses, facts: [], baked, ironed: isIron && !isTurned, turned: -1, first: -1, by: null };

@@ -13,6 +13,7 @@ import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn } from './rests';
 import { sidesIn } from './sides';
+import { HOT_SURFACE } from './words';
 
 /** How pieces are turned, by the words for it. */
 const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
@@ -114,7 +115,10 @@ const ofOven = (f: ToldFact, notes: string): boolean =>
   f.fact === 'heat' &&
   f.of === 'surface' &&
   // nothing lies on a surface so long
-  (timesIn(f.words).some((t) => t.min > MOST_ON_SURFACE_MIN) || preheatsOven(f, notes));
+  (timesIn(f.words).some((t) => t.min > MOST_ON_SURFACE_MIN) ||
+    preheatsOven(f, notes) ||
+    // in a dish, and on nothing that is hot by itself
+    (/\b(?:dish|tin)\b/i.test(notes) && !HOT_SURFACE.test(notes)));
 const MOST_ON_SURFACE_MIN = 15;
 const preheatsOven = (f: ToldFact, notes: string): boolean =>
   /^(?:pre-?heat|heat)\b/i.test(f.words) &&

@@ -5,7 +5,7 @@ export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{
 
 /** What is heated by itself, and pieces are made on. */
 const HOT =
-  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?|surface|stone|grill|wok|tawa|pfannen?|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
+  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)\b)|surface|stone|grill|wok|tawa|pfannen?|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
 export const HOT_SURFACE = anyWord(HOT);
 /** What pieces are made on, or in. */
 export const SURFACE = anyWord(
