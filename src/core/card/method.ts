@@ -4,6 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
+import { inFigures } from './told/clause';
 import { middle, spokenInFigures } from './told/spoken';
 import { anyWord } from './told/words';
 
@@ -42,7 +43,7 @@ const HAD =
   /^(?:and )?(?:(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had)) (?:about |around |roughly )?(\S+)(?: (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b.*)?$/i;
 /** "Eleven.", "~11": a sentence that is a number. */
 const ALONE =
-  /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!])|(?<=[.!?]\s+)~ ?(\d{1,3})(?=\.?$)/u;
+  /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!])|(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/u;
 const LEAST_ALONE = 4;
 const LAST_COUNT = /(?:^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?$/iu;
 /** What a last count is none of. */
@@ -55,7 +56,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
@@ -153,8 +154,10 @@ function countTold(
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   const counted =
-    /(?<!\p{L})(?:for|pour|für|para) (\S+) (?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(notes);
-  const many = counted && readNumber(counted[1] ?? '');
+    /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(
+      notes,
+    );
+  const many = counted && readNumber(inFigures(counted[1] ?? ''));
   if (counted && many) return { people: (many.high ?? many.low).valueOf(), text: counted[0] };
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
@@ -163,7 +166,7 @@ export function servingClaim(notes: string): { readonly people: number; readonly
     notes,
     (text) =>
       PEOPLE.test(text) ||
-      /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|(?:that |this |it )?does) (?:about )?(?:the )?\S+(?: of (?:them|us))?$/i.test(
+      /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
         text,
       ),
     [FED, PEOPLE],

@@ -93,6 +93,9 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
   );
 }
 
+/** What so much of is weighed or counted: "150 rye". */
+const COUNTED =
+  /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|oven|on|dry|steady|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
 /** Degrees C that a clause tells, with the place where each stands. */
 function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
   const { text } = said;
@@ -103,6 +106,7 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
     const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
+    if (!marked && COUNTED.test(text.slice(m.index + all.length))) continue;
     if (!marked && !(heats && (/^\d{3}$/.test(a) || held || WARMS.test(text)))) continue;
     const f = unit
       ? /f/i.test(unit)
@@ -135,7 +139,7 @@ const SET = `(?: (?:i|we|he|she) (?:keep|have|run|set|put|like)s?)?(?:[’']s|[�
 /** What has a knob: its number may stand right behind it. */
 const KNOBBED = [
   new RegExp(
-    `\\b(?:setting|stufe|dial|knob|heat on)(?: at| on| to| is)? ${KNOB}\\b(?!\\d|\\.\\d| ?(?:°|deg|min))`,
+    `\\b(?:setting|stufe|dial|knob|notch|heat on)(?: at| on| to| is)? ${KNOB}\\b(?!\\d|\\.\\d| ?(?:°|deg|min))`,
     'i',
   ),
   knobs(String.raw`\b(?:dial|knob|setting|burner|hob|stufe|stove|ring)\b[^\d,;.]{0,20}?\b`),
@@ -155,6 +159,9 @@ const NUMBER_OF = new RegExp(
 const IT_ON = knobs(String.raw`\b(?:it|mine|that) (?:at|on|is|to|(?=between)) ?`);
 const OF_KNOB = /\b(?:dial|knob|settings?|numbers?|waffle maker|heat|hot|hotter|stove|hob|griddle|iron)\b/i;
 
+/** A dial at its middle. */
+const HALFWAY = /^(?:about |just )?half ?way(?: up| round)?$|\b(?:gas|dial|knob|ring|hob)\b.*\bhalf ?way\b/i;
+
 /** The number on a knob, of a range its middle; null: none is told. */
 function knobIn({ text, sentence }: Clause): string | null {
   const found =
@@ -170,6 +177,7 @@ function knobIn({ text, sentence }: Clause): string | null {
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
   [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
+  [/\bmoderate(?:ly)? hot\b/i, 'moderate'],
   [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],
   [/\b(?:high|upp)(?:er)? (?:side|end) of medium\b/i, 'medium high'],
   [
@@ -198,7 +206,11 @@ const OF_ANOTHER =
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn(c: Clause): string | null {
   const { text, sentence } = c;
-  const other = OTHER_DIALS.find(([re]) => re.test(text));
+  const other =
+    OTHER_DIALS.find(([re]) => re.test(text)) ??
+    (HALFWAY.test(text) && /\b(?:gas|dial|knob|ring|hob)\b/i.test(sentence)
+      ? ([HALFWAY, 'medium'] as const)
+      : undefined);
   if (other) return /\boven\b/i.test(text) ? null : other[1];
   const knob = knobIn(c);
   if (knob !== null) return knob;

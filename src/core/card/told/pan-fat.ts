@@ -69,7 +69,7 @@ const HOW: readonly (readonly [RegExp, string])[] = [
 const SO_MUCH = /\b(\d[\d/. ]*\s*(?:g|tbsp|tsp|mm|tablespoons?|teaspoons?)(?: of)?)\b/i;
 
 const NO_FAT =
-  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;
+  /(?<!\b(?:looks?|are|is|edges?|turns?|goes?|the|your) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
   /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|(?:.* so )?nothing (?:in|on) (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
@@ -112,7 +112,8 @@ function fatIn({ text, sentence }: Clause): string | null {
   if (NO_SURFACE.test(text)) return null;
   const verb = fatOfVerb(text);
   if (verb !== undefined) return verb;
-  const greased = GREASED_BY.exec(text)?.[0];
+  const words = [...text.matchAll(new RegExp(GREASED_BY, 'giu'))].map((m) => m[0]);
+  const greased = words.find((w) => idOf(w, GREASED) !== 'any') ?? words[0];
   const on = SURFACE.test(text);
   const few = (rest: string): boolean =>
     rest

@@ -106,7 +106,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
 const SCOOP =
-  /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)|^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$/i;
+  /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)|^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
@@ -239,7 +239,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     return told ? [...widths, told] : widths;
   }
   const number = disher ? SCOOP.exec(text) : /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i.exec(text);
-  const scoop = unitById(`scoop-${number?.[1] ?? number?.[2] ?? ''}`);
+  const scoop = unitById(`scoop-${number?.slice(1).find((x) => x !== undefined) ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
   if (ml !== undefined)
     return [

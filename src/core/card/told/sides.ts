@@ -26,7 +26,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?)(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|turn(?:s|ed|ing)?(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
@@ -246,15 +246,22 @@ function withBare({ text }: Clause, one: Time, inSeconds: boolean): readonly Tim
   return first ? [first, one] : [one];
 }
 
+/** "Two and a half, flip, two". */
+const TURN_ALONE = /^(?:then )?(?:flip|turn|toss|over)(?: (?:it|them|over))*$/i;
+
 /** Lengths of time in a clause that may be sides', without their unit too where sides are spoken of. */
 function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
   const isMarked = FIRST.test(c.text) || SECOND.test(c.text) || TURN.test(c.text);
   const inSeconds = SECONDS.test(c.sentence) && !/\bmin/i.test(c.sentence);
   const [one, other] = c.times;
+  const then = w.clauses[n + 1];
   if (!one) {
     const isBeside = [w.first, w.turned].some((k) => w.clauses[k]?.sentence === c.sentence);
+    const isTurnNext =
+      w.first < 0 && c.sentence.startsWith(c.text) && then?.sentence === c.sentence && TURN_ALONE.test(then.text);
     const isOpen =
-      c.taken === 'told' && (isBeside || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));
+      c.taken === 'told' &&
+      (isBeside || isTurnNext || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));
     return isOpen ? bareIn(c.text, inSeconds) : [];
   }
   if (isNoSide(w.clauses, n)) return [];
