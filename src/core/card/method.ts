@@ -26,26 +26,30 @@ export function yieldClaim(notes: string): YieldClaim | null {
     (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
   const told = countTold(notes, tells, [PIECES, MADE]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
-  const had = notes.split(/[.!\n;]\s*/).find((s) => HAD.test(s));
-  const many = had && middle(HAD.exec(had)?.[1] ?? '');
-  if (had && many && many.value > 1) return { pieces: Math.round(many.value), text: had };
-  // "Ten hoppers.", last of all: of whatever name
-  const last = LAST_COUNT.exec(notes.trim())?.[1] ?? '';
-  const found = ALONE.exec(notes.slice(notes.length / 2).trim());
-  const alone = found?.[1] ?? found?.[2];
-  const some = alone ? middle(alone) : null;
-  if (some && some.value >= LEAST_ALONE) return { pieces: Math.round(some.value), text: alone ?? '' };
-  const n = OTHERS_COUNTED.test(last) || PEOPLE.test(last) ? null : middle(last);
-  return n ? { pieces: Math.round(n.value), text: last } : null;
+  const { text, asSaid } = spokenInFigures(notes);
+  for (const { is, least } of COUNTS_ALONE)
+    for (const m of text.matchAll(is)) {
+      const said = m[1] ?? m[2] ?? '';
+      const n = OTHERS_COUNTED.test(said) || PEOPLE.test(said) ? null : middle(said);
+      const at = m.index + m[0].indexOf(said);
+      if (n && n.value >= least) return { pieces: Math.round(n.value), text: asSaid(at, at + said.length) };
+    }
+  return null;
 }
-/** "I got nine", "you'll have fifty if you're careful". */
-const HAD =
-  /^(?:and )?(?:(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had)) (?:about |around |roughly )?(\S+)(?: (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b.*)?$/i;
-/** "Eleven.", "~11": a sentence that is a number. */
-const ALONE =
-  /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!])|(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/u;
-const LEAST_ALONE = 4;
-const LAST_COUNT = /(?:^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?$/iu;
+/** Counts without a word for a piece, in the order that they are looked for; fewer than the least are none. */
+const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] = [
+  { is: /\bhow many\b[^?]*\?\s*(?:about |around )?([\w-]+)/giu, least: 2 },
+  // "I got nine", "you'll have fifty if you're careful"
+  {
+    is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
+    least: 2,
+  },
+  // "Eleven.", "~11": a sentence that is a number
+  { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!]|$)/gu, least: 4 },
+  { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
+  // "Ten hoppers.", last of all: of whatever name
+  { is: /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?\s*$/giu, least: 1 },
+];
 /** What a last count is none of. */
 const OTHERS_COUNTED =
   /(?:\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
@@ -56,19 +60,19 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|^\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^that[’']s (?:about |around )?\S+$/iu;
+  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^that[’']s (?:about |around )?\S+$/iu;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|children|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|re|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -154,7 +158,7 @@ function countTold(
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
   const counted =
-    /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(
+    /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:(?:hungry|greedy|small|big) )?(?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(
       notes,
     );
   const many = counted && readNumber(inFigures(counted[1] ?? ''));

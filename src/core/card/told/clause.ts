@@ -77,7 +77,7 @@ export const FRIES_OTHER =
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
-  /\s*;\s*|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
+  /\s*;\s*|\?\s+(?=\S)|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
 function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): Clause {
   let times: readonly Time[] | null = null;
@@ -94,9 +94,10 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
 }
 
 const SENTENCE =
-  /(?<=[.!?])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/;
+  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|[Mm]in|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))\s+(?=\S)|\n+/;
 /** The number of a step, or a dash before it. */
-const STEP = /^(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)|[-•*])\s*/i;
+const STEP =
+  /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
 
 export function clausesOf(notes: string): readonly Clause[] {
   const { text: all, asSaid } = spokenInFigures(notes);

@@ -23,7 +23,8 @@ function heatOf(text: string, sentence: string, at: number): string {
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
   if (/^\d+ at \d{3}$/.test(text)) return 'oven';
   // "preheat to 425 with a skillet on the middle rack"
-  if (/^(?:pre-?)?heat to\b/i.test(text) && OVEN.test(text)) return 'oven';
+  if (/^(?:pre-?)?heat to\b/i.test(text) && (OVEN.test(text) || /\b(?:in there|inside|in it)$/i.test(text)))
+    return 'oven';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
   const kinds: readonly (readonly [RegExp, string])[] = [
     // "bake in a hot iron, then drop it to 170"
@@ -74,6 +75,7 @@ const SETS_IT =
 function speaksOfHeat({ text, sentence }: Clause): boolean {
   const alone =
     /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
+    (/^(?:by which i mean|i mean|meaning|that is) \d{3}$/i.test(text) && SURFACE.test(sentence)) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
     (/^\d{3}$/.test(text) &&
       (SURFACE.test(sentence) || GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));
@@ -229,7 +231,7 @@ function dialIn(c: Clause): string | null {
     !(
       alone ||
       /\b(?:heat|flame|setting|burner|hob|stove|gas ring)\b/i.test(text) ||
-      (SURFACE.test(text) && m[2]) ||
+      (SURFACE.test(text) && (m[2] || /\b(?:low|medium|high)$/i.test(text))) ||
       ON_DIAL.test(text)
     )
   )

@@ -20,7 +20,7 @@ const SMOOTH_WORDS = anyWord(
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b|\bsmooth(?:ish| enough)\b/i;
 const UNTIL = anyWord(
-  String.raw`until|till|make|get|so(?: that)?|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
+  String.raw`until|till|when it(?:[’']s| is)|make|get|so(?: that)?|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
 
 /** So little mixing: what it is mixed until, or how. */
@@ -30,7 +30,7 @@ const LITTLE_WORK = anyWord(
   String.raw`lo justo|sans (?:insister|trop \p{L}+)|sin (?:batir|mezclar|trabajar) (?:demasiado|de más|mucho)`,
 );
 const TOGETHER =
-  'combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there|holds? together|comes? together|bound|amalgamated|mixed in';
+  "combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there(?!’s|'s| is| are)|holds? together|comes? together|bound|amalgamated|mixed in";
 const JUST: readonly RegExp[] = [
   LITTLE_WORK,
   new RegExp(
@@ -47,8 +47,8 @@ const JUST: readonly RegExp[] = [
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 /** "Stir it together, not too much"; "and it looks a mess". */
@@ -56,7 +56,7 @@ const NOT_MUCH =
   /^(?:but |and )?(?:not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz? (?:the lot|everything|it all|all)|liquidi[sz]er|blitz)\b/i;
+  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all)|liquidi[sz]er|blitz)\b/iu;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {

@@ -3,14 +3,14 @@
  * by it: by the surface's name, a verb of greasing or frying, or as a few words of their own among those of the heat.
  */
 import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
-import { AT_THE_HEAT, anyWord, DIALLED, GREASES, HOT_SURFACE, LITTLE, SURFACE } from './words';
+import { AT_THE_HEAT, anyWord, DIALLED, GREASES, HOT_HEAT, LITTLE, SURFACE } from './words';
 
 const LITTLE_OF = new RegExp(LITTLE, 'giu');
 
 /** Fats as they are called, with the ingredient; the longer names first. */
 const FATS: readonly (readonly [id: string, names: string])[] = [
   ['butter-clarified', 'clarified butter|ghee|butterschmalz|beurre clarifié|mantequilla clarificada'],
-  ['lard', 'lard|schweineschmalz|schmalz|saindoux|manteca de cerdo'],
+  ['lard', 'lard|pork fat|schweineschmalz|schmalz|saindoux|manteca de cerdo'],
   ['tallow', '(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease|rind)|beef fat|tallow'],
   ['margarine', 'margarine'],
   ['oil-olive', "olive oil|olivenöl|huile d[’']olive|aceite de oliva"],
@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
@@ -145,8 +145,6 @@ function fatIn({ text, sentence }: Clause): string | null {
   return on || few(text.replace(greased, ' ')) || /\b(?:cloth|rag|paper)\b/i.test(text) ? idOf(greased, GREASED) : null;
 }
 
-/** The heat, and nothing of a bowl. */
-const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?)\\b`, 'iu');
 /** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
 /** "Coconut oil, not much": so little may stand behind it, characters. */
 const MOST_BESIDE = 16;
@@ -174,8 +172,9 @@ export function panFatIn(c: Clause, beside: readonly (Clause | undefined)[]): re
   if (NEVER_GREASED.test(text))
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken: 'told' }];
   if (isDry(c)) return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
-  const id = fatIn(c) ?? fatAlone(c, beside);
-  if (id === null) return [];
+  const named = fatIn(c) ?? fatAlone(c, beside);
+  if (named === null) return [];
+  const id = named === 'butter-unsalted' && /\bbutter, clarified\b/i.test(c.sentence) ? 'butter-clarified' : named;
   const of = howIn(text);
   // greased, and nobody says with what
   return id === 'any'

@@ -1,7 +1,7 @@
 /** What rests, chills or cools, and for how long. */
 import { type Clause, clausesOf, FRIES_OTHER, hundredths, isDenied, type Time, type ToldFact, timesIn } from './clause';
 import { middle } from './spoken';
-import { ON_HEAT } from './words';
+import { HOT_HEAT } from './words';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -170,7 +170,7 @@ const isTimeOnly = (c: Clause): boolean =>
 
 /** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
 export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
-  const heat = clauses.findIndex((c) => ON_HEAT.test(c.text) && !/\b\S+ (?:turns|strokes|stirs)$/i.test(c.text));
+  const heat = clauses.findIndex((c) => HOT_HEAT.test(c.text));
   const mixed = clauses.findIndex((c) => /\b(?:mix|stir|whisk|combine|beat|fold|blend)\w*\b/i.test(c.text));
   const at = clauses.findIndex((c, n) => n > mixed && mixed >= 0 && c.taken === 'told' && isTimeOnly(c));
   const c = clauses[at];

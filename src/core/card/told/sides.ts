@@ -56,8 +56,9 @@ const A_NUMBER =
 /** A bare number of a side from here on is one of seconds. */
 const LEAST_SECONDS = 10;
 /** Numbers without a unit, where every word beside them is one of sides. */
-function bareIn(text: string, inSeconds: boolean): readonly Time[] {
+function bareIn(said: string, inSeconds: boolean): readonly Time[] {
   const out: Time[] = [];
+  const text = said.replace(/ and (?:then )?(?:on|onto|off|out|straight)\b.*$/i, '');
   let rest = text;
   for (const m of text.matchAll(A_NUMBER)) {
     if (out.some((t) => m.index < t.end)) continue;
@@ -151,7 +152,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
@@ -304,11 +305,20 @@ const OFF_AT = /\b(?:off|out|pull(?:ed)?)(?: (?:it|them|off|out))* at\b/i;
 const firstOf = (w: Walk): number =>
   Number(w.facts.find((f) => f.fact === 'firstSide' && f.taken === 'told')?.value ?? 0);
 
+/** "The other side half of that": by the first. */
+const SHARES: readonly (readonly [RegExp, number])[] = [
+  [/\bhalf (?:of )?(?:that|it|the time|as long)\b/i, 0.5],
+  [/\b(?:the same|as long)(?: again)?$/i, 1],
+];
+
 function walk(w: Walk, n: number, c: Clause): void {
   const times = timesOf(w, n, c);
   if (bakes(w, c, times)) return;
   const sides = sidesOf(w, n, c, times);
   const isDone = c.taken === 'told';
+  const share = SHARES.find(([re]) => re.test(c.text))?.[1];
+  if (times.length === 0 && share !== undefined && SECOND.test(c.text) && tells(w, 'firstSide'))
+    w.facts.push(minutes('secondSide', share * firstOf(w), c));
   for (const [k, side] of sides.entries()) {
     if (isDone && tells(w, side)) continue;
     const min = (times[k] ?? times[0])?.min ?? 0;

@@ -7,13 +7,15 @@ export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{
 const HOT =
   'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)\b)|surface|stone|grill|wok|tawa|pfannen?|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
 export const HOT_SURFACE = anyWord(HOT);
+/** The heat, and nothing of a bowl. */
+export const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?)\\b`, 'iu');
 /** What pieces are made on, or in. */
 export const SURFACE = anyWord(
   `${HOT}|holes?|hollows?|dimples?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
 );
 /** A little of something. */
 export const LITTLE = anyWord(
-  'bit|little|thimble(?:ful)?|lump|dot|ghost|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|squirt|spritz|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
+  'bit|little|few|thimble(?:ful)?|lump|dot|ghost|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|squirt|spritz|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = anyWord(
