@@ -48,7 +48,10 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
   { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!]|$)/gu, least: 4 },
   { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
   // "Ten hoppers.", last of all: of whatever name
-  { is: /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}s))\.?\s*$/giu, least: 1 },
+  {
+    is: /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}(?:s|en)))\.?\s*$/giu,
+    least: 1,
+  },
 ];
 /** What a last count is none of. */
 const OTHERS_COUNTED =
@@ -60,7 +63,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const ABOUT_SO_MANY =
@@ -116,7 +119,7 @@ function countIn(
 
 /** What so many of are neither pieces nor people. */
 const OTHERWISE =
-  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
+  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
 
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where

@@ -231,7 +231,7 @@ function dialIn(c: Clause): string | null {
     !(
       alone ||
       /\b(?:heat|flame|setting|burner|hob|stove|gas ring)\b/i.test(text) ||
-      (SURFACE.test(text) && (m[2] || /\b(?:low|medium|high)$/i.test(text))) ||
+      (SURFACE.test(text) && (m[2] || /\b(?:low|med|medium|high)$/i.test(text))) ||
       ON_DIAL.test(text)
     )
   )

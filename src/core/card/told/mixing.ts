@@ -48,7 +48,7 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 /** "Stir it together, not too much"; "and it looks a mess". */
@@ -66,7 +66,10 @@ function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | nu
     (LUMPS.test(text) && !NO_LUMPS.test(text) && !/(?<!\b(?:fine|ok|okay|good|right) )\bif\b/i.test(text));
   const smooth =
     !NEARLY.test(text) &&
-    (NO_LUMPS.test(text) || GLATT.test(text) || (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
+    (NO_LUMPS.test(text) ||
+      GLATT.test(text) ||
+      /^(?:quite |really |very )?smooth$/i.test(text) ||
+      (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
   if (smooth && !stay) return 'smooth';
   if (NOT_MUCH.test(text) && MIXING.test(sentence)) return 'just';
   return stay || NEARLY.test(text) || JUST.some((re) => re.test(text)) ? 'just' : null;

@@ -73,7 +73,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     .replace(/^(?:a\s+)?third\b/i, '1/3')
     .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ')
     // a scoop that holds so much
-    .replace(/\b(cup|ml)[- ](?:scoop|ladle|disher)(s?)\b/i, '$1$2');
+    .replace(/\b(cup|ml)[- ](?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i, '$1$2');
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;

@@ -18,7 +18,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|wait|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
@@ -77,14 +77,23 @@ function givenTime(said: string): boolean {
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
 const BARE_REST =
-  /\b(?:rests?|stands?|sits?|leave|wait|give)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)$/i;
+  /\b(?:rests?|stands?|sits?|leave|wait|give)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: to \p{L}+)?$/iu;
+
+/** "Lid on for a quarter of an hour": shorter, it lies over a pan, minutes. */
+const COVERED = /^(?:lid|cover|cloth|towel|plate) (?:on|over)\b/i;
+const LEAST_COVERED = 8;
 
 /** Whether a clause is of what stands, chills or cools. */
 const isStanding = (text: string): boolean =>
-  CHILLS.test(text) || givenTime(text) || COOLS.test(text) || (RESTS.test(text) && !NO_REST.test(text));
+  CHILLS.test(text) ||
+  (COVERED.test(text) && (timesIn(text)[0]?.min ?? 0) >= LEAST_COVERED) ||
+  givenTime(text) ||
+  COOLS.test(text) ||
+  (RESTS.test(text) && !NO_REST.test(text));
 
 /** "Five minutes, it thickens up": what becomes of it tells that it stands. */
-const GROWS = /^(?:so |and )?it (?:thickens|swells|relaxes|loosens|plumps)\b/i;
+const GROWS =
+  /^(?:so |and )?(?:(?:un)?till? it(?:[’']s| is) (?:jelly|thick|a gel)|it (?:thickens|swells|relaxes|loosens|plumps))\b/i;
 
 /** @param then the clauses that follow it */
 export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
@@ -171,7 +180,9 @@ const isTimeOnly = (c: Clause): boolean =>
 /** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
 export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
   const heat = clauses.findIndex((c) => HOT_HEAT.test(c.text));
-  const mixed = clauses.findIndex((c) => /\b(?:mix|stir|whisk|combine|beat|fold|blend)\w*\b/i.test(c.text));
+  const mixed = clauses.findIndex((c) =>
+    /\b(?:(?:mix|stir|whisk|combine|beat|fold|blend)\w*|smooth|flour)\b/i.test(c.text),
+  );
   const at = clauses.findIndex((c, n) => n > mixed && mixed >= 0 && c.taken === 'told' && isTimeOnly(c));
   const c = clauses[at];
   const min = c?.times[0]?.min ?? 0;

@@ -45,7 +45,7 @@ const SECOND = anyWord(
 );
 const MORE = anyWord('more|another|further|longer|weitere|noch|encore|más|otros?|autres?');
 /** Behind the turn, how long or by what look it comes: "turn after two minutes", "flip when the edges are dry". */
-const TURN_BY = anyWord('after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach');
+const TURN_BY = anyWord('by the time|ready to|after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach');
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =

@@ -19,7 +19,7 @@ export const LITTLE = anyWord(
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = anyWord(
-  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|smear(?:ed)?|swirls?|spray(?:ed)?|drizzle|dribble|sizzles?|foams?|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
+  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|spread|smear(?:ed)?|swirls?|spray(?:ed)?|drizzle|dribble|sizzles?|foams?|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|untar|engrasar|pincelar`,
 );
 /** A heat without its degrees. */
 export const DIALLED =
