@@ -22,8 +22,11 @@ export function yieldClaim(notes: string): YieldClaim | null {
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
   }
-  const tells = (text: string): boolean =>
-    (MADE.test(text) && !/\benough for\b/i.test(text)) || PIECES.test(text) || ABOUT_SO_MANY.test(text);
+  const tells = (text: string, sentence: string): boolean =>
+    (MADE.test(text) && !/\benough for\b/i.test(text)) ||
+    PIECES.test(text) ||
+    SO_MANY.test(text) ||
+    (ABOUT_SO_MANY.test(text) && !MEASURES.test(sentence));
   const told = countTold(notes, tells, [PIECES, MADE]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
   const { text, asSaid } = spokenInFigures(notes);
@@ -44,6 +47,9 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
     least: 2,
   },
+  { is: /(?<=^|[.!\n]\s*)gets (?:about )?([\w-]+)(?=[.!\n]|$)/giu, least: 2 },
+  // "Forty, and nobody had seconds", last of all
+  { is: /(?<=[.!?]\s+)(\p{L}{3,}(?:-\p{L}+)?)(?=, and\b[^.!?]*[.!]?\s*$)/gu, least: 4 },
   // "Eleven.", "~11": a sentence that is a number
   { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!]|$)/gu, least: 4 },
   { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
@@ -66,8 +72,12 @@ const MADE = anyWord(
   "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
+const SO_MANY =
+  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+/** "About twelve.", where a sentence begins with it. */
+const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle)\b/i;
 const ABOUT_SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^that[’']s (?:about |around )?\S+$/iu;
+  /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^that[’']s (?:about |around )?\S+$/iu;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
@@ -75,7 +85,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -127,7 +137,7 @@ const OTHERWISE =
  */
 function countTold(
   notes: string,
-  tells: (text: string) => boolean,
+  tells: (text: string, sentence: string) => boolean,
   counted: readonly [RegExp, RegExp],
   most = false,
 ): { readonly count: number; readonly text: string } | null {
@@ -148,7 +158,7 @@ function countTold(
   for (const sentence of all.split(/(?<=[.!?])\s+|\n+/))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
-      const told = tells(text) ? countIn(text, most) : null;
+      const told = tells(text, sentence) ? countIn(text, most) : null;
       if (!told || told.count < 1 || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
       const direct = behind.test(told.before) && !(most && PIECES.test(told.after));
       const at = all.indexOf(text);

@@ -88,7 +88,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     changed ||
     alone ||
     (SETS_IT.test(text) && !/\d ?(?:g|ml)\b/.test(text)) ||
-    (/^(?:both|all|each) (?:at|on) \d{3}$/i.test(text) && SURFACE.test(sentence)) ||
+    (/^(?:both|all|each) (?:at |on )?\d{3}$/i.test(text) && SURFACE.test(sentence)) ||
     /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
     (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))
@@ -107,7 +107,7 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
     const [all, a = '', b, unit] = m;
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);
-    const held = HOLDING.test(text) && /\bat $/i.test(text.slice(0, m.index));
+    const held = (HOLDING.test(text) || OVEN.test(text)) && /\bat $/i.test(text.slice(0, m.index));
     if (!marked && COUNTED.test(text.slice(m.index + all.length))) continue;
     if (!marked && !(heats && (/^\d{3}$/.test(a) || held || WARMS.test(text)))) continue;
     const f = unit
@@ -124,18 +124,18 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
   return out.filter(([c]) => c >= LEAST_C && c <= MOST_C);
 }
 
-const GAS = /\bgas (?:mark )?(\d{1,2}(?:\/\d)?)\b/i;
+const GAS = /\bgas (?:mark )?(10|[1-9]|1\/[24])(?![\d/])\b/i;
 const ON_DIAL =
   /\b(?:on|at|over) (?:an? |the |about |around |just about )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:side|speed|power|tin|shelf|table))/i;
 const DIAL =
   /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
-  /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
+  /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just |about )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 /** A number of a knob, "four and a half", "between four and five". */
 const DIGIT = '(?:\\d(?:\\.\\d)?|one|two|three|four|five|six|seven|eight|nine)';
 const KNOB = `(?:number |no\\.? ?|between )?(${DIGIT}(?: and a half)?)(?: (?:and|or|to) (${DIGIT}|ten))?`;
 /** What may stand behind it; anything else is counted or measured by it. */
-const BEHIND = String.raw`(?=$|[,;:)]| ?(?:out )?of (?:\d|six|nine|ten|twelve)| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
+const BEHIND = String.raw`(?=$|[,;)]| ?(?:out )?of (?:\d|six|nine|ten|twelve)| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
 const knobs = (before: string): RegExp => new RegExp(`${before}${KNOB}${BEHIND}`, 'i');
 const SET = `(?: (?:i|we|he|she) (?:keep|have|run|set|put|like)s?)?(?:[’']s|[’']re| is| are| was| goes| stays| sits| lives| runs| gets|,)?(?: set| up| down| turned| about| around| just)* (?:at|on|to) (?:about )?`;
 /** What has a knob: its number may stand right behind it. */

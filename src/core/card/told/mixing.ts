@@ -47,7 +47,7 @@ const JUST: readonly RegExp[] = [
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
   /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
@@ -60,6 +60,7 @@ const BLENDER =
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {
+  if (/^mash\b/i.test(text)) return null;
   if (BLENDER.test(text)) return 'blender';
   const stay =
     LUMPS_STAY.test(text) ||

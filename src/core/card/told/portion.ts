@@ -105,6 +105,8 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
+/** "The scoop's a hundred and fifty": millilitres, though nobody says so. */
+const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: about)? (\d{2,3})$/i;
 const SCOOP =
   /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)|^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
@@ -173,7 +175,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
@@ -238,6 +240,9 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
   }
+  const holds = HOLDS.exec(text)?.[1];
+  if (holds !== undefined)
+    return [...widths, { fact: 'portion', value: Number(holds), unit: 'ml', of: 'piece', words: text, taken }];
   const number = disher ? SCOOP.exec(text) : /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i.exec(text);
   const scoop = unitById(`scoop-${number?.slice(1).find((x) => x !== undefined) ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;

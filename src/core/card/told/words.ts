@@ -15,7 +15,7 @@ export const SURFACE = anyWord(
 );
 /** A little of something. */
 export const LITTLE = anyWord(
-  'bit|little|few|thimble(?:ful)?|lump|dot|ghost|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|nut|drops?|splash|squirt|spritz|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
+  'bit|little|few|thimble(?:ful)?|lump|dot|ghost|skim|skin|veil|sheen|hint|shallow|knob|whisper|trace|touch|film|slick|dab|lick|smear|scrap|smidge|smidgen|nut|drops?|splash|squirt|spritz|dash|swirl|(?:tea|table)?spoon(?:ful)?s?|thin (?:layer|coat)|coat|rub|wipe|noisette|filet|peu|wenig|etwas|gotas|chorrito|poco',
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = anyWord(
