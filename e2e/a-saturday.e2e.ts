@@ -40,7 +40,7 @@ async function start(page: Page): Promise<string> {
 const target = async (weighIn: Locator): Promise<number> =>
   Number(
     /^([\d.]+) g/.exec(
-      ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u2009\s](?=\d)/g, ''),
+      ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/[\u202f\s](?=\d)/g, ''),
     )?.[1],
   );
 

@@ -110,7 +110,7 @@ test('a base with salt and a savoury end with more: base salt in the shared bowl
   await expect(salt).toHaveCount(2);
   const flour = sheet.getByRole('listitem').filter({ hasText: 'All-purpose wheat flour' });
   const g = async (l: typeof salt): Promise<number> =>
-    Number(/([\d.\u2009]+) g/.exec((await l.textContent()) ?? '')?.[1]?.replace(/\u2009/g, ''));
+    Number(/([\d.\u202f]+) g/.exec((await l.textContent()) ?? '')?.[1]?.replace(/\u202f/g, ''));
   const times = (await g(flour)) / 250;
   expect(Math.abs((await g(salt.first())) - 4 * times)).toBeLessThan(0.11);
   // less of the batter is the savoury's: about half, as its own salt is all that parts them

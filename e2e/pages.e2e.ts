@@ -193,7 +193,7 @@ test('two tabs on one price: the other’s change is kept with this one’s, and
   await other.getByLabel('Who counted').fill('Ada');
   await other.getByRole('button', { name: 'Note the count' }).dblclick();
   await expect(other.getByRole('list', { name: 'Counts' }).getByRole('listitem').first()).toContainText(
-    'counted 1\u2009200 g by Ada',
+    'counted 1\u202f200 g by Ada',
   );
-  await expect(other.locator('[data-on-hand]')).toHaveText('1\u2009200 g');
+  await expect(other.locator('[data-on-hand]')).toHaveText('1\u202f200 g');
 });

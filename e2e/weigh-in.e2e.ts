@@ -65,7 +65,7 @@ test('flour over-poured by hand, kept, the rest worked anew; a reload loses noth
   for (let n = 0; n < 8; n++) {
     const target =
       /^([\d.\s]+) g/.exec(
-        ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/\u2009/g, ''),
+        ((await weighIn.locator('strong').first().textContent()) ?? '').replace(/\u202f/g, ''),
       )?.[1] ?? '';
     const name = (await weighIn.getByRole('heading', { level: 2 }).textContent()) ?? '';
     await shows.fill(target);

@@ -82,7 +82,7 @@ export const morningPlanSchema = z.object({
     .max(40)
     .default([]),
   sides: z
-    .array(z.object({ name: name(80), min: amount('Minutes', 600), onHob: z.boolean() }))
+    .array(z.object({ sideId: z.uuid().nullish(), name: name(80), min: amount('Minutes', 600), onHob: z.boolean() }))
     .max(40, 'At most 40 sauces and sides.')
     .default([]),
   before: z.boolean().default(false),

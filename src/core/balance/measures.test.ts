@@ -123,7 +123,7 @@ test('ounces and Fahrenheit: findings, fixes and sheets follow the house', () =>
   expect([grams(OZ_G, oz), grams(10 * OZ_G, oz), grams(1234.5 * OZ_G, oz), massNumber(70.87, oz)]).toEqual([
     '1 oz',
     '10 oz',
-    '1\u2009234.5 oz',
+    '1\u202f234.5 oz',
     '2.5',
   ]);
   expect([massBoth(283.5, oz), massBoth(283.5, { weight: 'g' })]).toEqual(['10 oz (284 g)', '284 g']);
@@ -132,7 +132,7 @@ test('ounces and Fahrenheit: findings, fixes and sheets follow the house', () =>
     '$3.40',
     'under $0.01',
     '$0.00',
-    '$1\u2009234.50',
+    '$1\u202f234.50',
   ]);
   const f = formula('250 g flour', '430 g milk', '2 eggs', '6 g baking soda');
   const soda = analyseFormula(f, { ...FRESH_KITCHEN, units: oz }).analysis.findings.find(

@@ -41,7 +41,7 @@ export interface SheetLine {
 export const bareName = (l: Pick<SheetLine, 'name'>): string => l.name.replace(/ \(.*\)$/, '');
 
 /** Whether a line goes on the scale; what is taken with cups, spoons and eggs is ticked. */
-export const goesOnScale = (l: Pick<SheetLine, 'measure'>): boolean => /^[\d.\u2009]+ g$/.test(l.measure ?? '');
+export const goesOnScale = (l: Pick<SheetLine, 'measure'>): boolean => /^[\d.\u2009\u202f]+ g$/.test(l.measure ?? '');
 
 /** The amount as it is taken: where the house weighs in ounces they stand first, and the grams beside them. */
 export const measureSaid = (l: Pick<SheetLine, 'measure' | 'grams'>, u: Pick<Units, 'weight'>): string => {

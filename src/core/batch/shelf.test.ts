@@ -354,7 +354,7 @@ test('a sauce beside the batter is told apart, and stays under its name from the
 
 test('take-out and shopping speak in packs: whole ones, what is taken out of one more, and what stays over', () => {
   const u = { weight: 'g' } as const;
-  const plain = (x: string | null) => x?.replaceAll('\u2009', '') ?? null;
+  const plain = (x: string | null) => x?.replaceAll('\u202f', '') ?? null;
   expect(plain(inPacks(ingredient('flour-all-purpose'), 6000, 1000, u))).toBe('6 bags');
   expect(plain(inPacks(ingredient('flour-all-purpose'), 3700, 1000, u))).toBe('3 bags and 700 g');
   expect(plain(inPacks(ingredient('egg-large'), 33 * 50, 30 * 50, u))).toBe('1 tray and 3 large eggs');

@@ -98,7 +98,7 @@ export function ovensOf(m: Pick<Morning, 'surfaces' | 'ovens'>): readonly Pick<M
 }
 
 /** Whole numbers that sum to `total`, as near to the shares as whole numbers come; the first of two equal ones gains. */
-function apportioned(total: number, shares: readonly number[]): readonly number[] {
+export function apportioned(total: number, shares: readonly number[]): readonly number[] {
   const sum = shares.reduce((a, s) => a + s, 0);
   if (sum <= 0) return shares.map(() => 0);
   const exact = shares.map((s) => (total * s) / sum);

@@ -2,13 +2,38 @@
 import { analyseFormula } from '../analyse-formula';
 import { noticeOfLines } from '../batch/notice';
 import { linesOfSheet, offTheShelf, usesOf } from '../batch/sheet';
+import type { SheetLine } from '../batch/sheet-line';
+import { type Side, sideLines } from '../batch/sides';
 import type { ShelfUse } from '../batch/take-out';
+import type { AccountLine } from '../facts/account';
 import { kitchenOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
 import type { Shelf } from '../pantry/stock';
 import { houseFatLines } from '../script/pan-fat';
+import type { MorningPlan } from './plan';
 import { bowlPlan, type DishMade, type MorningBowl } from './work';
+
+/** A sauce or side for so many people. */
+export interface Beside {
+  readonly side: Side;
+  readonly people: number;
+}
+
+/** The kitchen's own sauces of a plan, each once for all covers. */
+export const besidesOf = (p: MorningPlan, sides: readonly Side[]): readonly Beside[] => {
+  const people = p.waves.reduce((a, w) => a + w.covers, 0);
+  return p.sides.flatMap((s) => {
+    const side = sides.find((x) => x.id === s.sideId);
+    return side ? [{ side, people }] : [];
+  });
+};
+
+/** What a sauce is made of, in grams for all who get it. */
+export const linesOfBeside = ({ side, people }: Beside, house: Kitchen): readonly SheetLine[] =>
+  sideLines(side, people, 1, (id) => findIngredient(id, house.conventions.own), { ...house, exactness: 'gram' });
+const amountsOf = (b: Beside, house: Kitchen): readonly AccountLine[] =>
+  linesOfSheet(linesOfBeside(b, house), (id) => findIngredient(id, house.conventions.own));
 
 /** Every use of an ingredient in all bowls of a morning, each bowl planned as it is mixed. */
 export const usesOfMorning = (
@@ -16,14 +41,17 @@ export const usesOfMorning = (
   bowls: readonly MorningBowl[],
   house: Kitchen,
   shelf: Shelf,
-): readonly ShelfUse[] =>
-  bowls.flatMap((b) => {
+  besides: readonly Beside[] = [],
+): readonly ShelfUse[] => [
+  ...bowls.flatMap((b) => {
     const dish = dishes.find((d) => d.id === b.dish);
     const plan = dish ? bowlPlan(dish, b.pieces, house) : null;
     if (!dish || !plan?.ok) return [];
     const lines = linesOfSheet(offTheShelf(plan.value.sheet), (id) => findIngredient(id, house.conventions.own));
     return usesOf(lines, shelf, dishes.length > 1 ? dish.name : '');
-  });
+  }),
+  ...besides.flatMap((b) => usesOf(amountsOf(b, house), shelf, b.side.name)),
+];
 
 interface BoardRow {
   readonly dish: string;
@@ -39,14 +67,22 @@ export interface AllergenBoard {
   readonly rows: readonly BoardRow[];
 }
 
-/** What each dish holds, pan fat and toppings with it. */
-export function allergenBoard(dishes: readonly DishMade[], house: Kitchen): AllergenBoard {
+/** What each dish holds, pan fat and toppings with it; and each sauce of the kitchen's that goes with them. */
+export function allergenBoard(
+  dishes: readonly DishMade[],
+  house: Kitchen,
+  besides: readonly Beside[] = [],
+): AllergenBoard {
   const find = (id: string) => findIngredient(id, house.conventions.own);
-  const rows = dishes.map((d): BoardRow => {
+  const rowOf = (dish: string, lines: readonly AccountLine[]): BoardRow => {
+    const n = noticeOfLines(lines);
+    return { dish, holds: new Map(n.held.map((h) => [h.name, h.from])), unknown: [...n.unstated, ...n.unread] };
+  };
+  const made = dishes.map((d): BoardRow => {
     const { lines } = analyseFormula(d.formula, house);
     const fat = houseFatLines(lines, kitchenOf(d.formula, house).ways, d.kind, find);
-    const n = noticeOfLines([...lines, ...fat]);
-    return { dish: d.name, holds: new Map(n.held.map((h) => [h.name, h.from])), unknown: [...n.unstated, ...n.unread] };
+    return rowOf(d.name, [...lines, ...fat]);
   });
+  const rows = [...made, ...besides.map((b) => rowOf(b.side.name, amountsOf(b, house)))];
   return { names: [...new Set(rows.flatMap((r) => [...r.holds.keys()]))].sort(), rows };
 }

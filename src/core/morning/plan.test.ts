@@ -1,6 +1,7 @@
 /** A planned morning: what is solved of it, its ways out taken, and how it is shown. */
 import { analyseFormula } from '../analyse-formula';
 import { acrossOf } from '../batch/mixes';
+import type { Side } from '../batch/sides';
 import { takeOut } from '../batch/take-out';
 import { placesOn } from '../batter/surface';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -8,7 +9,7 @@ import type { Gear } from '../pantry/gear';
 import { dishOf, h } from '../testing/regatta';
 import { askedOfPlan, type MorningFacts } from './asked';
 import { changedMorning } from './changes';
-import { allergenBoard, usesOfMorning } from './papers';
+import { allergenBoard, besidesOf, usesOfMorning } from './papers';
 import { type MorningPlan, plannedWith } from './plan';
 import { movedBetween, onSurface, personSteps } from './show';
 import { solveMorning } from './solve';
@@ -266,4 +267,27 @@ test('the allergen board says what each dish holds and from what, and claims not
     ['Large egg'],
     expect.arrayContaining(['Cultured buttermilk']),
   ]);
+});
+
+test('a sauce of the kitchen counts once for all covers: its grams are gathered, and the board says what it holds', () => {
+  const side: Side = {
+    id: 's1',
+    name: 'Honey butter',
+    by: 'weight',
+    parts: [
+      { ingredientId: 'butter-unsalted', parts: 3 },
+      { ingredientId: 'honey', parts: 1 },
+    ],
+    servingG: 12,
+    method: '',
+  };
+  const a = asked(PLAN);
+  const besides = besidesOf({ ...PLAN, sides: [{ sideId: 's1', name: 'Honey butter', min: 5, onHob: false }] }, [side]);
+  const gathered = (with_: typeof besides) =>
+    takeOut(usesOfMorning(a.dishes, solved(PLAN).bowls, HOUSE, {}, with_), {}).rows;
+  // 40 covers of 12 g, a quarter of it honey
+  expect(gathered(besides).find((r) => r.ingredient.id === 'honey')?.grams).toBeCloseTo(120, 6);
+  expect(gathered([]).find((r) => r.ingredient.id === 'honey')).toBeUndefined();
+  expect(allergenBoard(a.dishes, HOUSE, besides).rows.at(-1)?.holds.get('milk')).toEqual(['Unsalted butter']);
+  expect(besidesOf({ ...PLAN, sides: [{ name: 'Honey butter', min: 5, onHob: false }] }, [side])).toEqual([]);
 });

@@ -30,6 +30,12 @@ export interface PlannedKept extends KeptFor {
   readonly lotId: string;
 }
 
+/** What goes with all the plates: by its name and what it takes, or one of the kitchen's sauces. */
+export interface PlannedSide extends SideWork {
+  /** Which of the kitchen's sauces and sides; none: it is known by its name alone. */
+  readonly sideId?: string | null | undefined;
+}
+
 export interface MorningPlan {
   readonly name: string;
   /** yyyy-mm-dd. */
@@ -42,7 +48,7 @@ export interface MorningPlan {
   readonly hob: number;
   readonly bell: number | null;
   readonly kept: readonly PlannedKept[];
-  readonly sides: readonly SideWork[];
+  readonly sides: readonly PlannedSide[];
   /** What can be weighed the evening before is. */
   readonly before: boolean;
 }

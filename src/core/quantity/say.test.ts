@@ -13,7 +13,7 @@ import {
 } from './say';
 
 // thousands are set off by a thin space
-const T = '\u2009';
+const T = '\u202f';
 
 test.each([
   [grams, 0.38, '0.38 g'],

@@ -28,8 +28,10 @@ const trim = (x: number, digits: number): string => {
   return digits > 0 ? s.replace(/\.?0+$/, '') : s;
 };
 
-/** Thin space between thousands, so that 12500 g can be read at arm's length. */
-const grouped = (s: string): string => s.replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009');
+/** A narrow space between thousands, so that 12500 g can be read at arm's length; no line ends at it. */
+const grouped = (s: string): string => s.replace(/\B(?=(\d{3})+(?!\d))/g, '\u202f');
+/** A number as it is said, as it is typed: thousands run together. What was kept earlier has a thin space between them. */
+export const asTyped = (said: string): string => said.replace(/[\u2009\u202f]/g, '');
 
 const whole = (x: number): string => grouped(x.toFixed(0));
 

@@ -33,6 +33,7 @@ import { type Ingredient, membersOf } from '@/core/pantry/ingredient';
 import { nameFor } from '@/core/pantry/naming';
 import { findIngredient } from '@/core/pantry/pantry';
 import { FRESH_DRAWER } from '@/core/pantry/tools';
+import { asTyped } from '@/core/quantity/say';
 import { suspectsIn } from '@/core/suspects/suspects';
 import { reach } from '../db/pool';
 import { lastHouse, loadHouse } from '../queries/house';
@@ -394,7 +395,7 @@ export async function scaleCall(
         ingredientId: worked.value.out[n]?.ingredientId ?? null,
         grams: l.grams,
         // grouped for the eye on screen, plain for a program
-        measure: l.measure?.replaceAll('\u2009', '') ?? null,
+        measure: l.measure ? asTyped(l.measure) : null,
         text: worked.value.out[n]?.text ?? '',
       })),
       drift: s.value.drift,

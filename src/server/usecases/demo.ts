@@ -32,7 +32,7 @@ import { closeMorning, keepMorning } from '../queries/mornings';
 import { keepMeasure, keepPantry } from '../queries/pantry';
 import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
-import { keepSide } from '../queries/sides';
+import { keepSide, sides } from '../queries/sides';
 import { makeLot } from './premix-lots';
 import { startBatch } from './start-batch';
 
@@ -214,6 +214,7 @@ async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void
     if (!kept.ok) throw new Error(kept.message);
   }
   const gear = surfacesIn((await loadHouse()).gear);
+  const sauces = await sides();
   for (const { daysAhead, lit, dishes, people: there, closing, ...m } of mornings) {
     const id = randomUUID();
     await keepMorning({
@@ -233,6 +234,7 @@ async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void
           return { ...p, role: of.role, personId: known.get(p.name) ?? null };
         }),
         surfaces: gear.filter((g) => lit.includes(g.gearId)),
+        sides: m.sides.map((s) => ({ ...s, sideId: sauces.find((x) => x.name === s.name)?.id ?? null })),
         bell: null,
         kept: [],
         before: false,

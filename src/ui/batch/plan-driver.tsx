@@ -8,7 +8,7 @@ import type { Gear } from '@/core/pantry/gear';
 import { portionFor } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { massNumber, type Units } from '@/core/quantity/say';
+import { asTyped, massNumber, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -94,7 +94,7 @@ export function PlanDriver({
       several,
       ...(first && {
         ingredientId: first.ingredientId,
-        amount: massNumber(first.grams, units).replaceAll('\u2009', ''),
+        amount: asTyped(massNumber(first.grams, units)),
       }),
     });
   };

@@ -12,7 +12,7 @@ import { countedLines } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
 import { numbersOf } from '@/core/numbers';
 import { scalesOf } from '@/core/pantry/gear';
-import { massNumber } from '@/core/quantity/say';
+import { asTyped, massNumber } from '@/core/quantity/say';
 import type { Beside } from './beside-part';
 import type { BothTyped, PlanTyped } from './plan.state';
 import { FRESH_SPLIT, type SplitTyped } from './split-part';
@@ -91,7 +91,7 @@ export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWit
     typed: {
       by: drives ? 'ingredient' : pan ? 'factor' : asked.people ? 'guests' : 'pieces',
       amount: drives
-        ? massNumber(drives.grams, house.units).replaceAll('\u2009', '')
+        ? asTyped(massNumber(drives.grams, house.units))
         : (asked.pieces ?? (pan ? '1' : String(piecesOfCard(formula, house, asked.end) ?? 12))),
       portion: portionAt(formula, asked.end),
       each: asked.each ?? USUAL_EACH,

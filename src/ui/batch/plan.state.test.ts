@@ -185,7 +185,7 @@ test('what stands under the name of a sheet', () => {
     units: FRESH_UNITS,
   };
   const bowls = { by: 'bowls', mixes: 4, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 12 } as const;
-  const plain = (x: readonly string[]): string => x.join('; ').replaceAll('\u2009', '');
+  const plain = (x: readonly string[]): string => x.join('; ').replaceAll('\u202f', '');
   expect(plain(sheetAbout({ ...about, split: bowls }))).toBe(
     '186 cakes of 60 ml; 16000 g of batter; 4 equal mixes of 4000 g; one at a time, 4 waves about 12 min apart',
   );

@@ -11,7 +11,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Numbers } from '@/core/numbers';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { massNumber, OZ_G } from '@/core/quantity/say';
+import { asTyped, massNumber, OZ_G } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
 export type By = Exclude<Driver['by'], 'both'>;
@@ -249,7 +249,7 @@ const number = (x: number, digits: number): string => String(Number(x.toFixed(di
  */
 export function amountAsked(by: By, t: PlanTyped, means: Means | null, q: TypedWith): string {
   if (!means) return by === 'factor' ? '1' : '';
-  const weight = (g: number): string => massNumber(g, q.house.units).replaceAll('\u2009', '');
+  const weight = (g: number): string => asTyped(massNumber(g, q.house.units));
   const per = (each: string): number =>
     Math.max(1, Math.ceil((means.pieces ?? 0) / Math.max(1, typedNumber(each, '') || 1) - 1e-9));
   switch (by) {

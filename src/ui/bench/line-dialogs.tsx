@@ -6,7 +6,7 @@ import { usingUp } from '@/core/balance/drive';
 import { swapOnly, swapRebalanced } from '@/core/balance/swaps';
 import { mostDrained } from '@/core/formula/drained';
 import type { FormulaLine } from '@/core/formula/formula';
-import { grams, gramsNumber } from '@/core/quantity/say';
+import { asTyped, grams, gramsNumber } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
@@ -125,7 +125,7 @@ function DriveDialog({
   readonly onDrive: (grams: number) => void;
   readonly onLimit: (grams: number) => void;
 }) {
-  const [text, setText] = useState(gramsNumber(line.grams ?? 0).replaceAll('\u2009', ''));
+  const [text, setText] = useState(asTyped(gramsNumber(line.grams ?? 0)));
   const piece = line.ingredient?.piece;
   const [error, setError] = useState<string | undefined>();
   const go = (grams: number, to = onDrive): void => {

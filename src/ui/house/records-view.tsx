@@ -48,7 +48,7 @@ const size = (bytes: number): string =>
     : bytes >= 1e6
       ? `${(bytes / 1e6).toFixed(1)} MB`
       : `${Math.ceil(bytes / 1000)} kB`;
-const many = (n: number): string => n.toLocaleString('en-GB').replaceAll(',', '\u2009');
+const many = (n: number): string => n.toLocaleString('en-GB').replaceAll(',', '\u202f');
 const LOW_BYTES = 500e6;
 /** Clocks nearer than this are the same. */
 const NEAR_MS = 2000;

@@ -4,12 +4,13 @@ import { Plus, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
+import type { Side } from '@/core/batch/sides';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { ROLES } from '@/core/morning/morning';
 import { type KitchenPerson, ROLE_WORDS } from '@/core/morning/people';
 import { type MorningPlan, surfacesIn } from '@/core/morning/plan';
 import { ALLERGENS, allergenName } from '@/core/pantry/ingredient';
-import { counted } from '@/core/quantity/say';
+import { counted, grams } from '@/core/quantity/say';
 import { act } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
@@ -20,12 +21,15 @@ import { RowNotices, useRowForm } from '../kit/row-form';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 import {
+  type ArrivalsTyped,
+  arrivalsRead,
   blankDish,
   comes,
   coversTyped,
   freshMorning,
   type MorningTyped,
   morningTyped,
+  NO_ARRIVALS,
   readMorning,
 } from './morning.state';
 
@@ -49,6 +53,8 @@ interface Props {
   readonly house: Pick<Kitchen, 'gear'>;
   readonly people: readonly KitchenPerson[];
   readonly choices: readonly DishOffered[];
+  /** The kitchen's sauces and sides. */
+  readonly sauces: readonly Pick<Side, 'id' | 'name' | 'servingG'>[];
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
@@ -98,10 +104,70 @@ function listIn<K extends 'waves' | 'dishes' | 'people' | 'surfaces' | 'sides'>(
   };
 }
 
+/** Who comes over a time, most of them about one hour or not: it becomes the waves. */
+function Spread({
+  typed,
+  onTyped,
+  onWaves,
+}: {
+  readonly typed: ArrivalsTyped;
+  readonly onTyped: (to: ArrivalsTyped) => void;
+  readonly onWaves: (to: MorningTyped['waves']) => void;
+}) {
+  const [tried, setTried] = useState(false);
+  const read = arrivalsRead(typed);
+  const errors = tried && 'errors' in read ? read.errors : {};
+  return (
+    <div className="grid gap-2 border-l-4 border-line pl-3">
+      <div className="flex flex-wrap items-start gap-3">
+        <TimeField
+          label="First at"
+          className="w-24"
+          value={typed.from}
+          error={errors.from}
+          onTime={(from) => onTyped({ ...typed, from })}
+        />
+        <TimeField
+          label="Last at"
+          className="w-24"
+          value={typed.to}
+          error={errors.to}
+          onTime={(to) => onTyped({ ...typed, to })}
+        />
+        <Field
+          label="Covers in all"
+          className="w-28"
+          inputMode="numeric"
+          value={typed.covers}
+          error={errors.covers}
+          onChange={(e) => onTyped({ ...typed, covers: e.target.value })}
+        />
+        <TimeField
+          label="Most at, if so"
+          className="w-28"
+          value={typed.most}
+          error={errors.most}
+          onTime={(most) => onTyped({ ...typed, most })}
+        />
+      </div>
+      <Button
+        className="justify-self-start"
+        onClick={() => {
+          setTried(true);
+          if ('waves' in read) onWaves(read.waves);
+        }}
+      >
+        {'waves' in read ? `Make it ${counted(read.waves.length, 'waves')}` : 'Make waves of it'}
+      </Button>
+    </div>
+  );
+}
+
 function WhenPart(form: Fields) {
   const { typed, set, errors } = form;
   const waves = listIn(form, 'waves');
   const covers = coversTyped(typed);
+  const [spreads, setSpreads] = useState<ArrivalsTyped | null>(null);
   return (
     <Part title="Who comes">
       <div className="flex flex-wrap gap-3">
@@ -136,7 +202,22 @@ function WhenPart(form: Fields) {
           {typed.waves.length > 1 ? <Remove what={`the wave at ${w.at}`} onRemove={() => waves.remove(n)} /> : null}
         </div>
       ))}
-      <Add what="Another wave" onAdd={() => waves.add({ at: '', covers: typed.waves.at(-1)?.covers ?? '' })} />
+      <div className="flex flex-wrap">
+        <Add what="Another wave" onAdd={() => waves.add({ at: '', covers: typed.waves.at(-1)?.covers ?? '' })} />
+        <Button look="bare" aria-expanded={spreads !== null} onClick={() => setSpreads(spreads ? null : NO_ARRIVALS)}>
+          They come over a time
+        </Button>
+      </div>
+      {spreads ? (
+        <Spread
+          typed={spreads}
+          onTyped={setSpreads}
+          onWaves={(to) => {
+            set({ waves: to });
+            setSpreads(null);
+          }}
+        />
+      ) : null}
       {typed.waves.length > 1 && covers > 0 ? <p className="text-soft">{covers} covers in all.</p> : null}
     </Part>
   );
@@ -369,9 +450,22 @@ function SurfacesPart({ house, ...form }: Fields & Pick<Props, 'house'>) {
   );
 }
 
-function BesidesPart(form: Fields) {
+/** Grams of a sauce for all who come. */
+const SauceInAll = ({ of, covers }: { readonly of: Props['sauces'][number] | undefined; readonly covers: number }) =>
+  of ? (
+    <p className="w-full text-soft">
+      {counted(covers, 'covers')}, {grams(of.servingG)} each: {grams(of.servingG * covers)} in all.
+    </p>
+  ) : null;
+
+/** What a sauce takes at the stove where nobody has said, min. Ours. */
+const SAUCE_MIN = '10';
+
+function BesidesPart({ sauces, ...form }: Fields & Pick<Props, 'sauces'>) {
   const { typed, set, errors } = form;
   const sides = listIn(form, 'sides');
+  const covers = coversTyped(typed);
+  const away = sauces.filter((s) => !typed.sides.some((x) => x.sideId === s.id));
   return (
     <Part title="Besides">
       {typed.sides.map((s, n) => (
@@ -397,9 +491,25 @@ function BesidesPart(form: Fields) {
             <Switch label="on the hob" on={s.onHob} onSwitch={(onHob) => sides.put(n, { onHob })} />
           </span>
           <Remove what={s.name || 'this side'} onRemove={() => sides.remove(n)} />
+          {covers > 0 ? <SauceInAll of={sauces.find((x) => x.id === s.sideId)} covers={covers} /> : null}
         </div>
       ))}
-      <Add what="A sauce or side" onAdd={() => sides.add({ name: '', min: '10', onHob: true })} />
+      {away.length > 0 ? (
+        <Choice
+          label="One of the kitchen’s sauces"
+          value=""
+          placeholder="Choose one"
+          options={away.map((s) => ({ value: s.id, label: s.name }))}
+          onChange={(id) => {
+            const of = away.find((s) => s.id === id);
+            if (of) sides.add({ sideId: of.id, name: of.name, min: SAUCE_MIN, onHob: true });
+          }}
+        />
+      ) : null}
+      <Add
+        what={away.length > 0 ? 'Something else' : 'A sauce or side'}
+        onAdd={() => sides.add({ sideId: null, name: '', min: SAUCE_MIN, onHob: true })}
+      />
       {typed.kept.map((k) => (
         <p key={k.lotId} className="flex items-center gap-2">
           {counted(k.pieces, 'kept pieces')} are heated again.
@@ -424,7 +534,18 @@ function BesidesPart(form: Fields) {
   );
 }
 
-export function MorningForm({ morning, day, of, like = null, from = null, house, people, choices, keep }: Props) {
+export function MorningForm({
+  morning,
+  day,
+  of,
+  like = null,
+  from = null,
+  house,
+  people,
+  choices,
+  sauces,
+  keep,
+}: Props) {
   const router = useRouter();
   const form = useRowForm<MorningTyped>(
     morning ? `morning:${morning.id}` : like ? `morning:copy:${from}` : 'morning:new',
@@ -465,7 +586,7 @@ export function MorningForm({ morning, day, of, like = null, from = null, house,
       <DishesPart {...fields} choices={choices} />
       <PeoplePart {...fields} people={people} />
       <SurfacesPart {...fields} house={house} />
-      <BesidesPart {...fields} />
+      <BesidesPart {...fields} sauces={sauces} />
       <div className="sticky bottom-0 -mx-4 -mb-4 grid gap-2 rounded-b-plate border-t border-line bg-white px-4 py-3 max-md:bottom-16">
         <RowNotices of={form} />
         <Button type="submit" look="now" size="work" className="justify-self-start" disabled={form.busy}>

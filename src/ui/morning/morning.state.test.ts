@@ -1,7 +1,7 @@
 /** A morning as it is typed: what is sent of it, and what is wrong at its place. */
 import { morningPlanSchema } from '@/contract/morning';
 import type { MorningPlan } from '@/core/morning/plan';
-import { blankDish, comes, coversTyped, freshMorning, morningTyped, readMorning } from './morning.state';
+import { arrivalsRead, blankDish, comes, coversTyped, freshMorning, morningTyped, readMorning } from './morning.state';
 
 const ID = '0c08fcbc-0d68-4e85-bce1-9e30bcb6eaab';
 const PLAN: MorningPlan = {
@@ -24,7 +24,10 @@ const PLAN: MorningPlan = {
   hob: 4,
   bell: 600,
   kept: [{ dish: 'd1', lotId: ID, pieces: 8, state: 'frozen' }],
-  sides: [{ name: 'Plum sauce', min: 15, onHob: true }],
+  sides: [
+    { name: 'Plum sauce', min: 15, onHob: true },
+    { sideId: ID, name: 'Honey butter', min: 10, onHob: false },
+  ],
   before: true,
 };
 
@@ -32,6 +35,27 @@ test('a plan that is opened and not touched is sent as it was, and is a plan', (
   const { plan, errors } = readMorning(morningTyped(PLAN), PLAN);
   expect([plan, errors]).toEqual([PLAN, {}]);
   expect(morningPlanSchema.parse(plan)).toEqual(PLAN);
+});
+
+test('who comes over a time becomes waves; what is wrong with it is said at its place', () => {
+  expect(arrivalsRead({ from: '7:30', to: '8:00', covers: '30', most: '' })).toEqual({
+    waves: [
+      { at: '07:30', covers: '10' },
+      { at: '07:45', covers: '10' },
+      { at: '08:00', covers: '10' },
+    ],
+  });
+  expect(arrivalsRead({ from: '', to: 'x', covers: '', most: '9:00' })).toEqual({
+    errors: {
+      from: 'Write a time, as 8:00.',
+      to: 'Write a time, as 8:00.',
+      covers: 'Write a number.',
+      most: 'A time between the two.',
+    },
+  });
+  expect(arrivalsRead({ from: '9:00', to: '8:00', covers: '4', most: '' })).toEqual({
+    errors: { to: 'Later than the first.' },
+  });
 });
 
 test('what is missing or no number is said at its place', () => {
@@ -45,7 +69,7 @@ test('what is missing or no number is said at its place', () => {
       ...fresh,
       waves: [{ at: 'soon', covers: '12' }],
       people: [{ ...comes(null), name: ' ', from: '09:00', to: '08:00' }],
-      sides: [{ name: '', min: '10', onHob: false }],
+      sides: [{ sideId: null, name: '', min: '10', onHob: false }],
       ovens: 'two',
       bell: 'late',
     },

@@ -1,5 +1,6 @@
 /** A morning as it stands in its form, and what is sent of it. */
 import type { EndId } from '@/core/formula/formula';
+import { wavesOfArrivals } from '@/core/morning/arrivals';
 import { clockOf, type MorningRole, type SurfaceKind } from '@/core/morning/morning';
 import type { KitchenPerson } from '@/core/morning/people';
 import { type MorningPlan, type PlannedKept, surfacesIn } from '@/core/morning/plan';
@@ -39,6 +40,8 @@ interface SurfaceTyped {
   readonly bench: string | null;
 }
 interface BesideTyped {
+  /** Which of the kitchen's sauces; null: one that is known by its name alone. */
+  readonly sideId: string | null;
   readonly name: string;
   readonly min: string;
   readonly onHob: boolean;
@@ -143,7 +146,7 @@ export function morningTyped(p: MorningPlan): MorningTyped {
     hob: String(p.hob),
     bell: p.bell === null ? '' : clockOf(p.bell),
     kept: p.kept,
-    sides: p.sides.map((s) => ({ name: s.name, min: num(s.min), onHob: s.onHob })),
+    sides: p.sides.map((s) => ({ sideId: s.sideId ?? null, name: s.name, min: num(s.min), onHob: s.onHob })),
     before: p.before,
   };
 }
@@ -216,7 +219,8 @@ export function readMorning(typed: MorningTyped, was: MorningPlan | null): Morni
     .filter((s) => s.name.trim() !== '' || s.min.trim() !== '')
     .map((s, n) => {
       if (s.name.trim() === '') errors[`sides.${n}.name`] = 'Give it a name.';
-      return { name: s.name.trim(), min: num(s.min, `sides.${n}.min`), onHob: s.onHob };
+      const side = { name: s.name.trim(), min: num(s.min, `sides.${n}.min`), onHob: s.onHob };
+      return s.sideId ? { sideId: s.sideId, ...side } : side;
     });
   const plan: MorningPlan = {
     name: typed.name.trim(),
@@ -233,6 +237,35 @@ export function readMorning(typed: MorningTyped, was: MorningPlan | null): Morni
     before: typed.before,
   };
   return { plan, errors };
+}
+
+/** An arrival pattern as it is typed. */
+export interface ArrivalsTyped {
+  readonly from: string;
+  readonly to: string;
+  readonly covers: string;
+  /** Empty: as many at one time as at another. */
+  readonly most: string;
+}
+export const NO_ARRIVALS: ArrivalsTyped = { from: '', to: '', covers: '', most: '' };
+
+/** The waves of an arrival pattern, as they are typed; or what is wrong with it, at its place. */
+export function arrivalsRead(
+  a: ArrivalsTyped,
+):
+  | { readonly waves: readonly WaveTyped[] }
+  | { readonly errors: Readonly<Partial<Record<keyof ArrivalsTyped, string>>> } {
+  const [from, to, covers] = [minuteIn(a.from), minuteIn(a.to), typedNumber(a.covers)];
+  const most = a.most.trim() === '' ? null : minuteIn(a.most);
+  const errors = {
+    ...(Number.isNaN(from) && { from: A_TIME }),
+    ...(Number.isNaN(to) ? { to: A_TIME } : to < from ? { to: 'Later than the first.' } : {}),
+    ...(!(covers >= 1) && { covers: A_NUMBER }),
+    ...(most !== null && !(most >= from && most <= to) && { most: 'A time between the two.' }),
+  };
+  if (Object.keys(errors).length > 0) return { errors };
+  const waves = wavesOfArrivals({ from, to, covers, most });
+  return { waves: waves.map((w) => ({ at: clockOf(w.at), covers: String(w.covers) })) };
 }
 
 /** Covers in all, as they are typed; what is no number counts nothing. */

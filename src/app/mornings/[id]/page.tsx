@@ -7,6 +7,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { batchesOfMorning, dishChoices, morningById } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
+import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
@@ -32,10 +33,11 @@ export default async function MorningPage({ params }: { readonly params: Promise
       dishChoices(plan?.dishes.map((d) => d.formulaId)),
       batchesOfMorning(id),
       morning && plan ? morningNow(morning) : null,
+      sides(),
     ]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [morning, house, people, choices, begun, now] = r.value;
+  const [morning, house, people, choices, begun, now, sauces] = r.value;
   if (!morning) notFound();
   const { plan, revision } = morning;
   return (
@@ -80,6 +82,7 @@ export default async function MorningPage({ params }: { readonly params: Promise
               house={house}
               people={people}
               choices={choices}
+              sauces={sauces}
               keep={keepMorningHere}
             />
           </div>

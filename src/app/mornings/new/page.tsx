@@ -11,6 +11,7 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { dishChoices, morningById, morningsOver } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
+import { sides } from '@/server/queries/sides';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
@@ -40,10 +41,10 @@ export default async function NewMorningPage({ searchParams }: Asked) {
   const r = await reach(async () => {
     const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
     const dishes = was?.plan?.dishes.map((d) => d.formulaId);
-    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was, morningsOver()]);
+    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was, morningsOver(), sides()]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [house, people, choices, was, over] = r.value;
+  const [house, people, choices, was, over, sauces] = r.value;
   const said = saidIn(params, house, people);
   const asked =
     typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day)
@@ -79,6 +80,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
           house={house}
           people={people}
           choices={choices}
+          sauces={sauces}
           keep={keepMorningHere}
         />
       </div>

@@ -3,13 +3,14 @@ import type { ReactNode } from 'react';
 import { titled } from '@/app/titled';
 import { SHARED } from '@/core/batch/notice';
 import { takeOut } from '@/core/batch/take-out';
-import { allergenBoard, usesOfMorning } from '@/core/morning/papers';
+import { allergenBoard, besidesOf, linesOfBeside, usesOfMorning } from '@/core/morning/papers';
 import { sayLongDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { morningById } from '@/server/queries/mornings';
 import { stockNoted } from '@/server/queries/pantry';
 import { kitchenPeople } from '@/server/queries/people';
+import { sides } from '@/server/queries/sides';
 import { PrintButton } from '@/ui/batch/print-button';
 import { TakeOutView } from '@/ui/batch/take-out-view';
 import { AwayPage, Frame } from '@/ui/frame/frame';
@@ -17,6 +18,7 @@ import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { AllergenBoardView } from '@/ui/morning/allergen-board';
+import { BesideLines } from '@/ui/morning/beside-lines';
 import { Evening, People, Plates, Surfaces } from '@/ui/morning/morning-parts';
 import { morningNow } from '../../load';
 
@@ -44,10 +46,10 @@ export default async function MorningPapersPage({ params }: { readonly params: P
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const morning = await morningById(id);
-    return Promise.all([morning, kitchenPeople(), stockNoted(), morning?.plan ? morningNow(morning) : null]);
+    return Promise.all([morning, kitchenPeople(), stockNoted(), morning?.plan ? morningNow(morning) : null, sides()]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [morning, people, stock, now] = r.value;
+  const [morning, people, stock, now, sauces] = r.value;
   if (!morning) notFound();
   const { plan } = morning;
   const back = (
@@ -71,6 +73,8 @@ export default async function MorningPapersPage({ params }: { readonly params: P
   const covers = plan.waves.reduce((a, w) => a + w.covers, 0);
   const of = `${plan.name || 'A morning'}, ${day}, ${covers} covers`;
   const all = { plan, people, ...shown };
+  const besides = besidesOf(plan, sauces);
+  const named = plan.sides.filter((s) => !besides.some((b) => b.side.id === s.sideId));
   return (
     <Frame here="today">
       <div className="mb-3 flex flex-wrap items-center gap-3 print:hidden">
@@ -94,18 +98,22 @@ export default async function MorningPapersPage({ params }: { readonly params: P
         <People {...all} sheets={id} />
         <Paper title="Gather" of={of}>
           <TakeOutView
-            list={takeOut(usesOfMorning(made, shown.solved.bowls, house, stock), stock)}
+            list={takeOut(usesOfMorning(made, shown.solved.bowls, house, stock, besides), stock)}
             units={house.units}
           />
-          {plan.sides.length > 0 ? (
-            <p className="mt-2 text-soft">Besides, for {plan.sides.map((s) => s.name).join(', ')}: as each is made.</p>
+          {besides.map((b) => (
+            <BesideLines key={b.side.id} of={b} lines={linesOfBeside(b, house)} />
+          ))}
+          {named.length > 0 ? (
+            <p className="mt-2 text-soft">Besides, for {named.map((s) => s.name).join(', ')}: as each is made.</p>
           ) : null}
         </Paper>
         <Paper title="Allergens" of={of}>
-          <AllergenBoardView board={allergenBoard(made, house)} />
+          <AllergenBoardView board={allergenBoard(made, house, besides)} />
           <p className="mt-2 text-sm text-soft">
-            From a table of ingredients, pan fat and toppings among them; packets differ, and change. {SHARED} Sauces
-            and sides are not on this sheet. The law on what guests are told is your local food code’s.
+            From a table of ingredients, pan fat and toppings among them; packets differ, and change. {SHARED}{' '}
+            {named.length > 0 ? `Not on this sheet: ${named.map((s) => s.name).join(', ')}. ` : ''}The law on what
+            guests are told is your local food code’s.
           </p>
         </Paper>
       </div>

@@ -1,0 +1,18 @@
+import { chromium } from 'playwright-core';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell' });
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+const U = 'http://127.0.0.1:4460';
+await p.goto(U + '/');
+await p.getByRole('link', { name: /Regatta breakfast/i }).first().click();
+await p.waitForURL(/mornings/);
+await p.waitForTimeout(1500);
+const id = p.url();
+console.log(id);
+await p.getByRole('button', { name: 'They come over a time' }).click();
+await p.getByLabel('First at').fill('7:30'); await p.getByLabel('Last at').fill('10:00'); await p.getByLabel('Covers in all').fill('84'); await p.getByLabel('Most at, if so').fill('8:30');
+await p.screenshot({ path: '/tmp/s1.png' });
+await p.getByText('Besides', { exact: true }).scrollIntoViewIfNeeded();
+await p.screenshot({ path: '/tmp/s2.png' });
+await p.goto(id + '/papers'); await p.getByRole('heading', { name: 'Gather' }).scrollIntoViewIfNeeded(); await p.waitForTimeout(400);
+await p.screenshot({ path: '/tmp/s3.png', fullPage: true });
+await b.close();

@@ -1,0 +1,104 @@
+/**
+ * Numbers as they are spoken, in figures: "three fifty" degrees, "ten, fifteen minutes", "two minutes fifteen". What is
+ * written in their place keeps where it stood, so that a fact is quoted as it was said.
+ */
+import { readNumber } from '../../quantity/number';
+
+/** The middle of a number or a range, and how many characters it took. */
+export function middle(text: string): { readonly value: number; readonly length: number } | null {
+  const n = readNumber(text);
+  if (!n) return null;
+  const low = n.low.valueOf();
+  return { value: (low + (n.high?.valueOf() ?? low)) / 2, length: n.length };
+}
+const figureOf = (said: string | undefined): number => (said ? (middle(said)?.value ?? 0) : 0);
+
+const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
+const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
+
+/** Patterns, and what is written for what they find. */
+const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
+  [/ @ ?(?=\d)/g, () => ' at '],
+  [/\bmils?\b/g, () => 'ml'],
+  // "three fifty", "four twenty-five", "two hundred": degrees
+  [
+    new RegExp(
+      String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS})?(?:[- ]?(?<=[- ])(five))?)?\b(?! (?:minutes|seconds|hours))`,
+      'gi',
+    ),
+    (all, hundred = '', tens, five) =>
+      tens === undefined && !/hundred/i.test(all)
+        ? all
+        : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + figureOf(tens) + figureOf(five)}${/\s$/.test(all) ? ' ' : ''}`,
+  ],
+  // "hundred and thirty"
+  [
+    new RegExp(
+      String.raw`(?<!\b(?:a|one|two|three|four|five|six|seven|eight|nine|\d)\s)\bhundred and (?:(${TENS})(?:[- ](five))?)\b`,
+      'gi',
+    ),
+    (_, tens, five) => String(100 + figureOf(tens) + figureOf(five)),
+  ],
+  [/(?<=\d{2,3} )(?:degrees )?(fahrenheit|celsius|centigrade)\b/gi, (w) => (/f/i.test(w) ? 'F' : 'C')],
+  [/\b(?<=(?:number|no\.?) )(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi, (said) => String(figureOf(said))],
+  [
+    /(?<=\b(?:scoop|disher)(?:[’']s| is) (?:an? )?)(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi,
+    (said) => String(figureOf(said)),
+  ],
+  [
+    new RegExp(String.raw`\b(fifteen|${TENS})(?:[- ](five|seven|eight))?(?= (?:degrees|ml|cm|centimet\w+)\b)`, 'gi'),
+    (said) => String(figureOf(said)),
+  ],
+  [
+    /\b(one|two|three|four) minutes? (fifteen|twenty|thirty|forty)(?:[- ](five))?(?=[,.]|$)/gi,
+    (_, min, tens, five) => `${figureOf(min)} minutes ${figureOf(tens) + figureOf(five)} s`,
+  ],
+  // "they hold at eighty-five": degrees
+  [
+    /(?<=\b(?:holds?|keep|kept|oven|drawer|cupboard|warm)\b[^,;.]{0,20}\b(?:at|to|on) )(sixty|seventy|eighty|ninety)(?:[- ](five))?\b(?! (?:min|sec))/gi,
+    (_, tens, five) => String(figureOf(tens) + figureOf(five)),
+  ],
+  // "ten, fifteen minutes": a range
+  [
+    /(?<!\b(?:side|number|gas|mark|setting|on) )\b((?:one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty)(?: and a half)?|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi,
+    (_, low, high) => `${low} to ${high}`,
+  ],
+  [/\b(?:a|one) minute and a half,? (?:to |or )?two minutes\b/gi, () => '1 1/2 to 2 minutes'],
+  [/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, () => '1 to 1 1/2 minutes'],
+];
+
+interface InFigures {
+  readonly text: string;
+  /** What was said for a part of the text, by its characters from and to. */
+  readonly asSaid: (from: number, to: number) => string;
+}
+
+/** A text with its spoken numbers in figures. */
+export function spokenInFigures(said: string): InFigures {
+  let text = said;
+  // where each character stood; those of a figure stand where its words began
+  let stood: readonly number[] | null = null;
+  for (const [re, writes] of SPOKEN) {
+    let [out, from] = ['', 0];
+    const at: number[] = [];
+    const was: readonly number[] = stood ?? Array.from(text, (_, n) => n);
+    for (const m of text.matchAll(re)) {
+      const figure = writes(...m);
+      if (figure === m[0]) continue;
+      out += text.slice(from, m.index) + figure;
+      for (let k = from; k < m.index; k++) at.push(was[k] ?? k);
+      for (let k = 0; k < figure.length; k++) at.push(was[m.index] ?? m.index);
+      from = m.index + m[0].length;
+    }
+    if (from === 0) continue;
+    for (let k = from; k < text.length; k++) at.push(was[k] ?? k);
+    text = out + text.slice(from);
+    stood = at;
+  }
+  const places = stood;
+  return {
+    text,
+    asSaid: (from, to) =>
+      places ? said.slice(places[from] ?? said.length, places[to] ?? said.length) : said.slice(from, to),
+  };
+}
