@@ -113,9 +113,23 @@ test('a morning from nothing: one wave, one dish, and what is missing is said at
   await page.getByRole('button', { name: 'milk', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Without milk' })).toBeVisible();
   await page.getByRole('button', { name: 'milk', exact: true }).click();
+  // twelve who come over half an hour are waves; a sauce of the kitchen's goes with all of them
+  await page.getByRole('button', { name: 'They come over a time' }).click();
+  await page.getByLabel('First at').fill('8:00');
+  await page.getByLabel('Last at').fill('8:30');
+  await page.getByLabel('Covers in all').fill('12');
+  await page.getByRole('button', { name: 'Make it 3 waves' }).click();
+  await expect(page.getByLabel('Covers').nth(2)).toHaveValue('4');
+  await page.getByLabel('One of the kitchen’s sauces').selectOption({ label: 'Whipped honey butter' });
+  await expect(page.getByText('12 covers, 18 g each: 216 g in all.')).toBeVisible();
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('12 covers: every plate in time.');
   await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('24 pieces of Regatta griddle cakes');
+  await page.getByRole('link', { name: 'Papers' }).click();
+  await page.waitForURL(/papers/);
+  await expect(page.getByRole('region', { name: 'Whipped honey butter' })).toContainText('216 g for 12 covers');
+  await expect(page.getByRole('table', { name: 'Allergens by dish' })).toContainText('Whipped honey butter');
+  await axe(page);
 });
 
 test('a morning begun: each marks what is done, another screen follows, a griddle is out and the rest is placed anew', async ({

@@ -197,3 +197,23 @@ test('two tabs on one price: the other’s change is kept with this one’s, and
   );
   await expect(other.locator('[data-on-hand]')).toHaveText('1\u202f200 g');
 });
+
+test('what there is used up together: a formula bent for it stands on the Bench to be taken or refused', async ({
+  page,
+}) => {
+  await page.goto('/on-hand');
+  await page.getByLabel('On hand, with how much of it').fill('five eggs, 700 g of buttermilk');
+  await page.getByRole('button', { name: 'What uses it up?' }).click();
+  const card = page
+    .getByRole('region', { name: 'What uses it up' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Tall Sunday cakes' });
+  await expect(card).toContainText('Uses all 5 eggs, all 700 g of cultured buttermilk.');
+  await expect(card).toContainText('more cultured buttermilk');
+  await axe(page);
+  await card.getByRole('link', { name: 'Change it on the Bench' }).click();
+  await expect(page.getByText('Most of all that there is')).toBeVisible();
+  await expect(page.getByText('becomes “5 eggs”')).toBeVisible();
+  await page.getByRole('button', { name: 'Refuse' }).click();
+  await expect(page.getByText('Most of all that there is')).toHaveCount(0);
+});

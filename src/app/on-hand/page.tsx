@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { cleanText } from '@/contract/clean';
-import { readOnHand, sameThing, usingUpFrom } from '@/core/batch/on-hand';
+import { type OnHand, readOnHand, sameThing, scoreOf, usingUpFrom } from '@/core/batch/on-hand';
+import { thingsWritten } from '@/core/batch/together';
 import { isShellEgg } from '@/core/formula/eggs';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { grams } from '@/core/quantity/say';
@@ -9,22 +11,43 @@ import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { stockNoted } from '@/server/queries/pantry';
 import { newestVersions } from '@/server/queries/versions';
+import { inReader } from '@/server/reading/reader';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Button, lookOf } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/field';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
-import { UsesUpView } from '@/ui/today/uses-up';
+import { type Found, UsesUpView } from '@/ui/today/uses-up';
 
 export const metadata: Metadata = { title: 'From what is on hand' };
 
 /** Formulas shown at once, and things of the stock offered to tick. */
 const MOST_SHOWN = 12;
+/** Formulas that are bent, those first that use up most scaled alone. */
+const MOST_BENT = 8;
 const MOST_TICKS = 24;
 const MOST_CHARS = 1000;
 
 const wordsIn = (v: string | string[] | undefined): readonly string[] =>
   [v ?? []].flat().map((t) => cleanText(t).slice(0, MOST_CHARS));
+
+/**
+ * Formulas that use things up, those that can be bent to use up more of them together bent, the best first; where that
+ * takes too long, scaled alone.
+ */
+async function together(found: readonly Found[], things: readonly OnHand[], house: Kitchen) {
+  const of = (u: Found): string => `${u.of.formulaId} ${u.end ?? ''}`;
+  const bent = things.length > 1 ? await inReader('together', found.slice(0, MOST_BENT), things, house) : null;
+  const all = new Map(bent?.ok ? bent.value.map((t, n) => [of(found[n] as Found), t] as const) : []);
+  return found
+    .map((u) => {
+      const t = all.get(of(u));
+      return t?.bent ? { ...t, of: u.of, alone: u } : { ...u, alone: u, bent: null, shifts: [] };
+    })
+    .map((t) => ({ t, score: scoreOf(t, things) }))
+    .sort((a, b) => b.score - a.score)
+    .map(({ t }) => t);
+}
 
 /** Begin from what there is: tick it or write it, and see which formulas use it up. */
 export default async function OnHandPage({
@@ -57,7 +80,8 @@ export default async function OnHandPage({
         : [];
     });
   const things = [...read.things, ...fromStock];
-  const found = usingUpFrom(formulas, things, house).slice(0, MOST_SHOWN);
+  const alone = usingUpFrom(formulas, things, house).slice(0, MOST_SHOWN);
+  const found = await together(alone, things, house);
   return (
     <Frame here="today">
       <h1 className="text-[26px]">Begin from what there is</h1>
@@ -128,7 +152,9 @@ export default async function OnHandPage({
               else they take. None is made larger than what there is.
             </p>
           ) : null}
-          {found.length > 0 ? <UsesUpView found={found} units={house.units} isEgg={isShellEgg} /> : null}
+          {found.length > 0 ? (
+            <UsesUpView found={found} there={thingsWritten(things)} units={house.units} isEgg={isShellEgg} />
+          ) : null}
         </div>
       </div>
     </Frame>

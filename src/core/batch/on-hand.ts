@@ -90,19 +90,16 @@ const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
     0,
   );
 
-function usesOf<F extends { readonly formula: Formula }>(
+/** What a formula takes of the things on hand as its lines stand, and what else. @param lines in the amounts that are made */
+export function usesIn<F>(
   of: F,
+  at: Pick<Formula, 'kind' | 'school' | 'portionMl'>,
   end: EndId | null,
+  lines: readonly FormulaLine[],
   things: readonly OnHand[],
-  house: Kitchen,
-): UsesUp<F> | null {
-  const f = of.formula;
-  const lines = countedLines(f, house, end);
+  factor = 1,
+): Omit<UsesUp<F>, 'drives'> {
   const found = things.map((thing) => ({ thing, each: inIt(lines, thing.ingredient) })).filter((x) => x.each > 0);
-  const [least] = [...found].sort((a, b) => a.thing.grams / a.each - b.thing.grams / b.each);
-  if (!least) return null;
-  const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
-  const at = atEnd(f, end);
   const before = numbersOf(lines, at.kind);
   const school = schoolOf(kindById(at.kind), at.school);
   const portionMl = school.portionMl ? (at.portionMl ?? usualPortionMl(school)) : null;
@@ -122,16 +119,31 @@ function usesOf<F extends { readonly formula: Formula }>(
     pieces,
     portionMl,
     uses: found.map((x) => ({ thing: x.thing, grams: x.each * factor })),
-    drives: least.thing,
     needs: [...others].map(([name, grams]) => ({ name, grams })).sort((a, b) => b.grams - a.grams),
     unread: lines.filter(isOpen).map((l) => l.text),
   };
 }
 
+/** A formula scaled until the first thing on hand is used up; null: it has none of them. */
+export function usesOf<F extends { readonly formula: Formula }>(
+  of: F,
+  end: EndId | null,
+  things: readonly OnHand[],
+  house: Kitchen,
+): UsesUp<F> | null {
+  const f = of.formula;
+  const lines = countedLines(f, house, end);
+  const found = things.map((thing) => ({ thing, each: inIt(lines, thing.ingredient) })).filter((x) => x.each > 0);
+  const [least] = [...found].sort((a, b) => a.thing.grams / a.each - b.thing.grams / b.each);
+  if (!least) return null;
+  const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
+  return { ...usesIn(of, atEnd(f, end), end, lines, things, factor), drives: least.thing };
+}
+
 /** Of all that there is, the share that a formula uses up; things used up whole count once more. */
-const scoreOf = (u: UsesUp<unknown>, things: readonly OnHand[]): number =>
+export const scoreOf = (u: Pick<UsesUp<unknown>, 'uses'>, things: readonly OnHand[]): number =>
   things.reduce((a, t) => {
-    const used = u.uses.find((x) => x.thing === t);
+    const used = u.uses.find((x) => sameThing(x.thing.ingredient, t.ingredient));
     const share = used ? Math.min(1, used.grams / t.grams) : 0;
     return a + share + (share >= ALL ? 0.5 : 0);
   }, 0);

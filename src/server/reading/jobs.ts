@@ -1,5 +1,7 @@
 /** What is read on the reader's thread: pure functions of what was sent, whose values can be sent between threads. */
 import { formulaSchema } from '@/contract/formula';
+import type { OnHand, UsesUp } from '@/core/batch/on-hand';
+import { takenTogether } from '@/core/batch/together';
 import type { Format } from '@/core/exchange/formats';
 import { formulaFrom, type Imported } from '@/core/exchange/import';
 import type { OpenRecipe, Recipes, Unread } from '@/core/exchange/open-recipe';
@@ -21,6 +23,11 @@ const JOBS = {
   morning: (asked: MorningAsked) => solveMorning(asked),
   /** The same for its schedule alone. */
   place: (asked: MorningAsked) => solveMorning(asked, false),
+  /** Formulas bent to use up more of what is on hand together. */
+  together: (found: readonly UsesUp<{ readonly formula: Formula }>[], things: readonly OnHand[], house: Kitchen) => ({
+    ok: true as const,
+    value: found.map((u) => takenTogether(u, things, house)),
+  }),
   /** A recipe as a formula; one of ours that it carries whole is checked first. */
   formula: (r: OpenRecipe, house: Kitchen): Result<Imported, Unread> => {
     const own = r.formula === undefined ? null : formulaSchema.safeParse(r.formula);

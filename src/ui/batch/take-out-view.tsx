@@ -4,6 +4,7 @@ import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { writeEighths } from '@/core/quantity/number';
 import { grams, type Units } from '@/core/quantity/say';
 import { TableHead } from '../kit/table-head';
+import { unbroken } from '../kit/unbroken';
 
 /** Eggs and fruit are taken out by the piece. */
 function pieces(i: Ingredient, g: number): string {
@@ -13,13 +14,15 @@ function pieces(i: Ingredient, g: number): string {
 }
 
 const needed = (r: TakeOut, u: Units): string =>
-  r.grams > 0 ? `${grams(r.grams, u)}${pieces(r.ingredient, r.grams)}${r.andMore ? ' and more' : ''}` : 'as needed';
+  r.grams > 0
+    ? unbroken(`${grams(r.grams, u)}${pieces(r.ingredient, r.grams)}${r.andMore ? ' and more' : ''}`)
+    : 'as needed';
 
 function shelfWords(r: TakeOut, u: Units): string {
   if (r.onHandG === null && r.ingredient.id === 'water') return 'from the tap';
   if (r.onHandG === null) return 'stock not noted';
-  if (r.shortG === null || r.shortG <= 0) return `${grams(r.onHandG, u)} on hand`;
-  return `${grams(r.onHandG, u)} on hand, ${grams(r.shortG, u)} short`;
+  if (r.shortG === null || r.shortG <= 0) return unbroken(`${grams(r.onHandG, u)} on hand`);
+  return unbroken(`${grams(r.onHandG, u)} on hand, ${grams(r.shortG, u)} short`);
 }
 
 /** Whole packs off the shelf, where it takes one or more. */

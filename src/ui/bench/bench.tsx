@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { type Dispatch, useEffect, useMemo, useReducer, useState } from 'react';
 import { workedOn } from '@/core/balance/bench';
+import type { OnHand } from '@/core/batch/on-hand';
 import { type BenchSight, type FirstSight, sightOf } from '@/core/bench/sight';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf, type WeighedLine } from '@/core/formula/formula';
 import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
@@ -27,7 +28,7 @@ import { PasteCard } from './paste-card';
 import { benchReducer } from './reducer';
 import { Sheet } from './sheet';
 import { type BenchAction, startBench } from './state';
-import { useProposal, useTowards, useWeighed } from './use-proposal';
+import { useProposal, useThere, useTowards, useWeighed } from './use-proposal';
 import { type Opened, type SaveAnswer, type SaveInput, useSaving } from './use-saving';
 
 // a dialog is fetched when it is asked for
@@ -61,6 +62,8 @@ interface Props extends Opened {
   readonly towards: string | null;
   /** What a batch weighed, proposed at once; null: the address asks for none. */
   readonly weighed: { readonly batch: string; readonly lines: readonly WeighedLine[] } | null;
+  /** What there is to be used up together, proposed at once; none: the address asks for nothing. */
+  readonly there: readonly OnHand[];
 }
 
 /** A box with words of its own takes them back itself; an empty one leaves Ctrl+Z to the bench. */
@@ -160,6 +163,7 @@ function Bench({
   forget,
   towards,
   weighed,
+  there,
   acts,
   cards,
   archived,
@@ -198,6 +202,7 @@ function Bench({
   const proposing = useProposal(bench, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);
   useWeighed(weighed, bench, proposing.propose);
+  useThere(there, bench, proposing.propose);
   const proposedSight = useMemo(
     () =>
       proposing.proposal && proposing.proposed

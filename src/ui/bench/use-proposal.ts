@@ -5,6 +5,7 @@ import { type Bench, type Proposal, workedOn } from '@/core/balance/bench';
 import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
+import type { OnHand } from '@/core/batch/on-hand';
 import type { WeighedLine } from '@/core/formula/formula';
 import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail } from '@/core/formula/kinds';
 import { toast } from '../kit/toast';
@@ -161,6 +162,20 @@ export function useWeighed(
       const proposal = amountsWeighed(b, w.lines, w.batch, b.house.units);
       if (proposal) propose([proposal]);
       else toast('All of it went in as the formula has it.');
+    });
+  }, [propose]);
+}
+
+/** A formula bent to use up what there is together is proposed once, as soon as the Bench stands. */
+export function useThere(there: readonly OnHand[], bench: Bench, propose: Proposing['propose']): void {
+  const at = useRef({ bench, there });
+  useEffect(() => {
+    const { bench: b, there: things } = at.current;
+    if (things.length === 0) return;
+    void import('@/core/batch/together').then(({ usingUpTogether }) => {
+      const proposal = usingUpTogether(b, things);
+      if (proposal) propose([proposal]);
+      else toast('Scaled alone it takes as much.');
     });
   }, [propose]);
 }

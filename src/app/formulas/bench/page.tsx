@@ -12,10 +12,12 @@ import {
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { titled } from '@/app/titled';
 import { WISHES } from '@/core/balance/moves';
+import { thingsIn } from '@/core/batch/together';
 import { weighedOf } from '@/core/batch/weighed';
 import { firstSight } from '@/core/bench/sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { heldAgainst, wantsAnything } from '@/core/judge/target';
+import { findIngredient } from '@/core/pantry/pantry';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { batchById } from '@/server/queries/batches';
@@ -46,6 +48,8 @@ interface Props {
     from?: Asked;
     /** A batch whose weights are proposed as the formula's amounts. */
     weighed?: Asked;
+    /** Things on hand that are to be used up together. */
+    there?: Asked;
   }>;
 }
 
@@ -68,7 +72,7 @@ async function savedOne(id: string, number: number | null) {
 }
 
 export default async function BenchPage({ searchParams }: Props) {
-  const { formula: id, version: asked, towards, from, weighed } = await searchParams;
+  const { formula: id, version: asked, towards, from, weighed, there } = await searchParams;
   const number = versionNumber(asked);
   if (Array.isArray(id) || (id !== undefined && !isUuid(id)) || (asked !== undefined && number === null)) notFound();
   const r = await reach(() =>
@@ -107,7 +111,7 @@ export default async function BenchPage({ searchParams }: Props) {
       <BenchAt
         at={
           saved
-            ? `${saved.id} ${number ?? 'newest'} ${[towards, weighed].filter((x) => typeof x === 'string').join(' ')}`
+            ? `${saved.id} ${number ?? 'newest'} ${[towards, weighed, there].filter((x) => typeof x === 'string').join(' ')}`
             : begin
         }
         begin={begin}
@@ -118,6 +122,7 @@ export default async function BenchPage({ searchParams }: Props) {
         newest={saved?.v.newest ?? null}
         weighed={made && made.formulaId === saved?.id ? { batch: made.name, lines: weighedOf(made) } : null}
         towards={WISHES.find((m) => m.id === towards)?.id ?? null}
+        there={typeof there === 'string' ? thingsIn(there, (x) => findIngredient(x, house.conventions.own)) : []}
         house={house}
         shelf={stock}
         archived={state?.archived ?? false}
