@@ -1,6 +1,13 @@
 /** A whole morning: planned, mended with what the kitchen has, followed on another screen, its bowls begun. */
 import { axe, expect, test } from './kitchen';
 
+/** So many minutes before a time of day, "07:05". */
+function minus(time: string, min: number): string {
+  const [h = 0, m = 0] = time.split(':').map(Number);
+  const at = 60 * h + m - min;
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+}
+
 test('the regatta morning: a red sum mended by a tap and undone, more covers, a bowl begun, copied and given up', async ({
   page,
   browser,
@@ -124,7 +131,28 @@ test('a morning from nothing: one wave, one dish, and what is missing is said at
   await expect(page.getByText('12 covers, 18 g each: 216 g in all.')).toBeVisible();
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.getByRole('region', { name: 'How it goes' })).toContainText('12 covers: every plate in time.');
-  await expect(page.getByRole('region', { name: 'Bowls' })).toContainText('24 pieces of Regatta griddle cakes');
+  await expect(page.getByRole('region', { name: 'Bowls' })).toContainText(
+    '8 pieces of Regatta griddle cakes, for 08:15',
+  );
+  // a step is put five minutes earlier by a press and by a key, at a time that is typed, and let go
+  const row = page
+    .getByRole('region', { name: 'Who does what' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Weigh the dry' })
+    .first();
+  const step = row.getByRole('button', { name: /^Weigh the dry/ });
+  const was = (await row.textContent())?.slice(0, 5) ?? '';
+  await step.click();
+  await page.getByRole('button', { name: '5 min earlier' }).click();
+  await expect(step).toHaveAccessibleName(/put by hand/);
+  await step.press('ArrowLeft');
+  await expect(row).toContainText(minus(was, 10));
+  await row.getByLabel('At').fill(minus(was, 30));
+  await row.getByRole('button', { name: 'Put it there' }).click();
+  await expect(row).toContainText(minus(was, 30));
+  await axe(page);
+  await row.getByRole('button', { name: 'Let it go' }).click();
+  await expect(page.getByRole('button', { name: /put by hand/ })).toHaveCount(0);
   await page.getByRole('link', { name: 'Papers' }).click();
   await page.waitForURL(/papers/);
   await expect(page.getByRole('region', { name: 'Whipped honey butter' })).toContainText('216 g for 12 covers');

@@ -1,9 +1,11 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { SHAPES } from '@/core/records/editable';
 import { upgraded } from './acts';
 import { driverSchema, outcomeSchema, startBatchSchema } from './batch';
 import { itemSchema, tellSchema } from './event-log';
 import { fieldErrors } from './fields';
 import { saveSchema } from './formula';
+import { morningPlanSchema } from './morning';
 
 const SAVE = {
   formulaId: null,
@@ -138,4 +140,8 @@ test('an act from before a change of shape is brought through each change since,
   expect(upgraded('keep-side', input, 2, upgrades, 4)).toEqual({ made: input });
   expect(upgraded('keep-side', input, 4, upgrades, 4)).toBe(input);
   expect(upgraded('keep-premix', input, 1, upgrades, 4)).toBe(input);
+});
+
+test('what two screens change of a morning is merged field by field: no field of its plan is left out', () => {
+  expect(Object.keys(SHAPES.morning.fields).sort()).toEqual(Object.keys(morningPlanSchema.shape).sort());
 });

@@ -86,6 +86,17 @@ export const morningPlanSchema = z.object({
     .max(40, 'At most 40 sauces and sides.')
     .default([]),
   before: z.boolean().default(false),
+  pins: z
+    .array(
+      z.object({
+        step: z.string().min(1).max(200),
+        name: z.string().max(300),
+        from: minute.nullable(),
+        by: z.string().max(MOST_PERSON_CHARS).nullable(),
+      }),
+    )
+    .max(100, 'At most 100 steps put by hand.')
+    .optional(),
 });
 
 /** A plan as a form sends it: what each names is there once, and nobody goes before they come. */

@@ -88,7 +88,7 @@ export function askedOfPlan(
   return {
     ok: true,
     value: {
-      morning: { waves, people, ovens, hob, bell, dishes, surfaces: p.surfaces.map(placed) },
+      morning: { waves, people, ovens, hob, bell, dishes, surfaces: p.surfaces.map(placed), pins: p.pins },
       dishes,
       sides: p.sides,
       // no more than is left of a lot

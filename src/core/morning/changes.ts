@@ -2,7 +2,7 @@
  * What can be changed of a morning to mend what does not go: a way out is one of these, worked whole and then taken.
  */
 
-import type { MorningSurface, Person } from './morning';
+import type { MorningSurface, Person, Pin } from './morning';
 import type { KeptFor } from './work';
 
 export type MorningChange =
@@ -24,7 +24,9 @@ export type MorningChange =
   /** A wave so much later, min. */
   | { readonly do: 'later'; readonly wave: number; readonly min: number }
   /** Kept pieces are heated again. */
-  | { readonly do: 'kept'; readonly kept: KeptFor };
+  | { readonly do: 'kept'; readonly kept: KeptFor }
+  /** A step stands at a time, or is somebody's; with neither it is as it was. */
+  | { readonly do: 'pin'; readonly pin: Pin };
 
 /** What of a morning changes: as it is solved, and as it is planned. */
 interface ChangeableMorning {
@@ -35,6 +37,7 @@ interface ChangeableMorning {
   readonly ovens: number;
   readonly before: boolean;
   readonly kept: readonly KeptFor[];
+  readonly pins?: readonly Pin[] | undefined;
 }
 
 /** A name that nobody and nothing has yet: "one more", "one more 2". */
@@ -75,5 +78,9 @@ export function changedMorning<M extends ChangeableMorning>(m: M, c: MorningChan
       return { ...m, waves: m.waves.map((w, n) => (n === c.wave ? { ...w, at: w.at + c.min } : w)) };
     case 'kept':
       return { ...m, kept: [...m.kept, c.kept] };
+    case 'pin': {
+      const others = (m.pins ?? []).filter((p) => p.step !== c.pin.step);
+      return { ...m, pins: c.pin.from === null && c.pin.by === null ? others : [...others, c.pin] };
+    }
   }
 }

@@ -61,19 +61,17 @@ export class Counter {
     const roles = who === 'cook' && this.noCook.has(bench) ? [...CAN.cook, 'helper' as const] : CAN[who];
     for (const role of roles) {
       const free = [...this.hands]
-        .filter(
-          ([p, busy]) =>
-            p.role === role &&
-            (p.bench ?? null) === bench &&
-            p.from <= from + EPS &&
-            from + handsMin <= p.to + EPS &&
-            !busy.some((b) => meet(b, from, from + handsMin)),
-        )
+        .filter(([p]) => p.role === role && (p.bench ?? null) === bench && this.isFree(p, from, handsMin))
         // of two the one who has done less
         .sort(([, a], [, b]) => a.reduce((x, y) => x + y.to - y.from, 0) - b.reduce((x, y) => x + y.to - y.from, 0));
       if (free[0]) return free[0][0];
     }
     return null;
+  }
+  /** Whether somebody is there, and has nothing else in hand. */
+  isFree(p: Person, from: number, handsMin: number): boolean {
+    const to = from + handsMin;
+    return p.from <= from + EPS && to <= p.to + EPS && !this.hands.get(p)?.some((b) => meet(b, from, to));
   }
   bindHands(p: Person, from: number, handsMin: number): void {
     this.hands.get(p)?.push({ from, to: from + handsMin });

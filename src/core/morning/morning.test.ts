@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Allergen } from '../pantry/ingredient';
+import { counting } from '../testing/counted';
 import { dishOf, h, type MorningDrawn, REGATTA, regattaAsked } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { clockOf, ovensOf, platesWanted } from './morning';
@@ -213,4 +214,58 @@ test('ovens: those among the surfaces with their own places, the rest of one pan
     { name: 'oven 2', places: 1 },
   ]);
   expect(ovensOf({ surfaces: [deck], ovens: 0 })).toEqual([{ name: 'Deck', places: 3 }]);
+});
+
+test('law: a step that is put by hand stands there with whom it was given, or it is told; no hand is twice at once', () => {
+  const law = counting();
+  const put = fc.record({
+    nth: fc.nat(200),
+    by: fc.integer({ min: -40, max: 25 }),
+    who: fc.option(fc.nat(3)),
+    isTimed: fc.boolean(),
+  });
+  fc.assert(
+    fc.property(mornings, put, (m, { nth, by, who, isTimed }) => {
+      const free = solved(m, false, false).steps.filter((s) => s.by !== null && s.wave === null && s.dish === null);
+      const s = free[nth % Math.max(1, free.length)];
+      const person = m.people[(who ?? 0) % m.people.length];
+      if (!s || s.id.startsWith('clean ') || !person || (!isTimed && who === null)) return;
+      law.one();
+      const pin = {
+        step: s.id,
+        name: s.name,
+        from: isTimed ? Math.round(s.from + by) : null,
+        by: who === null ? null : person.name,
+      };
+      const { steps, unmet } = solved({ ...m, pins: [pin] }, false, false);
+      const is = steps.find((x) => x.id === s.id);
+      const stands =
+        is !== undefined &&
+        (pin.from === null || Math.abs(is.from - pin.from) < 0.001) &&
+        (pin.by === null || is.by === pin.by);
+      if (!stands) expect(unmet.some((u) => u.what.includes(s.name) || u.what.includes(' for '))).toBe(true);
+      for (const [n, a] of steps.entries())
+        for (const b of steps.slice(n + 1))
+          if (a.by !== null && a.by === b.by) expect(meet(handsOf(a), handsOf(b))).toBe(false);
+    }),
+    { numRuns: cases(30) },
+  );
+  law.atLeast(6);
+}, 120_000);
+
+test('a step put ten minutes earlier begins then; put later than its plates let it, they are late, or it is told', () => {
+  const was = solved(REGATTA, false, false).steps.find((s) => s.name.startsWith('Weigh the dry') && s.by !== null);
+  if (!was) throw new Error('somebody weighs the dry');
+  const put = (from: number | null, by: string | null = null) => {
+    const s = solved({ ...REGATTA, pins: [{ step: was.id, name: was.name, from, by }] }, false, false);
+    return { is: s.steps.find((x) => x.id === was.id), unmet: s.unmet };
+  };
+  const early = put(Math.round(was.from) - 10);
+  expect(early.is?.from).toBe(Math.round(was.from) - 10);
+  expect(put(Math.round(was.from) + 40).unmet.length).toBeGreaterThan(0);
+  expect(put(h('3:00')).unmet.map((u) => u.what)).toContain(
+    `${was.name} can’t be done at 03:00, where it has been put: nobody is free for it.`,
+  );
+  const other = REGATTA.people.find((p) => p.name !== was.by && p.role !== 'child');
+  expect(put(null, other?.name ?? '').is?.by).toBe(other?.name);
 });

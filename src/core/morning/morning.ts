@@ -74,6 +74,18 @@ export interface Dish extends AtABench {
   readonly without: readonly Allergen[];
 }
 
+/** A step as the cook wants it: at a time, by somebody, or both. */
+export interface Pin {
+  /** The step's id. */
+  readonly step: string;
+  /** As it is called, for when it is not of the plan any more. */
+  readonly name: string;
+  /** When it begins; null: as late as what follows it lets it. */
+  readonly from: number | null;
+  /** Whose it is; null: anybody's. */
+  readonly by: string | null;
+}
+
 export interface Morning {
   readonly waves: readonly Wave[];
   readonly dishes: readonly Dish[];
@@ -85,6 +97,8 @@ export interface Morning {
   readonly hob: number;
   /** When all has to be over; null: nobody rings. */
   readonly bell: number | null;
+  /** Steps that stand where the cook has put them. */
+  readonly pins?: readonly Pin[] | undefined;
 }
 
 /** Every oven by its name, with the pieces it takes: those among the surfaces, and the rest, of one pan each. */

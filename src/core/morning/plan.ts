@@ -5,7 +5,7 @@
 import type { EndId } from '../formula/formula';
 import type { Gear, GearSort } from '../pantry/gear';
 import { changedMorning, type MorningChange } from './changes';
-import type { Dish, MorningSurface, Person, SurfaceKind, Wave } from './morning';
+import type { Dish, MorningSurface, Person, Pin, SurfaceKind, Wave } from './morning';
 import type { KeptFor, SideWork } from './work';
 
 export interface PlannedDish extends Omit<Dish, 'name' | 'kind'> {
@@ -51,6 +51,7 @@ export interface MorningPlan {
   readonly sides: readonly PlannedSide[];
   /** What can be weighed the evening before is. */
   readonly before: boolean;
+  readonly pins?: readonly Pin[] | undefined;
 }
 
 /** What pieces lie on, of the house's gear. */

@@ -3,7 +3,7 @@
  * pan twice at once. Minutes from midnight.
  */
 import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
-import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, takesKind } from './morning';
+import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, type Pin, takesKind } from './morning';
 import { type BegunMorning, type PlacedStep, type Pour, plateId, type Task, task, type Work } from './work';
 
 /** What found no place: it stands where it would be wanted, with nobody to do it or nothing to lie on. */
@@ -12,8 +12,9 @@ interface Homeless {
   readonly batch: string | null;
   readonly dish: string | null;
   readonly wave: number | null;
-  readonly what: 'hands' | 'surface' | 'allergen' | 'early';
-  /** Of a step: how much earlier than anybody is there it would have to begin, min, at least 1; of pieces 0. */
+  /** `late`: the cook has put it at a time after it is wanted. */
+  readonly what: 'hands' | 'surface' | 'allergen' | 'early' | 'late';
+  /** Of a step: how much earlier than anybody is there, or than it has been put, it would have to begin, min, at least 1; of pieces 0. */
   readonly shortMin: number;
   readonly pieces: number;
 }
@@ -21,6 +22,8 @@ interface Homeless {
 export interface Scheduled {
   readonly steps: readonly PlacedStep[];
   readonly homeless: readonly Homeless[];
+  /** Steps that the cook has put at a time at which they can't be done, by their id. */
+  readonly unpinned: readonly string[];
   /** When each plate step ends, by its id. */
   readonly plated: ReadonlyMap<string, number>;
 }
@@ -77,6 +80,7 @@ interface Spot {
 class Placing {
   readonly placed: PlacedStep[] = [];
   readonly homeless: Homeless[] = [];
+  readonly unpinned: string[] = [];
   readonly plated = new Map<string, number>();
   private readonly counter: Counter;
   private readonly earliest: number;
@@ -89,6 +93,8 @@ class Placing {
   private readonly needing = new Map<string, string[]>();
   private readonly kept: ReadonlyMap<MorningSurface, ReadonlySet<string>>;
   private readonly ovenPlaces: number;
+  /** Steps that stand where the cook has put them, with their hands. */
+  private readonly pinned = new Map<string, { readonly from: number; readonly who: Person | null }>();
 
   constructor(
     work: Work,
@@ -113,7 +119,22 @@ class Placing {
     this.kept = reserved(work, m);
     this.ovenPlaces = Math.max(1, ...ovensOf(m).map((o) => o.places));
     for (const s of begun?.steps ?? []) this.stay(s);
+    for (const t of this.tasks) this.pin(t);
   }
+
+  /** What the cook has put at a time has its hands before anything else; where nobody is free then, it is placed as usual. */
+  private pin(t: Task): void {
+    const from = this.pinOf(t)?.from ?? null;
+    if (from === null) return;
+    const who = this.fits(t, from);
+    if (who === false) {
+      this.unpinned.push(t.id);
+      return;
+    }
+    if (who) this.counter.bindHands(who, from, t.handsMin);
+    this.pinned.set(t.id, { from, who });
+  }
+  private pinOf = (t: Task): Pin | undefined => this.m.pins?.find((p) => p.step === t.id);
 
   /** What has begun keeps its hands and its place. */
   private stay(s: PlacedStep): void {
@@ -207,40 +228,48 @@ class Placing {
     if (t.handsMin > 0 && from < this.earliest - EPS) return false;
     if (t.ovenC !== null && !this.counter.oven(t.ovenC, from, to, 0)) return false;
     if (t.hob && !this.counter.hob(from, to)) return false;
-    return t.handsMin <= 0 ? null : (this.counter.whose(t.who, from, t.handsMin, t.bench) ?? false);
+    if (t.handsMin <= 0) return null;
+    const by = this.pinOf(t)?.by ?? null;
+    const own = by === null ? undefined : this.m.people.find((p) => p.name === by);
+    if (own) return this.counter.isFree(own, from, t.handsMin) ? own : false;
+    return this.counter.whose(t.who, from, t.handsMin, t.bench) ?? false;
+  }
+
+  /** The latest moment at which a task goes, and whose hands do it; null: none does. @param wanted when it is to begin */
+  private latestFor(t: Task, wanted: number): { readonly from: number; readonly who: Person | null } | null {
+    const stands = this.pinned.get(t.id);
+    if (stands) return stands.from <= wanted + EPS ? stands : null;
+    for (const from of this.counter.edges([t.min, t.handsMin], wanted)) {
+      const who = this.fits(t, from);
+      if (who !== false) return { from, who };
+    }
+    return null;
   }
 
   private place(t: Task, by: number): void {
     const wanted = by - t.min;
-    let from = wanted;
-    let who: Person | null | false = false;
-    for (const at of this.counter.edges([t.min, t.handsMin], wanted)) {
-      who = this.fits(t, at);
-      if (who === false) continue;
-      from = at;
-      break;
-    }
-    const homeless = who === false;
-    if (who === false) {
-      const shortMin = Math.max(0, this.earliest - wanted);
-      const what = shortMin > 0 ? 'early' : 'hands';
+    const stands = this.pinned.get(t.id);
+    const found = this.latestFor(t, wanted);
+    const { from, who } = found ?? { from: wanted, who: null };
+    if (!found) {
+      // it is wanted before anybody is there, or before the time at which it has been put
+      const shortMin = Math.max(0, (stands?.from ?? this.earliest) - wanted);
       this.homeless.push({
         id: t.id,
         batch: t.batch,
         dish: null,
         wave: null,
-        what,
+        what: stands ? 'late' : shortMin > 0 ? 'early' : 'hands',
         shortMin: Math.max(1, shortMin),
         pieces: 0,
       });
-      who = null;
     }
     const to = from + t.min;
-    if (who) this.counter.bindHands(who, from, t.handsMin);
+    if (who && !stands) this.counter.bindHands(who, from, t.handsMin);
     // what nobody can do binds nothing
-    const oven = homeless || t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
+    const oven = !found || t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
     if (oven !== null && t.ovenC !== null) this.counter.bindOven(oven, { from, to, c: t.ovenC, places: 0 });
-    const hob = t.hob && !homeless;
+    const hob = t.hob && found !== null;
     if (hob) this.counter.bindHob(from, to);
     this.startOf.set(t.id, from);
     if (this.plateBy.has(t.id)) this.plated.set(t.id, to);
@@ -405,5 +434,5 @@ export function scheduled(
 ): Scheduled {
   const p = new Placing(work, m, plateBy, begun);
   p.run();
-  return { steps: p.placed, homeless: p.homeless, plated: p.plated };
+  return { steps: p.placed, homeless: p.homeless, unpinned: p.unpinned, plated: p.plated };
 }

@@ -97,6 +97,14 @@ interface Attempt {
   readonly late: ReadonlyMap<string, number>;
 }
 
+/** The plates of the first wave that hangs on what found no place, by their step; null: none does alone. */
+function hangsOn(work: Work, h: Scheduled['homeless'][number]): string | null {
+  const bowl = work.bowls.find((b) => b.id === h.batch);
+  const wave = h.wave ?? (bowl ? Math.min(...bowl.waves) : null);
+  const dish = h.dish ?? bowl?.dish;
+  return wave === null || dish === undefined ? null : plateId(dish, wave);
+}
+
 /** Schedules it, later and later where it does not go, until it does. */
 function attempt(work: Work, m: Morning, begun: BegunMorning | null, mostIdle: number): Attempt {
   const late = new Map<string, number>();
@@ -113,19 +121,11 @@ function attempt(work: Work, m: Morning, begun: BegunMorning | null, mostIdle: n
   for (let round = 0, idle = 0; round < MOST_ROUNDS && idle <= mostIdle && now.homeless.length > 0; round++) {
     const moves = new Map<string, number>();
     for (const h of now.homeless) {
-      // the first wave that hangs on it goes later
-      const bowl = work.bowls.find((b) => b.id === h.batch);
-      const wave = h.wave ?? (bowl ? Math.min(...bowl.waves) : null);
-      const dish = h.dish ?? bowl?.dish;
-      if (wave === null || dish === undefined) continue;
-      const id = plateId(dish, wave);
-      moves.set(
-        id,
-        Math.max(
-          moves.get(id) ?? 0,
-          h.what === 'early' ? Math.max(1, h.shortMin) : LATER_BY * (1 + Math.floor(idle / 2)),
-        ),
-      );
+      const id = hangsOn(work, h);
+      if (id === null) continue;
+      const isShort = h.what === 'early' || h.what === 'late';
+      const by = isShort ? Math.max(1, h.shortMin) : LATER_BY * (1 + Math.floor(idle / 2));
+      moves.set(id, Math.max(moves.get(id) ?? 0, by));
     }
     if (moves.size === 0) break;
     for (const [id, min] of moves) late.set(id, (late.get(id) ?? 0) + min);
@@ -277,11 +277,21 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
   const told: Told[] = [...heldAllTheSame(q, t), ...platesOf(q, t).flatMap((p) => toldOfPlates(q, s, p))];
   for (const h of s.homeless.filter((x) => x.dish === null)) {
     const task = t.work.tasks.find((x) => x.id === h.id);
+    const pin = m.pins?.find((p) => p.step === h.id)?.from ?? null;
     const what =
-      h.what === 'early'
-        ? `${task?.name} would have to begin ${Math.round(h.shortMin)} min before anybody is there.`
-        : `Nobody has a hand free for it in time: ${task?.name}.`;
+      h.what === 'late' && pin !== null
+        ? `${task?.name} has been put at ${clockIn(q)(pin)}, ${Math.round(h.shortMin)} min after it is wanted.`
+        : h.what === 'early'
+          ? `${task?.name} would have to begin ${Math.round(h.shortMin)} min before anybody is there.`
+          : `Nobody has a hand free for it in time: ${task?.name}.`;
     if (task) told.push({ ...whole, key: `hands ${h.id}`, what, by: h.shortMin });
+  }
+  for (const id of s.unpinned) {
+    const pin = m.pins?.find((p) => p.step === id);
+    const at = s.steps.find((x) => x.id === id)?.from;
+    if (pin?.from === null || pin === undefined || at === undefined) continue;
+    const what = `${pin.name} can’t be done at ${clockIn(q)(pin.from)}, where it has been put: nobody is free for it.`;
+    told.push({ ...whole, key: `pin ${id}`, what, by: Math.max(1, Math.abs(at - pin.from)) });
   }
   for (const b of t.work.bowls) {
     const over = overstands(b, t);

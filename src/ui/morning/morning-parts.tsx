@@ -12,6 +12,7 @@ import { PersonMarkIcon } from '../drawings/person-mark';
 import { TableHead } from '../kit/table-head';
 import { useUnits } from '../kit/units';
 import { Wide } from '../kit/wide';
+import { GonePins, type PutsSteps, StepPut } from './step-put';
 
 interface DishCalled {
   readonly id: string;
@@ -135,9 +136,12 @@ export function People({
   dishes,
   people,
   sheets = null,
+  puts = null,
 }: MorningShown & {
   /** Each on a sheet of its own, of this morning. */
   readonly sheets?: string | null;
+  /** Steps can be put elsewhere here. */
+  readonly puts?: PutsSteps | null;
 }) {
   const clock = useClock();
   const markOf = (personId: string | null | undefined): PersonMark | null =>
@@ -179,9 +183,13 @@ export function People({
                     >
                       <span className="font-semibold whitespace-nowrap tabular-nums">{clock(s.from)}</span>
                       <span className="min-w-0 [overflow-wrap:anywhere]">
-                        {whatShown(s, dishes)}
-                        {s.on ? <span className="text-soft">, {s.on}</span> : null}
-                        {s.loads > 0 ? <span className="text-soft">, to {clock(s.to)}</span> : null}
+                        {puts && s.loads === 0 ? (
+                          <StepPut {...puts} step={s} plan={plan}>
+                            <StepWords of={s} dishes={dishes} />
+                          </StepPut>
+                        ) : (
+                          <StepWords of={s} dishes={dishes} />
+                        )}
                       </span>
                     </li>
                   ))}
@@ -191,7 +199,19 @@ export function People({
           );
         })}
       </div>
+      {puts ? <GonePins {...puts} plan={plan} steps={new Set(solved.steps.map((s) => s.id))} /> : null}
     </section>
+  );
+}
+
+function StepWords({ of: s, dishes }: { readonly of: ShownStep; readonly dishes: readonly DishCalled[] }) {
+  const clock = useClock();
+  return (
+    <>
+      {whatShown(s, dishes)}
+      {s.on ? <span className="text-soft">, {s.on}</span> : null}
+      {s.loads > 0 ? <span className="text-soft">, to {clock(s.to)}</span> : null}
+    </>
   );
 }
 

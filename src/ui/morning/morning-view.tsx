@@ -2,6 +2,7 @@
 /** A morning as it was solved: what does not go and the ways out, plates, bowls, who does what, and what lies where. */
 import { useEffect, useRef, useState } from 'react';
 import type { MorningChange } from '@/core/morning/changes';
+import type { Pin } from '@/core/morning/morning';
 import { type MovedSteps, movedBetween } from '@/core/morning/show';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { counted } from '@/core/quantity/say';
@@ -140,7 +141,14 @@ function Bowls({ id, plan, solved, dishes, begun }: Props) {
   );
 }
 
+/** What is said of a step that is put. */
+function pinWords({ name, from, by }: Pin, clock: (min: number) => string): string {
+  if (from === null && by === null) return `${name}: as it was`;
+  return [name, from === null ? '' : `at ${clock(from)}`, by === null ? '' : `by ${by}`].filter(Boolean).join(', ');
+}
+
 export function MorningView(p: Props) {
+  const clock = useClock();
   const { asking, take } = useTake(p);
   const moved = useMoved(p.solved.steps, p.revision);
   const covers = p.plan.waves.reduce((a, w) => a + w.covers, 0);
@@ -159,7 +167,13 @@ export function MorningView(p: Props) {
       </section>
       <Plates {...p} />
       <Evening {...p} />
-      <People {...p} />
+      <People
+        {...p}
+        puts={{
+          busy: asking.busy,
+          onPin: (pin) => void take(pinWords(pin, clock), [{ do: 'pin', pin }]),
+        }}
+      />
       <Surfaces {...p} />
       <Bowls {...p} />
     </div>

@@ -235,6 +235,7 @@ export function readMorning(typed: MorningTyped, was: MorningPlan | null): Morni
     kept: typed.kept.filter((k) => dishes.some((d) => d.id === k.dish)),
     sides,
     before: typed.before,
+    ...(was?.pins && { pins: was.pins }),
   };
   return { plan, errors };
 }
