@@ -146,7 +146,7 @@ test('Sunday at nine for thirty, with no griddle noted: how many lie at once is 
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await choose(page, 'Make', 'for so many people');
   await page.getByLabel('Guests').fill('30');
-  await expect(page.getByText('No griddle or pan is noted in this house')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What are griddle cakes made on here?' })).toBeVisible();
   await expect(page.getByRole('switch', { name: 'served at a set time' })).toHaveCount(0);
   await page.getByLabel('How many at once?').fill('8');
   await page.getByRole('switch', { name: 'served at a set time' }).click();
@@ -156,4 +156,17 @@ test('Sunday at nine for thirty, with no griddle noted: how many lie at once is 
   await expect(at).toHaveValue('09:00');
   await expect(page.getByText(/begin at/)).toContainText(/Sun/);
   await axe(page);
+  // or a usual size is noted in a press, where it matters, and taken back
+  await page.reload();
+  await page.getByRole('button', { name: 'Griddle, 60 by 40 cm' }).click();
+  await expect(page.getByText('15 at once on griddle, 60 by 40 cm')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'What are griddle cakes made on here?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Another size …' }).click();
+  await page.getByLabel('What you call it').fill('Long one');
+  await page.getByLabel('Width').fill('90');
+  await page.getByLabel('Depth').fill('45');
+  await axe(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/at once on long one/)).toBeVisible();
 });

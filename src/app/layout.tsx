@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { setHouse } from '@/app/actions';
 import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
@@ -8,6 +9,7 @@ import { lastHouse, loadHouse } from '@/server/queries/house';
 import { kitchenPeople } from '@/server/queries/people';
 import { FocusKeeper, UnderWayBar } from '@/ui/frame/focus-keeper';
 import { PEOPLE_LIST } from '@/ui/kit/field';
+import { GearProvider } from '@/ui/kit/gear';
 import { Toasts } from '@/ui/kit/toasts';
 import { TypedEarly } from '@/ui/kit/typed-early';
 import { UnitsProvider } from '@/ui/kit/units';
@@ -43,7 +45,9 @@ export default async function Layout({ children }: { readonly children: ReactNod
     <html lang="en-GB">
       <body>
         <UnitsProvider units={units} scaleless={house !== null && scalesOf(house.gear).length === 0}>
-          {children}
+          <GearProvider gear={house?.gear ?? []} save={setHouse}>
+            {children}
+          </GearProvider>
           <UnreadableNotice list={here?.unreadable ?? []} />
         </UnitsProvider>
         {people.length > 0 ? (

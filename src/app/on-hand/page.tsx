@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { cleanText } from '@/contract/clean';
-import { type OnHand, readOnHand, sameThing, scoreOf, usingUpFrom } from '@/core/batch/on-hand';
+import { type OnHand, readOnHand, sameThing, shareUsed, usingUpFrom } from '@/core/batch/on-hand';
 import { thingsWritten } from '@/core/batch/together';
 import { isShellEgg } from '@/core/formula/eggs';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -17,7 +17,7 @@ import { Button, lookOf } from '@/ui/kit/button';
 import { TextField } from '@/ui/kit/field';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
-import { type Found, UsesUpView } from '@/ui/today/uses-up';
+import { type FoundUses, UsesUpView } from '@/ui/today/uses-up';
 
 export const metadata: Metadata = { title: 'From what is on hand' };
 
@@ -35,16 +35,16 @@ const wordsIn = (v: string | string[] | undefined): readonly string[] =>
  * Formulas that use things up, those that can be bent to use up more of them together bent, the best first; where that
  * takes too long, scaled alone.
  */
-async function together(found: readonly Found[], things: readonly OnHand[], house: Kitchen) {
-  const of = (u: Found): string => `${u.of.formulaId} ${u.end ?? ''}`;
+async function together(found: readonly FoundUses[], things: readonly OnHand[], house: Kitchen) {
+  const of = (u: FoundUses): string => `${u.of.formulaId} ${u.end ?? ''}`;
   const bent = things.length > 1 ? await inReader('together', found.slice(0, MOST_BENT), things, house) : null;
-  const all = new Map(bent?.ok ? bent.value.map((t, n) => [of(found[n] as Found), t] as const) : []);
+  const all = new Map(bent?.ok ? bent.value.map((t, n) => [of(found[n] as FoundUses), t] as const) : []);
   return found
     .map((u) => {
       const t = all.get(of(u));
       return t?.bent ? { ...t, of: u.of, alone: u } : { ...u, alone: u, bent: null, shifts: [] };
     })
-    .map((t) => ({ t, score: scoreOf(t, things) }))
+    .map((t) => ({ t, score: shareUsed(t, things) }))
     .sort((a, b) => b.score - a.score)
     .map(({ t }) => t);
 }

@@ -125,7 +125,7 @@ export function usesIn<F>(
 }
 
 /** A formula scaled until the first thing on hand is used up; null: it has none of them. */
-export function usesOf<F extends { readonly formula: Formula }>(
+export function scaledFor<F extends { readonly formula: Formula }>(
   of: F,
   end: EndId | null,
   things: readonly OnHand[],
@@ -141,7 +141,7 @@ export function usesOf<F extends { readonly formula: Formula }>(
 }
 
 /** Of all that there is, the share that a formula uses up; things used up whole count once more. */
-export const scoreOf = (u: Pick<UsesUp<unknown>, 'uses'>, things: readonly OnHand[]): number =>
+export const shareUsed = (u: Pick<UsesUp<unknown>, 'uses'>, things: readonly OnHand[]): number =>
   things.reduce((a, t) => {
     const used = u.uses.find((x) => sameThing(x.thing.ingredient, t.ingredient));
     const share = used ? Math.min(1, used.grams / t.grams) : 0;
@@ -159,9 +159,9 @@ export function usingUpFrom<F extends { readonly formula: Formula }>(
 ): readonly UsesUp<F>[] {
   return formulas
     .flatMap((of) =>
-      (of.formula.ends?.map((e) => e.id) ?? [null]).flatMap((end) => usesOf(of, end, things, house) ?? []),
+      (of.formula.ends?.map((e) => e.id) ?? [null]).flatMap((end) => scaledFor(of, end, things, house) ?? []),
     )
-    .map((u) => ({ u, score: scoreOf(u, things) }))
+    .map((u) => ({ u, score: shareUsed(u, things) }))
     .sort((a, b) => b.score - a.score || a.u.needs.length - b.u.needs.length)
     .map(({ u }) => u);
 }

@@ -6,8 +6,8 @@ import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
 import { COMMON } from '../testing/common';
 import { counting } from '../testing/counted';
-import { readOnHand, scoreOf, usesOf } from './on-hand';
-import { takenTogether, thingsIn, thingsWritten, usingUpTogether } from './together';
+import { readOnHand, scaledFor, shareUsed } from './on-hand';
+import { takenTogether, thingsRead, thingsWritten, usingUpTogether } from './together';
 
 const formulaOf = (...lines: readonly string[]): Formula => ({
   ...EMPTY_FORMULA,
@@ -25,7 +25,7 @@ const SOUR = formulaOf(
 const there = (text: string) => readOnHand(text, FRESH_KITCHEN).things;
 const taken = (formula: Formula, text: string) => {
   const things = there(text);
-  const u = usesOf({ formula }, null, things, FRESH_KITCHEN);
+  const u = scaledFor({ formula }, null, things, FRESH_KITCHEN);
   if (!u) throw new Error('it takes some of it');
   return takenTogether(u, things, FRESH_KITCHEN);
 };
@@ -52,13 +52,13 @@ test('what fits as it is stays as it is; one thing, or one that stands on two li
 
 test('things in an address come back as they are', () => {
   const things = there('700 g buttermilk, 5 eggs, one banana');
-  const back = thingsIn(thingsWritten(things), (id) => findIngredient(id));
+  const back = thingsRead(thingsWritten(things), (id) => findIngredient(id));
   expect(back.map((t) => [t.ingredient.id, Math.round(t.grams)])).toEqual([
     ['buttermilk', 700],
     ['egg-large', 250],
     ['banana', 118],
   ]);
-  expect(thingsIn('moondust 5,milk-whole x,', (id) => findIngredient(id))).toEqual([]);
+  expect(thingsRead('moondust 5,milk-whole x,', (id) => findIngredient(id))).toEqual([]);
 });
 
 test('law: never beyond what there is, never less than scaled alone, no ratio further outside its zone', () => {
@@ -72,12 +72,12 @@ test('law: never beyond what there is, never less than scaled alone, no ratio fu
       fc.integer({ min: 20, max: 300 }),
       (formula, milk, eggs, butter) => {
         const things = there(`${milk} g milk, ${eggs} eggs, ${butter} g butter`);
-        const u = usesOf({ formula }, null, things, FRESH_KITCHEN);
+        const u = scaledFor({ formula }, null, things, FRESH_KITCHEN);
         const t = u && takenTogether(u, things, FRESH_KITCHEN);
         if (!t?.bent) return;
         law.one();
         for (const x of t.uses) expect(x.grams).toBeLessThanOrEqual(x.thing.grams * 1.001);
-        expect(scoreOf(t, things)).toBeGreaterThan(scoreOf(t.alone, things));
+        expect(shareUsed(t, things)).toBeGreaterThan(shareUsed(t.alone, things));
         const bench = { formula, house: FRESH_KITCHEN, end: null };
         const was = workedOn(bench).analysis.rails;
         for (const { rail, tested, zone } of workedOn(withFormula(bench, t.bent)).analysis.rails) {

@@ -8,7 +8,7 @@ import { atEnd, type Formula, type FormulaLine } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { grams as say } from '../quantity/say';
-import { type OnHand, sameThing, scoreOf, type UsesUp, usesIn, usesOf } from './on-hand';
+import { type OnHand, sameThing, scaledFor, shareUsed, type UsesUp, usesIn } from './on-hand';
 
 /** A line of the bent formula beside the same formula scaled alone. */
 interface Shift {
@@ -146,12 +146,12 @@ export function takenTogether<F extends { readonly formula: Formula }>(
   if (all.length < 2 || all.length < u.uses.length) return alone;
   const was = outside(b);
   let best: { readonly u: UsesUp<F>; readonly is: Bench } | null = null;
-  let score = scoreOf(u, things) + WORTH_IT;
+  let score = shareUsed(u, things) + WORTH_IT;
   for (const by of all) {
     const is = drivenBy(b, by, all, was);
     const taken = is && usesIn(u.of, atEnd(is.formula, u.end), u.end, workedOn(is).lines, things);
     if (!is || !taken || taken.uses.some((x) => x.grams > x.thing.grams * (1 + 1e-3))) continue;
-    const now = scoreOf(taken, things);
+    const now = shareUsed(taken, things);
     if (now > score) [best, score] = [{ u: { ...taken, drives: by.thing }, is }, now];
   }
   if (!best) return alone;
@@ -166,7 +166,7 @@ export const thingsWritten = (things: readonly OnHand[]): string =>
   things.map((t) => `${t.ingredient.id} ${Math.round(10 * t.grams) / 10}`).join(',');
 
 /** The same read back; what is not in the pantry is left out. @param find the pantry */
-export const thingsIn = (written: string, find: (id: string) => Ingredient | undefined): readonly OnHand[] =>
+export const thingsRead = (written: string, find: (id: string) => Ingredient | undefined): readonly OnHand[] =>
   written.split(',').flatMap((w) => {
     const [id = '', g = ''] = w.split(' ');
     const ingredient = find(id);
@@ -175,7 +175,7 @@ export const thingsIn = (written: string, find: (id: string) => Ingredient | und
 
 /** A Bench's formula bent to take most of what there is, as a proposal; null: scaled alone it takes as much. */
 export function usingUpTogether(b: Bench, things: readonly OnHand[]): Proposal | null {
-  const u = usesOf({ formula: b.formula }, b.end, things, b.house);
+  const u = scaledFor({ formula: b.formula }, b.end, things, b.house);
   const t = u && takenTogether(u, things, b.house);
   if (!t?.bent) return null;
   const what = t.uses.map((x) => `${say(x.grams, b.house.units)} of ${kitchenName(x.thing.ingredient).toLowerCase()}`);

@@ -1,7 +1,7 @@
 /** Covers that come over a time, as the waves that they are served in. Minutes from midnight. */
 import { apportioned, type Wave } from './morning';
 
-export interface Arrivals {
+interface Arrivals {
   readonly from: number;
   readonly to: number;
   readonly covers: number;

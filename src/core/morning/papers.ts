@@ -15,13 +15,13 @@ import type { MorningPlan } from './plan';
 import { bowlPlan, type DishMade, type MorningBowl } from './work';
 
 /** A sauce or side for so many people. */
-export interface Beside {
+export interface SauceFor {
   readonly side: Side;
   readonly people: number;
 }
 
 /** The kitchen's own sauces of a plan, each once for all covers. */
-export const besidesOf = (p: MorningPlan, sides: readonly Side[]): readonly Beside[] => {
+export const besidesOf = (p: MorningPlan, sides: readonly Side[]): readonly SauceFor[] => {
   const people = p.waves.reduce((a, w) => a + w.covers, 0);
   return p.sides.flatMap((s) => {
     const side = sides.find((x) => x.id === s.sideId);
@@ -30,9 +30,9 @@ export const besidesOf = (p: MorningPlan, sides: readonly Side[]): readonly Besi
 };
 
 /** What a sauce is made of, in grams for all who get it. */
-export const linesOfBeside = ({ side, people }: Beside, house: Kitchen): readonly SheetLine[] =>
+export const linesOfBeside = ({ side, people }: SauceFor, house: Kitchen): readonly SheetLine[] =>
   sideLines(side, people, 1, (id) => findIngredient(id, house.conventions.own), { ...house, exactness: 'gram' });
-const amountsOf = (b: Beside, house: Kitchen): readonly AccountLine[] =>
+const amountsOf = (b: SauceFor, house: Kitchen): readonly AccountLine[] =>
   linesOfSheet(linesOfBeside(b, house), (id) => findIngredient(id, house.conventions.own));
 
 /** Every use of an ingredient in all bowls of a morning, each bowl planned as it is mixed. */
@@ -41,7 +41,7 @@ export const usesOfMorning = (
   bowls: readonly MorningBowl[],
   house: Kitchen,
   shelf: Shelf,
-  besides: readonly Beside[] = [],
+  besides: readonly SauceFor[] = [],
 ): readonly ShelfUse[] => [
   ...bowls.flatMap((b) => {
     const dish = dishes.find((d) => d.id === b.dish);
@@ -71,7 +71,7 @@ export interface AllergenBoard {
 export function allergenBoard(
   dishes: readonly DishMade[],
   house: Kitchen,
-  besides: readonly Beside[] = [],
+  besides: readonly SauceFor[] = [],
 ): AllergenBoard {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const rowOf = (dish: string, lines: readonly AccountLine[]): BoardRow => {

@@ -31,7 +31,7 @@ export interface PlannedKept extends KeptFor {
 }
 
 /** What goes with all the plates: by its name and what it takes, or one of the kitchen's sauces. */
-export interface PlannedSide extends SideWork {
+interface PlannedSide extends SideWork {
   /** Which of the kitchen's sauces and sides; none: it is known by its name alone. */
   readonly sideId?: string | null | undefined;
 }

@@ -291,7 +291,7 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
     const at = s.steps.find((x) => x.id === id)?.from;
     if (pin?.from === null || pin === undefined || at === undefined) continue;
     const what = `${pin.name} can’t be done at ${clockIn(q)(pin.from)}, where it has been put: nobody is free for it.`;
-    told.push({ ...whole, key: `pin ${id}`, what, by: Math.max(1, Math.abs(at - pin.from)) });
+    told.push({ ...whole, key: `put ${id}`, what, by: Math.max(1, Math.abs(at - pin.from)) });
   }
   for (const b of t.work.bowls) {
     const over = overstands(b, t);

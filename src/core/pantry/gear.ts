@@ -76,3 +76,57 @@ export function madeOn(g: Gear, kind: string): boolean {
   if (g.sort === 'pan') return isPouredFreely(kind) || kind === 'crepe' || kind === 'oven';
   return (g.sort === 'iron' && kind === 'waffle') || (g.sort === 'ball-pan' && kind === 'ball');
 }
+
+/** An id that no gear has yet, from its name. */
+export function freeGearId(name: string, gear: readonly Pick<Gear, 'id'>[]): string {
+  const base =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 40) || 'thing';
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!gear.some((g) => g.id === id)) return id;
+  }
+}
+
+/** Usual sizes of what pieces are made on, for a kitchen that has noted none. Ours. */
+const USUAL: readonly Gear[] = [
+  ...[24, 28].map((acrossCm): Pan => ({ id: '', sort: 'pan', name: `Pan, ${acrossCm} cm`, acrossCm })),
+  ...(
+    [
+      [40, 30],
+      [60, 40],
+      [76, 45],
+    ] as const
+  ).map(
+    ([wideCm, deepCm]): Griddle => ({
+      id: '',
+      sort: 'griddle',
+      name: `Griddle, ${wideCm} by ${deepCm} cm`,
+      wideCm,
+      deepCm,
+    }),
+  ),
+  ...(
+    [
+      ['one', 1, 200],
+      ['two', 2, 380],
+      ['four', 4, 720],
+    ] as const
+  ).map(
+    ([word, pieces, holdsMl]): Iron => ({
+      id: '',
+      sort: 'iron',
+      name: `Waffle iron, ${word} at once`,
+      pieces,
+      holdsMl,
+    }),
+  ),
+  { id: '', sort: 'ball-pan', name: 'Ball pan of seven', hollowMl: 30, hollows: 7 },
+  { id: '', sort: 'ball-pan', name: 'Ball pan of nine', hollowMl: 25, hollows: 9 },
+];
+
+/** What a kind is usually made on, in usual sizes; ids are still to be given. */
+export const usualGear = (kind: string): readonly Gear[] => USUAL.filter((g) => madeOn(g, kind));

@@ -38,6 +38,7 @@ import { BowlClock } from '../live/bowl-clock';
 import { kitchenNow, useNow } from '../live/clock';
 import { Trouble } from '../live/trouble';
 import { type OpenEventLog, useEventLog } from '../live/use-event-log';
+import { AskGear } from '../shared/ask-gear';
 import { LitPart } from '../shared/lit-part';
 import { useAsTaken } from './as-taken';
 import { CountView } from './count-view';
@@ -113,7 +114,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
     else if (progress.toPour > 0 && of.left > 0) act('pour', place, null, of);
     toNext();
   };
-  if (drawn.length === 0) return <NoSurface pieces={kindById(batch.kind).pieces} />;
+  if (drawn.length === 0) return <AskGear kind={batch.kind} />;
   return (
     <div className="grid gap-4">
       <Trouble log={log} />
@@ -173,19 +174,6 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
         </div>
       </div>
       <HeatCaution />
-    </div>
-  );
-}
-
-function NoSurface({ pieces }: { readonly pieces: string }) {
-  return (
-    <div className="grid max-w-xl justify-items-start gap-3">
-      <p className="text-lg">
-        Tell us what {pieces} are made on here and how large it is: under House, Scales and gear.
-      </p>
-      <Link href="/house" className={lookOf('now', 'work')}>
-        To the house’s gear
-      </Link>
     </div>
   );
 }

@@ -1,10 +1,10 @@
 import { goesOnScale, type SheetLine } from '@/core/batch/sheet-line';
-import type { Beside } from '@/core/morning/papers';
+import type { SauceFor } from '@/core/morning/papers';
 import { counted, grams } from '@/core/quantity/say';
 import { TableHead } from '../kit/table-head';
 
 /** What a sauce is made of for all who get it, on paper. */
-export const BesideLines = ({ of, lines }: { readonly of: Beside; readonly lines: readonly SheetLine[] }) => (
+export const BesideLines = ({ of, lines }: { readonly of: SauceFor; readonly lines: readonly SheetLine[] }) => (
   <section aria-label={of.side.name} className="mt-4 break-inside-avoid">
     <h3 className="text-lg">
       {of.side.name}, {grams(of.side.servingG * of.people)} for {counted(of.people, 'covers')}

@@ -6,6 +6,7 @@ import type { Gear } from '@/core/pantry/gear';
 import { typedNumber } from '@/core/quantity/typed';
 import { ManyTaps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { AskGear } from './ask-gear';
 
 /** What is lit, and how many lie there at a time at most: "six for beginners". */
 export function LitPart({
@@ -35,6 +36,7 @@ export function LitPart({
       <span aria-hidden className="text-sm font-semibold text-soft">
         {title}
       </span>
+      {able.length === 0 ? <AskGear kind={kind} /> : null}
       {able.length > 1 ? (
         <ManyTaps
           label="Surfaces"
@@ -60,7 +62,7 @@ export function LitPart({
         />
         <p className="pb-2.5 text-[15px] text-soft">
           {able.length === 0
-            ? 'No griddle or pan is noted in this house: the time line needs to know how many lie there at a time.'
+            ? 'Or how many lie there at a time: the time line needs to know one of the two.'
             : `${n} at once on ${places.map((s) => s.name.toLowerCase()).join(', ')}`}
         </p>
       </div>

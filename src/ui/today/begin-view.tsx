@@ -11,6 +11,7 @@ import { Field } from '../kit/field';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 import { type BeginAddress, hrefTo } from './begin.state';
+import { NoteSize } from './note-size';
 
 interface Offer {
   readonly id: string;
@@ -164,10 +165,7 @@ export function BeginView(p: Props) {
           <p>
             Nothing of {Math.round(b.sized.wideCm)}
             {b.sized.deepCm === null ? '' : ` by ${Math.round(b.sized.deepCm)}`} cm is noted here.{' '}
-            <Link href="/house" className="font-semibold text-rim underline">
-              Note it under House
-            </Link>
-            , or go on with what there is.
+            <NoteSize of={b.sized} /> Or go on with what there is.
           </p>
         ) : null}
         {p.unread.length > 0 ? (

@@ -11,9 +11,9 @@ import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
 import { unbroken } from '../kit/unbroken';
 
-export type Found = UsesUp<{ readonly formulaId: string; readonly number: number; readonly formula: Formula }>;
+export type FoundUses = UsesUp<{ readonly formulaId: string; readonly number: number; readonly formula: Formula }>;
 /** One that may be bent to use up more together, beside itself scaled alone. */
-type FoundTogether = Found & Pick<TakenTogether<unknown>, 'bent' | 'shifts'> & { readonly alone: Found };
+type FoundTogether = FoundUses & Pick<TakenTogether<unknown>, 'bent' | 'shifts'> & { readonly alone: FoundUses };
 
 /** Shares from which all of a thing is used. */
 const ALL = 0.98;
@@ -45,7 +45,7 @@ export function UsesUpView({
       ? `all ${much(t, t.grams)} ${what}`
       : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
   };
-  const leftOf = (u: Found): readonly string[] =>
+  const leftOf = (u: FoundUses): readonly string[] =>
     u.uses.flatMap(({ thing, grams: g }) =>
       g >= ALL * thing.grams
         ? []

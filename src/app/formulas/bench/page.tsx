@@ -12,7 +12,7 @@ import {
 import { dropMeasure, keepAnswered } from '@/app/pantry/actions';
 import { titled } from '@/app/titled';
 import { WISHES } from '@/core/balance/moves';
-import { thingsIn } from '@/core/batch/together';
+import { thingsRead } from '@/core/batch/together';
 import { weighedOf } from '@/core/batch/weighed';
 import { firstSight } from '@/core/bench/sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
@@ -122,7 +122,7 @@ export default async function BenchPage({ searchParams }: Props) {
         newest={saved?.v.newest ?? null}
         weighed={made && made.formulaId === saved?.id ? { batch: made.name, lines: weighedOf(made) } : null}
         towards={WISHES.find((m) => m.id === towards)?.id ?? null}
-        there={typeof there === 'string' ? thingsIn(there, (x) => findIngredient(x, house.conventions.own)) : []}
+        there={typeof there === 'string' ? thingsRead(there, (x) => findIngredient(x, house.conventions.own)) : []}
         house={house}
         shelf={stock}
         archived={state?.archived ?? false}

@@ -28,6 +28,7 @@ import { TimeLineView } from '@/ui/day/time-line';
 import { Link } from '@/ui/kit/link';
 import { Notice } from '@/ui/kit/notice';
 import { eventLogFrom } from '@/ui/live/event-log-from';
+import { AskGear } from '@/ui/shared/ask-gear';
 
 export const generateMetadata = titled('batch', 'Plan');
 
@@ -48,12 +49,8 @@ export default async function BatchPlanPage({ params }: { readonly params: Promi
           <h2 className="mb-2 text-2xl">Time line</h2>
           {surfacesFor(house.gear, b.kind, undefined, litOf(b.entries)).length === 0 ? (
             <Notice weight="look">
-              No griddle or pan is noted in this house, and nobody has said how many lie there at once: the line below
-              takes one at a time. Note what you cook on under{' '}
-              <Link href="/house" className="font-semibold text-rim underline">
-                House
-              </Link>
-              , and it is worked anew.
+              <p>Nothing to make {pieces} on is noted here: the line below takes one at a time.</p>
+              <AskGear kind={b.kind} />
             </Notice>
           ) : null}
           <TimeLineView
