@@ -2,7 +2,6 @@
 import { type Dispatch, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Worked } from '@/core/analyse-formula';
 import { type Bench, type Proposal, workedOn } from '@/core/balance/bench';
-import { WISHES } from '@/core/balance/moves';
 import { ask, bentFrom } from '@/core/balance/ratios';
 import { withSource } from '@/core/balance/source';
 import type { OnHand } from '@/core/batch/on-hand';
@@ -138,13 +137,13 @@ export function useTowards(id: string | null, bench: Bench, propose: Proposing['
   const at = useRef(bench);
   useEffect(() => {
     if (id === null) return;
-    const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
-    if (proposal) propose([proposal]);
-    // asked for by a link, a wish that can't be had says why
-    else
-      void import('@/core/balance/propose').then(({ proposalsFor }) =>
-        toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? ''),
-      );
+    void import('@/core/balance/moves').then(async ({ WISHES }) => {
+      const proposal = WISHES.find((w) => w.id === id)?.propose(at.current) ?? null;
+      if (proposal) return propose([proposal]);
+      // asked for by a link, a wish that can't be had says why
+      const { proposalsFor } = await import('@/core/balance/propose');
+      toast(proposalsFor(at.current, { wish: id }).refused[0]?.why ?? '');
+    });
   }, [id, propose]);
 }
 

@@ -4,8 +4,8 @@ import { type KindId, kindById } from '@/core/formula/kinds';
 import { GEAR_SORTS, madeOn, usualGear } from '@/core/pantry/gear';
 import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
-import { useNoteGear } from '../kit/gear';
 import { GearDialog } from './gear-dialog';
+import { useNoteGear } from './note-gear';
 
 /** What pieces of a kind are made on, asked where it first matters: a usual size in one tap, or another. */
 export function AskGear({ kind }: { readonly kind: KindId }) {
@@ -15,7 +15,7 @@ export function AskGear({ kind }: { readonly kind: KindId }) {
   const sorts = GEAR_SORTS.filter((s) => usual.some((g) => g.sort === s));
   return (
     <section aria-label="What it is made on" className="grid justify-items-start gap-2">
-      <h3 className="text-lg">What are {kindById(kind).pieces} made on here?</h3>
+      <h2 className="text-lg">What are {kindById(kind).pieces} made on here?</h2>
       <ul className="flex flex-wrap gap-2">
         {usual
           .filter((g) => madeOn(g, kind))

@@ -2,8 +2,8 @@
 import type { Begin } from '@/core/begin/sentence';
 import type { Gear } from '@/core/pantry/gear';
 import { Button } from '../kit/button';
-import { useNoteGear } from '../kit/gear';
 import { Link } from '../kit/link';
+import { useNoteGear } from '../shared/note-gear';
 
 /** A size that was said and none of the gear has, noted in a press; what is no griddle and no pan is noted under House. */
 export function NoteSize({ of }: { readonly of: NonNullable<Begin['sized']> }) {
