@@ -49,7 +49,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await beginTime(page, kitchen, FRIDAY);
 
   // the way of this house: a second person looks
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Before combining', 'a second person looks at every pile');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 
@@ -343,7 +343,7 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 2')).toBeVisible();
   // the house as it was, for whoever cooks here next
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Before combining', 'no second look');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 });

@@ -217,7 +217,7 @@ test('a price, a sauce, the house, a new formula and an outcome with a photograp
   await page.goto('/sides/new');
   await expect(page.getByLabel('Name')).toHaveValue('');
 
-  await page.goto('/house');
+  await page.goto('/house#all');
   const clock = page.getByLabel('Times of day');
   const other = (await clock.inputValue()) === '24' ? '12' : '24';
   await kitchen.away();

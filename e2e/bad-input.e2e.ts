@@ -216,7 +216,7 @@ test('what is sent to a page in no shape at all is refused in words, and nothing
 }) => {
   // an action of the page as it really goes
   const asked = page.waitForRequest((r) => r.headers()['next-action'] !== undefined);
-  await page.goto('/house');
+  await page.goto('/house#all');
   await page.getByLabel('Times of day').selectOption({ label: '4:05 pm' });
   const id = (await asked).headers()['next-action'] ?? '';
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();

@@ -390,13 +390,13 @@ test('a line: its flour blend, its eggs, its tin, what was pressed out, when it 
 });
 
 test("the house's ways are kept, and a formula that says nothing follows", async ({ page }) => {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await axe(page);
   await choose(page, 'Flour fill', 'dipped and levelled');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
   await paste(page, 'House cakes\n1 cup flour\n1 cup milk\n1 egg');
   await expect(gramsBox(page, 'l1')).toHaveValue('140');
-  await page.goto('/house');
+  await page.goto('/house#all');
   await expect(chosen(page, 'Flour fill')).toContainText('dipped');
   await choose(page, 'Flour fill', 'spooned and levelled');
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
@@ -421,7 +421,7 @@ test.describe('narrow', () => {
       .click();
     await expect(page.getByRole('table')).toBeVisible();
     expect(await runsOut()).toBeLessThanOrEqual(0);
-    await page.goto('/house');
+    await page.goto('/house#all');
     expect(await runsOut()).toBeLessThanOrEqual(0);
   });
 });

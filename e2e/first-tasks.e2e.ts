@@ -222,6 +222,7 @@ test('a cup of our own; two kilograms of dry mix; the house changed and undone',
 
   await page.goto('/');
   await hand.press(page.getByRole('link', { name: 'House', exact: true }), 'House');
+  await hand.press(page.locator('summary').filter({ hasText: 'Units' }), 'Units');
   await hand.pick('Temperatures', 'Fahrenheit, °F');
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
   hand.done('change the house');

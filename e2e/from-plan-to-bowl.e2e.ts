@@ -15,7 +15,7 @@ async function withoutScales(kitchen: Kitchen): Promise<void> {
 }
 /** How this house has it before joining. */
 async function looks(page: Page, way: string): Promise<void> {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Before combining', way);
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
 }
@@ -132,7 +132,7 @@ test.describe('at a time of its own', () => {
       ['firm peaks, folded in thirds', 'a third to loosen it'],
       ['soft peaks, folded in one go', 'in one go'],
     ] as const) {
-      await page.goto('/house');
+      await page.goto('/house#all');
       await choose(page, 'Whites', school);
       await expect(page.getByText('Kept for the whole house').last()).toBeVisible();
       await newFormula(

@@ -114,7 +114,7 @@ test('an iron that stuck is offered to its diary, asks for care, and is seasoned
   await iron.click();
   await expect(offered.getByText(`✓ ${name}: noted`)).toBeVisible();
   await axe(page);
-  await page.goto('/house');
+  await page.goto('/house#all');
   const care = page.getByRole('region', { name: 'Care' });
   await expect(
     care.getByText('It stuck once: clean it while it is warm, and see whether it does again.'),

@@ -142,7 +142,7 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
 });
 
 test('what is said at the foot of the page never holds the Tab key', async ({ page }) => {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Whites', 'firm peaks, folded in thirds');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
   // once around the page while it is shown, as fast as keys go

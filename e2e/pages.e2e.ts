@@ -97,7 +97,7 @@ test('Records: a backup is taken, read back, downloaded; so many are kept; all o
   page,
   kitchen,
 }) => {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await page.getByRole('link', { name: 'Records and backups' }).click();
   await expect(page.getByText('There is none yet.')).toBeVisible();
   await axe(page);
@@ -126,7 +126,7 @@ test('Records: a backup is taken, read back, downloaded; so many are kept; all o
   await page.getByRole('link', { name: 'see Records' }).click();
   await page.getByRole('button', { name: 'Set it aside' }).click();
   await expect(page.getByRole('button', { name: 'Set it aside' })).toHaveCount(0);
-  await page.goto('/house');
+  await page.goto('/house#all');
   await expect(page.getByText('can’t be read', { exact: false })).toHaveCount(0);
   expect(await kitchen.sql("select value->>'name' as name from set_aside")).toEqual([{ name: 'Odd' }]);
 });

@@ -268,7 +268,7 @@ test('a splash is answered once for the kitchen; amounts that disagree are settl
 });
 
 test('the house in ounces, Fahrenheit and on a mountain: every page follows at once', async ({ page }) => {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Weights', 'ounces');
   await choose(page, 'Temperatures', 'Fahrenheit, °F');
   await choose(page, 'Tablespoon', 'Australian, 20 ml');
@@ -312,7 +312,7 @@ test('the take-out list adds up what is under way, and buys what is short', asyn
 test('people of the kitchen: added by keys alone, changed, offered where somebody signs, erased; nobody twice', async ({
   page,
 }) => {
-  await page.goto('/house');
+  await page.goto('/house#all');
   const people = page.getByRole('region', { name: 'People', exact: true });
   await people.getByLabel('Somebody new').focus();
   await page.keyboard.press('Enter');

@@ -63,7 +63,7 @@ test('what there is of buttermilk is used up; a drawer without its smallest spoo
   };
   await two('1/8 tsp');
   const tap = async (): Promise<void> => {
-    await page.goto('/house');
+    await page.goto('/house#all');
     const saved = page.waitForResponse((r) => r.request().method() === 'POST');
     await page
       .getByRole('toolbar', { name: 'Our cups and spoons' })

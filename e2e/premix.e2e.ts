@@ -195,7 +195,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   await right.getByRole('button', { name: 'Correct it' }).click();
   await expect(page.getByRole('region', { name: 'Put right' })).toContainText('SACK 41, SACK 44');
   // the house fills its cups otherwise: the bag says what it said
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Flour fill', 'dipped and levelled');
   await page.getByLabel('Made by').fill('Somebody else');
   await page.getByLabel('Place and address').click();

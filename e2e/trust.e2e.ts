@@ -100,7 +100,7 @@ async function startCakes(page: Page): Promise<void> {
 }
 
 async function houseFries(page: Page, how: string): Promise<void> {
-  await page.goto('/house');
+  await page.goto('/house#all');
   await choose(page, 'Fat in the pan', how);
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
 }

@@ -35,27 +35,28 @@ export default async function HousePage() {
         zones={zonesWith(house.units.zone)}
         weighed={ownFill(house.conventions) !== null}
         save={setHouse}
-      />
-      <PeoplePart people={people} keep={keepPersonHere} erase={erasePersonHere} />
-      {cared.length > 0 ? (
-        <CareView
-          gear={cared.map((g) => ({
-            id: g.id,
-            name: g.name,
-            says: careOf(notes.filter((n) => n.gearId === g.id)).says,
-          }))}
-          notes={notes.map((n) => ({
-            id: n.id,
-            gearId: n.gearId,
-            what: n.what,
-            batchId: n.batchId,
-            undone: n.undone,
-            when: when(n.at, house.units),
-          }))}
-          note={noteCareHere}
-          back={careBackHere}
-        />
-      ) : null}
+      >
+        <PeoplePart people={people} keep={keepPersonHere} erase={erasePersonHere} />
+        {cared.length > 0 ? (
+          <CareView
+            gear={cared.map((g) => ({
+              id: g.id,
+              name: g.name,
+              says: careOf(notes.filter((n) => n.gearId === g.id)).says,
+            }))}
+            notes={notes.map((n) => ({
+              id: n.id,
+              gearId: n.gearId,
+              what: n.what,
+              batchId: n.batchId,
+              undone: n.undone,
+              when: when(n.at, house.units),
+            }))}
+            note={noteCareHere}
+            back={careBackHere}
+          />
+        ) : null}
+      </HouseForm>
     </Frame>
   );
 }

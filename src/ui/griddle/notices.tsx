@@ -28,7 +28,7 @@ export const TouchedNotice = ({
       </ul>
       <p className="text-[15px]">
         Clean it and note that under{' '}
-        <Link href="/house" className="font-semibold text-rim underline">
+        <Link href="/house#care" className="font-semibold text-rim underline">
           House
         </Link>
         , or pour on another. What is clean enough is the house’s rule and the local food code’s to say.

@@ -7,6 +7,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
 import { toast, toastUndo } from '../kit/toast';
+import { Fold } from './fold';
 
 interface Thing {
   readonly id: string;
@@ -59,8 +60,12 @@ export function CareView({
     router.refresh();
   };
   return (
-    <section aria-label="Care" className="mt-8">
-      <h2 className="mb-2 text-2xl">Care of pans and irons</h2>
+    <Fold
+      id="care"
+      label="Care"
+      title="Care of pans and irons"
+      says={gear.flatMap((g) => (g.says ? [`${g.name}: ${g.says}`] : [])).join(' · ') || 'nothing to do'}
+    >
       <RefusalNotice text={asking.refusal ?? backing.refusal} waits={asking.waits || backing.waits} />
       <ul className="grid gap-3 lg:grid-cols-2">
         {gear.map((g) => {
@@ -120,6 +125,6 @@ export function CareView({
           );
         })}
       </ul>
-    </section>
+    </Fold>
   );
 }

@@ -35,10 +35,9 @@ export function GearList({
 }) {
   const [editing, setEditing] = useState<Gear | 'new' | null>(null);
   return (
-    <section aria-label="Scales and gear" className="grid gap-3">
+    <div className="grid gap-3">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h2 className="text-xl">Scales, bowls, griddles, pans and irons</h2>
           <p className="text-[15px] text-soft">
             The finest scale decides what can’t be weighed honestly; bowls say how a large batch is split; pans and
             irons offer their own portions. Ladles and scoops stand under Pantry, My measures.
@@ -83,6 +82,6 @@ export function GearList({
           }
         />
       ) : null}
-    </section>
+    </div>
   );
 }

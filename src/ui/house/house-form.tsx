@@ -1,9 +1,10 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, WAY_IDS } from '@/core/formula/schools';
-import { boilsAtC, gasRoomAt } from '@/core/formula/ways';
+
+import { boilsAtC, FRESH_WAYS, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
@@ -18,6 +19,7 @@ import { Clashes, useRevised } from '../kit/revised';
 import { toastUndo } from '../kit/toast';
 import { TypedNumber } from '../kit/typed-number';
 import { CONVENTION_FIELDS, fillNames, WayChoice, wrongAltitude } from '../kit/way-fields';
+import { Fold } from './fold';
 import { GearList } from './gear-list';
 import { changed, type HouseChange, type HouseParts, partsTyped, together } from './house.state';
 
@@ -28,6 +30,8 @@ interface Props {
   /** It has weighed a cup of its own. */
   readonly weighed: boolean;
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
+  /** Topics besides, each folded too. */
+  readonly children: ReactNode;
 }
 
 const WHY: Readonly<Record<string, string>> = {
@@ -67,7 +71,59 @@ const LATER: ReadonlySet<string> = new Set(['away', 'full', 'slow']);
  * Where cooks differ, as this house has it. Each choice is kept as soon as it is made; formulas that say nothing
  * follow.
  */
-export function HouseForm({ house, zones, weighed, save }: Props) {
+/** What is set of measures, units and ways, in one line. */
+const measuresSaid = (c: Conventions, weighed: boolean): string =>
+  Object.entries(CONVENTION_FIELDS)
+    .map(([k, f]) => {
+      const names: Readonly<Record<string, string>> = k === 'flourFill' ? fillNames(weighed, c.flourFill) : f.names;
+      return names[c[k as keyof Conventions]] ?? '';
+    })
+    .join(' · ');
+const unitsSaid = (u: Units): string =>
+  [
+    ...Object.entries(UNIT_FIELDS).map(([k, f]) => (f.names as Readonly<Record<string, string>>)[u[k as keyof Units]]),
+    u.zone.replaceAll('_', ' '),
+  ].join(' · ');
+const waysSaid = (w: Kitchen['ways']): string => {
+  const other = WAY_IDS.filter((k) => w[k] !== FRESH_WAYS[k]).map((k) => MATTERS[k].name);
+  return [
+    ...(other.length === 0 ? ['all as usual'] : other.map((x) => `${x} otherwise`)),
+    ...(w.altitudeM > 0 ? [`${w.altitudeM} m up`] : []),
+  ].join(' · ');
+};
+
+/** Whose name stands on labels. */
+const MakerPart = ({
+  maker,
+  onMaker,
+}: {
+  readonly maker: Kitchen['maker'];
+  readonly onMaker: (to: Partial<Kitchen['maker']>) => void;
+}) => (
+  <Fold
+    id="maker"
+    title="Maker"
+    says={[maker.name, maker.place].filter(Boolean).join(', ') || 'nobody is named on labels'}
+  >
+    <p className="text-[15px] text-soft">
+      Stands on the labels of mixes that are made from now on; a lot that is made keeps what it has.
+    </p>
+    <div className="flex max-w-3xl flex-wrap gap-3">
+      {(['name', 'place'] as const).map((k) => (
+        <Field
+          key={`${k} ${maker[k]}`}
+          label={k === 'name' ? 'Made by' : 'Place and address'}
+          className="min-w-64 flex-1"
+          maxLength={k === 'name' ? 80 : 120}
+          defaultValue={maker[k]}
+          onBlur={(e) => e.target.value.trim() !== maker[k] && onMaker({ [k]: e.target.value.trim() })}
+        />
+      ))}
+    </div>
+  </Fold>
+);
+
+export function HouseForm({ house, zones, weighed, save, children }: Props) {
   const [now, setNow] = useState<HouseParts>({
     conventions: house.conventions,
     ways: house.ways,
@@ -198,10 +254,9 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
           </Button>
         </div>
       ) : null}
-      <div className="grid items-start gap-x-10 gap-y-6 md:grid-cols-2">
-        <div className="grid gap-6">
-          <section aria-label="Measures" className="grid gap-3">
-            <h2 className="text-xl">Measures</h2>
+      <div>
+        <Fold id="measures" title="Measures" says={measuresSaid(now.conventions, weighed)}>
+          <div className="grid items-start gap-x-10 gap-y-3 md:grid-cols-2">
             {Object.entries(CONVENTION_FIELDS).map(([k, f]) =>
               row(
                 k,
@@ -212,9 +267,10 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
                 (v) => void keep({ conventions: { [k]: v } }),
               ),
             )}
-          </section>
-          <section aria-label="Units" className="grid gap-3">
-            <h2 className="text-xl">Units</h2>
+          </div>
+        </Fold>
+        <Fold id="units" title="Units" says={unitsSaid(now.units)}>
+          <div className="grid items-start gap-x-10 gap-y-3 md:grid-cols-2">
             {Object.entries(UNIT_FIELDS).map(([k, f]) =>
               row(
                 k,
@@ -233,73 +289,66 @@ export function HouseForm({ house, zones, weighed, save }: Props) {
               now.units.zone,
               (zone) => void keep({ units: { zone } }),
             )}
-          </section>
-        </div>
-        <section aria-label="How we measure and mix" className="grid gap-3">
-          <h2 className="text-xl">How we measure and mix</h2>
-          {WAY_IDS.map((k) => (
-            <div key={k} className="max-w-md">
-              <WayChoice
-                way={k}
-                value={now.ways[k]}
-                onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })}
-              />
-              <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
-            </div>
-          ))}
-          <div>
-            <span className="text-sm font-semibold text-soft">Altitude</span>
-            <div className="flex w-36 items-center gap-2">
-              <TypedNumber
-                label="Altitude, metres"
-                value={String(altitudeM)}
-                wrong={wrongAltitude}
-                onCommit={(x) => void keep({ ways: { altitudeM: x } })}
-                className="h-11 border-rim bg-white px-2.5"
-              />
-              <span className="text-soft">m</span>
-            </div>
-            <p className="pt-1 text-[15px] text-soft">
-              {altitudeM > 0
-                ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for rise stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
-                : 'High up the same gas takes more room, and less leavening is wanted.'}
-            </p>
           </div>
-        </section>
+        </Fold>
+        <Fold id="mixing" title="How we measure and mix" says={waysSaid(now.ways)}>
+          <div className="grid items-start gap-x-10 gap-y-3 md:grid-cols-2">
+            {WAY_IDS.map((k) => (
+              <div key={k} className="max-w-md">
+                <WayChoice
+                  way={k}
+                  value={now.ways[k]}
+                  onChange={(v) => v !== undefined && void keep({ ways: { [k]: v } })}
+                />
+                <p className="pt-1 text-[15px] text-soft">{MATTERS[k].why}</p>
+              </div>
+            ))}
+            <div>
+              <span className="text-sm font-semibold text-soft">Altitude</span>
+              <div className="flex w-36 items-center gap-2">
+                <TypedNumber
+                  label="Altitude, metres"
+                  value={String(altitudeM)}
+                  wrong={wrongAltitude}
+                  onCommit={(x) => void keep({ ways: { altitudeM: x } })}
+                  className="h-11 border-rim bg-white px-2.5"
+                />
+                <span className="text-soft">m</span>
+              </div>
+              <p className="pt-1 text-[15px] text-soft">
+                {altitudeM > 0
+                  ? `Here gas takes ${gasRoomAt(altitudeM).toFixed(2)} times the room it does at the sea, so the zones for rise stand that much lower; water boils near ${temperature(boilsAtC(altitudeM), now.units)}.`
+                  : 'High up the same gas takes more room, and less leavening is wanted.'}
+              </p>
+            </div>
+          </div>
+        </Fold>
+        <Fold
+          id="spoons"
+          title="Our cups and spoons"
+          says={now.drawer.length === 0 ? 'none' : now.drawer.map((t) => TOOL_NAMES[t]).join(' · ')}
+        >
+          <p className="text-[15px] text-soft">
+            What there is to measure with, level full. A batch in cups and spoons is taken with these alone.
+          </p>
+          <ManyTaps
+            label="Our cups and spoons"
+            values={now.drawer}
+            onChange={(drawer) => void keep({ drawer: TOOLS.filter((t) => drawer.includes(t)) })}
+            options={TOOLS.map((t) => ({ value: t, label: TOOL_NAMES[t] }))}
+          />
+        </Fold>
+        <MakerPart maker={now.maker} onMaker={(maker) => void keep({ maker })} />
+        <Fold
+          id="gear"
+          label="Scales and gear"
+          title="Scales, bowls, griddles, pans and irons"
+          says={now.gear.map((g) => g.name).join(' · ') || 'none yet'}
+        >
+          <GearList gear={now.gear} units={now.units} onGear={(gear) => void keep({ gear })} />
+        </Fold>
+        {children}
       </div>
-      <section aria-label="Our cups and spoons" className="grid gap-2">
-        <h2 className="text-xl">Our cups and spoons</h2>
-        <p className="text-[15px] text-soft">
-          What there is to measure with, level full. A batch in cups and spoons is taken with these alone.
-        </p>
-        <ManyTaps
-          label="Our cups and spoons"
-          values={now.drawer}
-          onChange={(drawer) => void keep({ drawer: TOOLS.filter((t) => drawer.includes(t)) })}
-          options={TOOLS.map((t) => ({ value: t, label: TOOL_NAMES[t] }))}
-        />
-      </section>
-      <section aria-label="Maker" className="grid gap-2">
-        <h2 className="text-xl">Maker</h2>
-        <p className="text-[15px] text-soft">
-          Stands on the labels of mixes that are made from now on; a lot that is made keeps what it has.
-        </p>
-        <div className="flex max-w-3xl flex-wrap gap-3">
-          {(['name', 'place'] as const).map((k) => (
-            <Field
-              key={`${k} ${now.maker[k]}`}
-              label={k === 'name' ? 'Made by' : 'Place and address'}
-              className="min-w-64 flex-1"
-              maxLength={k === 'name' ? 80 : 120}
-              defaultValue={now.maker[k]}
-              onBlur={(e) =>
-                e.target.value.trim() !== now.maker[k] && void keep({ maker: { [k]: e.target.value.trim() } })
-              }
-            />
-          ))}
-        </div>
-      </section>
-      <GearList gear={now.gear} units={now.units} onGear={(gear) => void keep({ gear })} />
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { toast } from '../kit/toast';
+import { Fold } from './fold';
 
 type Ask = (input: unknown) => Promise<ActionResult>;
 
@@ -30,8 +31,7 @@ export function PeoplePart({
   readonly erase: Ask;
 }) {
   return (
-    <section aria-label="People" className="mt-8">
-      <h2 className="mb-1 text-2xl">People</h2>
+    <Fold id="people" title="People" says={people.map((p) => p.name).join(' · ') || 'nobody is named yet'}>
       <p className="mb-3 max-w-prose text-soft">
         A first name or a nickname is enough: it is offered where somebody signs, at a second look or in a mix’s books,
         and stands on no label and no notice.
@@ -44,7 +44,7 @@ export function PeoplePart({
         </ul>
       ) : null}
       <NewPerson people={people} keep={keep} />
-    </section>
+    </Fold>
   );
 }
 

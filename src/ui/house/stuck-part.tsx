@@ -47,7 +47,7 @@ export function StuckPart({
         )}
       </p>
       <RefusalNotice text={asking.refusal} waits={asking.waits} />
-      <Link href="/house" className="text-[15px] font-semibold text-rim underline">
+      <Link href="/house#care" className="text-[15px] font-semibold text-rim underline">
         Its care, under House
       </Link>
     </section>

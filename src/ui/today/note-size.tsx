@@ -20,7 +20,7 @@ export function NoteSize({ of }: { readonly of: NonNullable<Begin['sized']> }) {
       Note it: {gear.name}
     </Button>
   ) : (
-    <Link href="/house" className="font-semibold text-rim underline">
+    <Link href="/house#gear" className="font-semibold text-rim underline">
       Note it under House.
     </Link>
   );
