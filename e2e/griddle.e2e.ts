@@ -63,6 +63,20 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await expect(step).toContainText('Turn 1?');
   await expect(step).toContainText('edge dull, bubbles open and stay open');
   await axe(page);
+  // looked at and not ready: the next is asked for; taken back, it asks again
+  await page.getByRole('button', { name: 'Not yet: 1' }).click();
+  await expect(step).toContainText('Turn 2?');
+  await page.getByRole('button', { name: 'Take back “not yet 1”' }).click();
+  await expect(step).toContainText('Turn 1?');
+  // moved to a free place, and back
+  await page.getByRole('button', { name: 'Move a piece' }).click();
+  await page.getByRole('button', { name: /^Place 1: piece 1/ }).click();
+  await expect(step).toContainText('Press a free place for piece 1.');
+  await page.getByRole('button', { name: 'Place 9: free' }).click();
+  await expect(page.getByRole('button', { name: /^Place 9: piece 1, first side/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Place 1: free' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take back “move 1”' }).click();
+  await expect(page.getByRole('button', { name: /^Place 1: piece 1/ })).toBeVisible();
 
   // the records are away: taps are kept, a reload keeps them, and they go in once
   await kitchen.away();

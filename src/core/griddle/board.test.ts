@@ -13,6 +13,7 @@ import {
   nextStep,
   onHeat,
   type Piece,
+  type Place,
   piecesFrom,
   settle,
   type Tap,
@@ -299,4 +300,42 @@ test('after the test piece one change, with its size', () => {
   expect(oneChange('thick', 4000, said)).toContain('80 g thin');
   expect(oneChange('thin', 4000, said)).toContain('48 g thick');
   expect(oneChange('right', 4000, said)).toBe('Pour on.');
+});
+
+test('looked at and not ready, a piece asks again a quarter of a minute later; turned, it asks by its second side', () => {
+  const taps: Tap[] = [];
+  const tell = (act: Tap['act'], at: number, place: Partial<Place> = {}): void => {
+    const t = settle(
+      { id: `t${taps.length}`, act, surface: 'g', slot: 0, at, of: act === 'pour' ? null : 't0', ...place },
+      taps,
+    );
+    if (t && t !== 'unknown') taps.push(t);
+  };
+  const times = { first: 120, second: 60 };
+  const due = (): number => dueAt(piecesFrom(taps)[0] as Piece, times);
+  tell('pour', 0);
+  expect(due()).toBe(120_000);
+  tell('wait', 121_000);
+  expect(due()).toBe(136_000);
+  // a look before its time changes nothing of when it is due
+  tell('wait', 90_000);
+  expect(due()).toBe(120_000);
+  tell('flip', 137_000);
+  expect(due()).toBe(197_000);
+  expect(piecesFrom(taps)[0]).not.toHaveProperty('lookAgainAt');
+});
+
+test('a piece that is moved lies at its new place, and its old one is free; a place that is taken it does not get', () => {
+  const pour = (id: string, slot: number, taps: readonly Tap[]): Tap =>
+    settle({ id, act: 'pour', surface: 'g', slot, at: 0 }, taps) as Tap;
+  const a = pour('a', 0, []);
+  const b = pour('b', 1, [a]);
+  const move = (slot: number, taps: readonly Tap[]) =>
+    settle({ id: `m${slot}`, act: 'move', surface: 'g', slot, at: 1, of: 'a' }, taps);
+  expect(move(1, [a, b])).toBeNull();
+  const moved = move(2, [a, b]) as Tap;
+  expect(piecesFrom([a, b, moved]).map((p) => p.slot)).toEqual([2, 1]);
+  expect(pour('c', 0, [a, b, moved]).slot).toBe(0);
+  const off = settle({ id: 'o', act: 'pull', surface: 'g', slot: 2, at: 2, of: 'a' }, [a, b, moved]) as Tap;
+  expect(move(3, [a, b, moved, off])).toBeNull();
 });

@@ -7,8 +7,11 @@ import type { EndId } from '../formula/formula';
 import type { SideTimes } from '../script/on-heat';
 
 const ACTS = ['pour', 'flip', 'pull'] as const;
-/** Besides what is done to pieces: a bowl whose dry and wet have met. */
-export const TAPPED = [...ACTS, 'join'] as const;
+/**
+ * Besides what is done to pieces: a bowl whose dry and wet have met; a piece that was looked at and lies on, and one
+ * that was moved to another place.
+ */
+export const TAPPED = [...ACTS, 'join', 'wait', 'move'] as const;
 
 export interface Tap {
   readonly id: string;
@@ -53,6 +56,8 @@ export function settle(t: ToldTap, taps: readonly Tap[]): Tap | null | 'unknown'
   const piece = pieces.find((p) => (t.of ? p.id === t.of : p.piece === t.piece));
   if (!piece) return 'unknown';
   if (piece.pulledAt !== null || (t.act === 'flip' && piece.flippedAt !== null)) return null;
+  // a place that another has taken meanwhile: it stays where it is
+  if (t.act === 'move' && onHeat(pieces).some((p) => p.surface === t.surface && p.slot === t.slot)) return null;
   return { ...t, of: piece.id, piece: piece.piece };
 }
 
@@ -66,6 +71,8 @@ export interface Piece {
   readonly pouredAt: number;
   readonly flippedAt: number | null;
   readonly pulledAt: number | null;
+  /** Looked at, and not ready: until when it asks for no look; none: it was not. */
+  readonly lookAgainAt?: number;
 }
 
 /**
@@ -90,8 +97,13 @@ export function piecesFrom(taps: readonly Tap[]): readonly Piece[] {
           pulledAt: null,
         });
     } else if (p && p.pulledAt === null) {
-      if (t.act === 'flip' && p.flippedAt === null) pieces.set(t.piece, { ...p, flippedAt: t.at });
+      if (t.act === 'flip' && p.flippedAt === null) {
+        const { lookAgainAt: _, ...turned } = p;
+        pieces.set(t.piece, { ...turned, flippedAt: t.at });
+      }
       if (t.act === 'pull') pieces.set(t.piece, { ...p, pulledAt: t.at });
+      if (t.act === 'wait') pieces.set(t.piece, { ...p, lookAgainAt: t.at + 1000 * LOOK_AGAIN_S });
+      if (t.act === 'move') pieces.set(t.piece, { ...p, surface: t.surface, slot: t.slot });
     }
   }
   return [...pieces.values()].sort((a, b) => a.piece - b.piece);
@@ -103,9 +115,15 @@ export const joinedAt = (taps: readonly Tap[], bowl: number): number | null =>
 
 export const onHeat = (pieces: readonly Piece[]): readonly Piece[] => pieces.filter((p) => p.pulledAt === null);
 
+/** A piece that was looked at and is not ready asks again after so long, s. Ours. */
+export const LOOK_AGAIN_S = 15;
+
 /** When a piece asks for a look. */
 export const dueAt = (p: Piece, t: SideTimes): number =>
-  p.flippedAt === null ? p.pouredAt + 1000 * t.first : p.flippedAt + 1000 * (t.second ?? 0);
+  Math.max(
+    p.lookAgainAt ?? 0,
+    p.flippedAt === null ? p.pouredAt + 1000 * t.first : p.flippedAt + 1000 * (t.second ?? 0),
+  );
 export const actFor = (p: Piece, t: SideTimes): 'flip' | 'pull' =>
   p.flippedAt === null && t.second !== null ? 'flip' : 'pull';
 

@@ -110,6 +110,6 @@ export const lastPours = (batchId: string, surfaces: readonly string[]) =>
   rowsFrom(
     z.object({ batchId: z.string(), surface: z.string(), lastAt: z.number() }),
     `select batch_id as "batchId", surface, (extract(epoch from max(at)) * 1000)::float8 as "lastAt" from batch_taps
-      where act = 'pour' and surface = any($2) and batch_id <> $1 and at > now() - interval '${DAYS_LOOKED_BACK} days' group by 1, 2 order by 3 desc`,
+      where act in ('pour', 'move') and surface = any($2) and batch_id <> $1 and at > now() - interval '${DAYS_LOOKED_BACK} days' group by 1, 2 order by 3 desc`,
     [batchId, surfaces],
   );

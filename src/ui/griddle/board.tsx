@@ -12,7 +12,7 @@ import type { EventLog } from '@/core/day/event-log';
 import type { EndId } from '@/core/formula/formula';
 import { FILLING_NAMES, kindById } from '@/core/formula/kinds';
 import type { Ways } from '@/core/formula/ways';
-import { actFor, joinedAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
+import { actFor, joinedAt, onHeat, type Piece, type Place, type Tap } from '@/core/griddle/board';
 import { type BoardFacts, type EndAt, type GriddleNow, griddleNow } from '@/core/griddle/griddle-now';
 import type { HeatReading } from '@/core/griddle/heat';
 import { addInsOf } from '@/core/griddle/progress';
@@ -91,7 +91,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
   // the next thing stays under one key, wherever the hand has been
   const toNext = (): void => nextKey.current?.focus({ preventScroll: true });
 
-  const act = (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null, end = pouring): void => {
+  const act = (what: Exclude<Tap['act'], 'join'>, place: Place, of: Piece | null, end = pouring): void => {
     onNow();
     log.tell({
       do: 'tap',
@@ -108,9 +108,17 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
     // the practice griddle feels what is poured on it
     if (what === 'pour' && probe.on) probe.act({ do: 'pour', pieces: 1 });
   };
+  const [moving, setMoving] = useState<Moving>(null);
   const onPlace = (place: Place, of: EndAt): void => {
     const lies = onHeat(pieces).find((p) => p.surface === place.surface && p.slot === place.slot);
-    if (lies) act(actFor(lies, it.timesOf(lies)), place, lies);
+    if (moving && lies) {
+      setMoving(lies);
+      return;
+    }
+    if (moving) {
+      if (moving !== 'which') act('move', place, moving);
+      setMoving(null);
+    } else if (lies) act(actFor(lies, it.timesOf(lies)), place, lies);
     else if (progress.toPour > 0 && of.left > 0) act('pour', place, null, of);
     toNext();
   };
@@ -120,7 +128,17 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
       <Trouble log={log} />
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
         <div className="grid min-w-0 gap-4">
-          <NextPart {...props} it={it} log={log} nextKey={nextKey} act={act} toNext={toNext} onEnd={setChosen} />
+          <NextPart
+            {...props}
+            it={it}
+            log={log}
+            nextKey={nextKey}
+            act={act}
+            toNext={toNext}
+            onEnd={setChosen}
+            moving={moving}
+            onMoving={setMoving}
+          />
           {drawn.map(({ surface, of }) => (
             <SurfaceView
               key={surface.id}
@@ -130,7 +148,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
               timesOf={it.timesOf}
               step={step}
               now={now}
-              full={progress.toPour <= 0 || of.left <= 0}
+              full={(progress.toPour <= 0 || of.left <= 0) && (moving === null || moving === 'which')}
               onPlace={(place) => onPlace(place, of)}
             />
           ))}
@@ -196,6 +214,23 @@ interface Part extends Props {
   readonly toNext: () => void;
 }
 
+/** A piece that is being moved: which, before it is said; null: none is. */
+type Moving = Piece | 'which' | null;
+
+/** A piece is moved by two presses: itself, then a free place. */
+const MoveKey = ({ moving, onMoving }: { readonly moving: Moving; readonly onMoving: (to: Moving) => void }) => (
+  <>
+    <Button size="work" look="bare" aria-pressed={moving !== null} onClick={() => onMoving(moving ? null : 'which')}>
+      {moving ? 'Move nothing' : 'Move a piece'}
+    </Button>
+    {moving ? (
+      <p role="status" className="w-full text-lg font-semibold">
+        {moving === 'which' ? 'Press the piece that is moved.' : `Press a free place for piece ${moving.piece}.`}
+      </p>
+    ) : null}
+  </>
+);
+
 /** The one next thing with its key, the step back, and the test piece once it is off. */
 function NextPart({
   batch,
@@ -211,10 +246,14 @@ function NextPart({
   act,
   toNext,
   onEnd,
+  moving,
+  onMoving,
 }: Part & {
   readonly nextKey: RefObject<HTMLButtonElement | null>;
-  readonly act: (what: 'pour' | 'flip' | 'pull', place: Place, of: Piece | null) => void;
+  readonly act: (what: Exclude<Tap['act'], 'join'>, place: Place, of: Piece | null) => void;
   readonly onEnd: (end: EndId) => void;
+  readonly moving: Moving;
+  readonly onMoving: (to: Moving) => void;
 }) {
   const units = useUnits();
   const time = useTime();
@@ -293,6 +332,18 @@ function NextPart({
               : `${restsUntil === null ? DONE_WORDS[step.do] : 'Poured early'}: ${step.do === 'pour' ? next : step.piece.piece}`}
           </Button>
         )}
+        {step.do === 'flip' || step.do === 'pull' ? (
+          <Button
+            size="work"
+            onClick={() => {
+              act('wait', step.piece, step.piece);
+              toNext();
+            }}
+          >
+            Not yet: {step.piece.piece}
+          </Button>
+        ) : null}
+        {onHeat(it.pieces).length > 0 ? <MoveKey moving={moving} onMoving={onMoving} /> : null}
         {last ? (
           <Button
             size="work"

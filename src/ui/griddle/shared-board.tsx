@@ -158,6 +158,19 @@ function SurfaceAt({ id, batches, logs, now, onNow }: At & { readonly onNow: () 
                 : `${DONE_WORDS[next.lying.act]}${next.do === 'wait' ? ' already' : ''}: ${called(next.lying)}`}
             </Button>
           )}
+          {next.do === 'flip' || next.do === 'pull' ? (
+            <Button
+              size="work"
+              className="min-h-16"
+              onClick={() =>
+                tell(`not yet ${called(next.lying)}`, [
+                  { of: next.lying.of, tap: { act: 'wait', of: next.lying.piece.id, slot: next.lying.piece.slot } },
+                ])
+              }
+            >
+              Not yet: {called(next.lying)}
+            </Button>
+          ) : null}
           {row ? (
             <Button size="work" className="min-h-16" onClick={() => act(row)}>
               {row[0]?.act === 'flip' ? 'Turned the row: ' : 'Took the row off: '}

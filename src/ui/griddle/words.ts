@@ -1,6 +1,13 @@
 import { minutesAndSeconds } from '@/core/quantity/say';
 
-export const ACT_WORDS = { pour: 'Pour', flip: 'Turn', pull: 'Take off', join: 'Combine bowl' } as const;
+export const ACT_WORDS = {
+  pour: 'Pour',
+  flip: 'Turn',
+  pull: 'Take off',
+  join: 'Combine bowl',
+  wait: 'Not yet',
+  move: 'Move',
+} as const;
 export const DONE_WORDS = { pour: 'Poured', flip: 'Turned', pull: 'Taken off' } as const;
 
 /** "1:20" of so many milliseconds. */

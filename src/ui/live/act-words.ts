@@ -3,7 +3,14 @@ import type { Item } from '@/core/day/event-log';
 import type { ActIn } from '../kit/send';
 import type { WaitingAct } from '../kit/store';
 
-const TAPPED = { pour: 'a pour', flip: 'a turn', pull: 'a piece taken off', join: 'a bowl combined' } as const;
+const TAPPED = {
+  pour: 'a pour',
+  flip: 'a turn',
+  pull: 'a piece taken off',
+  join: 'a bowl combined',
+  wait: 'a look',
+  move: 'a piece moved',
+} as const;
 
 /** What an act is, as a cook calls it: a form says it itself, of what is told at the counter the item does. */
 export function actWords(a: WaitingAct): string {
