@@ -47,7 +47,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
     least: 2,
   },
-  { is: /(?<=^|[.!\n]\s*)gets (?:about )?([\w-]+)(?=[.!\n]|$)/giu, least: 2 },
+  { is: /(?<=^|[.!\n]\s*)(?:gets|got) (?:about )?([\w-]+)(?=[.!\n]|$)/giu, least: 2 },
   // "Forty, and nobody had seconds", last of all
   { is: /(?<=[.!?]\s+)(\p{L}{3,}(?:-\p{L}+)?)(?=, and\b[^.!?]*[.!]?\s*$)/gu, least: 4 },
   // "Eleven.", "~11": a sentence that is a number

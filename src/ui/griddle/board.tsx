@@ -46,6 +46,7 @@ import { DoneView } from './done-view';
 import { HeatView } from './heat-view';
 import { HoldView } from './hold-view';
 import { HeatCaution } from './notices';
+import { saidAtGriddle } from './said';
 import { StepView } from './step-view';
 import { SurfaceView } from './surface-view';
 import { ACT_WORDS, DONE_WORDS } from './words';
@@ -287,6 +288,19 @@ function NextPart({
           />
         </div>
       ) : null}
+      <span role="status" className="sr-only">
+        {saidAtGriddle(
+          {
+            step,
+            next,
+            test: isTestPiece(batch, next),
+            held: held && test?.pulledAt !== null && test !== undefined,
+            end: ends.length > 1 ? at.name : null,
+            rests: restsUntil === null ? null : time.ofDay(restsUntil),
+          },
+          log.taps.at(-1) ?? null,
+        )}
+      </span>
       <StepView
         step={step}
         times={at.known.times}

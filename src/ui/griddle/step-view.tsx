@@ -59,26 +59,15 @@ export function StepView({
   const cue = (p: Piece): string => (p.flippedAt === null ? cues.first : cues.second);
   const timed = (p: Piece): boolean => p.flippedAt === null || !cues.secondByCue;
   const large = 'text-[56px] leading-tight font-bold';
-  // what matters is said once; a clock that runs says nothing aloud
-  const said = (text: string) => (
-    <span className="sr-only" role="status">
-      {text}
-    </span>
-  );
   if (step.do === 'done') {
     const text = held ? 'How is the test piece?' : 'All off the heat';
-    return (
-      <p role="status" className={large}>
-        {text}
-      </p>
-    );
+    return <p className={large}>{text}</p>;
   }
   if (step.do === 'pour' && rests !== null)
     return (
       <div>
         <p className={large}>Rests until {rests}</p>
         <p className="text-xl">Heat the griddle meanwhile.</p>
-        {said(`Rests until ${rests}; heat the griddle.`)}
       </div>
     );
   if (step.do === 'pour')
@@ -99,7 +88,6 @@ export function StepView({
           </p>
         )}
         <AddIns addIns={addIns} measured={measured} />
-        {said(`Pour ${next}${end ? `, ${end}` : ''}${test ? ', one to test with' : ''}`)}
       </div>
     );
   const over = now - dueAt(step.piece, times);
@@ -124,7 +112,6 @@ export function StepView({
       <p className="text-xl">{cue(step.piece)}</p>
       <AddIns addIns={addIns} measured={measured} />
       <p className="text-soft">{over > 3000 && timed(step.piece) ? `Asked ${clock(over)} ago` : ''}</p>
-      {said(`${ACT_WORDS[step.do]} ${step.piece.piece}`)}
     </div>
   );
 }

@@ -58,10 +58,14 @@ const NOT_MUCH =
 const BLENDER =
   /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all)|liquidi[sz]er|blitz)\b/iu;
 
+/** "Blend eggs, milk, flour 20 s": the first of what goes in. */
+const BLENDS = /^(?:then )?blend \p{L}+$/iu;
+const FOR_SECONDS = /\b\d+ ?(?:s|secs?|seconds)\b/i;
+
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {
   if (/^mash\b/i.test(text)) return null;
-  if (BLENDER.test(text)) return 'blender';
+  if (BLENDER.test(text) || (BLENDS.test(text) && FOR_SECONDS.test(sentence))) return 'blender';
   const stay =
     LUMPS_STAY.test(text) ||
     (LUMPS.test(text) && !NO_LUMPS.test(text) && !/(?<!\b(?:fine|ok|okay|good|right) )\bif\b/i.test(text));
@@ -69,7 +73,7 @@ function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | nu
     !NEARLY.test(text) &&
     (NO_LUMPS.test(text) ||
       GLATT.test(text) ||
-      /^(?:quite |really |very )?smooth$/i.test(text) ||
+      /(?:^|: )(?:quite |really |very )?smooth$/i.test(text) ||
       (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
   if (smooth && !stay) return 'smooth';
   if (NOT_MUCH.test(text) && MIXING.test(sentence)) return 'just';

@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|mm|la|le|les|sie|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],

@@ -47,12 +47,15 @@ export function restDenied(notes: string): string | null {
 const SOAKS =
   /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bscald the (?!milk)\p{L}+ with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
 
+/** "Scald the cornmeal with the milk, 10 min". */
+const SCALDS = /^scald the (?!milk)\p{L}+ with\b/iu;
+
 /** Where a second thing begins in a clause: the rest, behind the mixing. */
 const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar|a)|reposar|laisse[rz]|reposer)\b/i;
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|that|mine) (?:needs|wants|likes|should have|has had|gets)\b|\bgive it (?:another |a further |a good )?(?:half an hour|an hour|hour|a quarter of an hour|\d+ hours?)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+  /^(?:morning: )?out of the (?:fridge|cold) |\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|that|mine) (?:needs|wants|likes|should have|has had|gets)\b|\bgive it (?:another |a further |a good )?(?:half an hour|an hour|hour|a quarter of an hour|\d+ hours?)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
@@ -100,7 +103,7 @@ export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[]
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
-  const grows = TIME_ALONE.test(text) && GROWS.test(own[0]?.text ?? '');
+  const grows = TIME_ALONE.test(text) && (GROWS.test(own[0]?.text ?? '') || SCALDS.test(sentence));
   if ((!isStanding(text) && !grows) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
   if (!time) return [];

@@ -219,6 +219,11 @@ function sideBesides(c: Clause, before: Clause | undefined, at: number): Side | 
   return at < turn || TURN_BY.test(text.slice(turn, at)) ? 'firstSide' : 'secondSide';
 }
 
+/** "Compter 2 minutes, puis 1": a side and the other, counted. */
+const COUNTED = /^(?:compter|comptez|count|allow|reckon)\b/i;
+const isTimed = (x: Clause | undefined, c: Clause): boolean =>
+  x !== undefined && x.sentence === c.sentence && x.times.length > 0 && TIME_ALONE.test(x.text);
+
 /** Which sides the lengths of time in one clause are of, in their order. */
 function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonly Side[] {
   const { text } = c;
@@ -229,6 +234,7 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   const summed = other && /^\s*(?:[+/&]|and)\s*$/.test(text.slice(one.end, other.at));
   if (other && (side || summed)) return ['firstSide', 'secondSide'];
   if (side) return [side];
+  if (w.first < 0 && COUNTED.test(text) && isTimed(w.clauses[n + 1], c)) return ['firstSide'];
   if (w.first < 0 && (w.by?.sentence === c.sentence || turnsNext(w, n))) return ['firstSide'];
   // nothing in an iron is turned
   if (w.ironed && w.first >= 0) return [];
