@@ -117,13 +117,13 @@ test('an iron that stuck is offered to its diary, asks for care, and is seasoned
   await page.goto('/house#all');
   const care = page.getByRole('region', { name: 'Care' });
   await expect(
-    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.'),
+    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.', { exact: true }),
   ).toBeVisible();
   await care.getByRole('button', { name: `${name} is seasoned` }).click();
   await expect(care.getByText('It stuck once')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(
-    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.'),
+    care.getByText('It stuck once: clean it while it is warm, and see whether it does again.', { exact: true }),
   ).toBeVisible();
   await axe(page);
 });

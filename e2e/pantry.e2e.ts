@@ -305,7 +305,7 @@ test('the take-out list adds up what is under way, and buys what is short', asyn
   const butter = page.getByRole('row', { name: /^Unsalted butter/ });
   await expect(butter).toContainText('Regatta griddle cakes, batter');
   await expect(butter).toContainText('Lock-side crepes, for the pan as needed');
-  await expect(page.getByRole('row', { name: /^Cultured buttermilk/ })).toContainText(/ g on hand, .* short.*cartons/);
+  await expect(page.getByRole('row', { name: /^Cultured buttermilk/ })).toContainText(/\sg on hand, .* short.*cartons/);
   await axe(page);
 });
 
@@ -314,6 +314,7 @@ test('people of the kitchen: added by keys alone, changed, offered where somebod
 }) => {
   await page.goto('/house#all');
   const people = page.getByRole('region', { name: 'People', exact: true });
+  await expect(people.getByLabel('Somebody new')).toBeVisible();
   await people.getByLabel('Somebody new').focus();
   await page.keyboard.press('Enter');
   await expect(people.getByRole('alert')).toHaveText('A first name or nickname.');

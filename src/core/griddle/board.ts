@@ -116,7 +116,7 @@ export const joinedAt = (taps: readonly Tap[], bowl: number): number | null =>
 export const onHeat = (pieces: readonly Piece[]): readonly Piece[] => pieces.filter((p) => p.pulledAt === null);
 
 /** A piece that was looked at and is not ready asks again after so long, s. Ours. */
-export const LOOK_AGAIN_S = 15;
+const LOOK_AGAIN_S = 15;
 
 /** When a piece asks for a look. */
 export const dueAt = (p: Piece, t: SideTimes): number =>

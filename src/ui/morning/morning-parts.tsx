@@ -1,5 +1,6 @@
 'use client';
 /** What of a solved morning stands on the screen and on paper: plates, who does what, what lies where. */
+import type { ReactNode } from 'react';
 import { clockOf } from '@/core/morning/morning';
 import type { KitchenPerson, PersonMark } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
@@ -12,7 +13,6 @@ import { PersonMarkIcon } from '../drawings/person-mark';
 import { TableHead } from '../kit/table-head';
 import { useUnits } from '../kit/units';
 import { Wide } from '../kit/wide';
-import { GonePins, type PutsSteps, StepPut } from './step-put';
 
 interface DishCalled {
   readonly id: string;
@@ -136,12 +136,12 @@ export function People({
   dishes,
   people,
   sheets = null,
-  puts = null,
+  around = null,
 }: MorningShown & {
   /** Each on a sheet of its own, of this morning. */
   readonly sheets?: string | null;
-  /** Steps can be put elsewhere here. */
-  readonly puts?: PutsSteps | null;
+  /** Steps that are no load are drawn by this, around their words: here they can be put elsewhere. */
+  readonly around?: ((step: ShownStep, words: ReactNode) => ReactNode) | null;
 }) {
   const clock = useClock();
   const markOf = (personId: string | null | undefined): PersonMark | null =>
@@ -183,10 +183,8 @@ export function People({
                     >
                       <span className="font-semibold whitespace-nowrap tabular-nums">{clock(s.from)}</span>
                       <span className="min-w-0 [overflow-wrap:anywhere]">
-                        {puts && s.loads === 0 ? (
-                          <StepPut {...puts} step={s} plan={plan}>
-                            <StepWords of={s} dishes={dishes} />
-                          </StepPut>
+                        {around && s.loads === 0 ? (
+                          around(s, <StepWords of={s} dishes={dishes} />)
                         ) : (
                           <StepWords of={s} dishes={dishes} />
                         )}
@@ -199,7 +197,6 @@ export function People({
           );
         })}
       </div>
-      {puts ? <GonePins {...puts} plan={plan} steps={new Set(solved.steps.map((s) => s.id))} /> : null}
     </section>
   );
 }

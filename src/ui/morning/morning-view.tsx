@@ -20,6 +20,7 @@ import {
   Surfaces,
   useClock,
 } from './morning-parts';
+import { GonePins, StepPut } from './step-put';
 import { type KeepsMorning, useTake } from './use-take';
 
 interface Props extends MorningShown, Omit<KeepsMorning, 'plan'> {
@@ -153,6 +154,10 @@ export function MorningView(p: Props) {
   const moved = useMoved(p.solved.steps, p.revision);
   const covers = p.plan.waves.reduce((a, w) => a + w.covers, 0);
   const { unmet } = p.solved;
+  const puts = {
+    busy: asking.busy,
+    onPin: (pin: Pin) => void take(pinWords(pin, clock), [{ do: 'pin', pin }]),
+  };
   return (
     <div className="grid min-w-0 content-start gap-4">
       <section aria-label="How it goes" className="grid gap-3">
@@ -169,11 +174,13 @@ export function MorningView(p: Props) {
       <Evening {...p} />
       <People
         {...p}
-        puts={{
-          busy: asking.busy,
-          onPin: (pin) => void take(pinWords(pin, clock), [{ do: 'pin', pin }]),
-        }}
+        around={(step, words) => (
+          <StepPut {...puts} step={step} plan={p.plan}>
+            {words}
+          </StepPut>
+        )}
       />
+      <GonePins {...puts} plan={p.plan} steps={new Set(p.solved.steps.map((x) => x.id))} />
       <Surfaces {...p} />
       <Bowls {...p} />
     </div>

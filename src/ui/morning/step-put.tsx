@@ -14,7 +14,7 @@ import { A_TIME, minuteIn } from './morning.state';
 const NUDGE_MIN = 5;
 const ANYBODY = '';
 
-export interface PutsSteps {
+interface PutsSteps {
   readonly onPin: (pin: Pin) => void;
   readonly busy: boolean;
 }
