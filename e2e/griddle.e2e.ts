@@ -37,7 +37,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   // the bowl's clock starts when dry and wet meet
   await page.getByRole('button', { name: 'The bowl is combined' }).click();
   await expect(count).toContainText(
-    /The bowl combined just now: about 100 % of its rise is left; good until \d\d:\d\d/,
+    /The bowl combined just now: about 100\s% of its rise is left; good until \d\d:\d\d/,
   );
   // it rests first; poured all the same, that is the cook's own press, by key: the button is under the hand
   await expect(step).toContainText(/Rests until \d\d:\d\d.*Heat the griddle meanwhile/);
@@ -59,7 +59,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await expect(step).toContainText(/Look at 1 in \d:\d\d/);
   await expect(page.getByRole('button', { name: 'Place 7: free' })).toBeDisabled();
   await pass(page, kitchen, 150_000);
-  await expect(count).toContainText(/combined 2 min ago: about 9\d % of its rise/);
+  await expect(count).toContainText(/combined 2 min ago: about 9\d\s% of its rise/);
   await expect(step).toContainText('Turn 1?');
   await expect(step).toContainText('edge dull, bubbles open and stay open');
   await axe(page);

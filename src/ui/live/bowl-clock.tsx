@@ -5,6 +5,7 @@ import { minutesOrHours } from '@/core/quantity/say';
 import { Button, lookOf } from '../kit/button';
 import { Link } from '../kit/link';
 import { useTime } from '../kit/time';
+import { unbroken } from '../kit/unbroken';
 
 const MIN_MS = 60_000;
 
@@ -71,7 +72,7 @@ export function BowlClock({
         : folded === null
           ? '; its whites are not in yet'
           : `, whites in ${minutesOrHours(Math.max(0, Math.floor((now - folded) / MIN_MS)))} ago`}
-      {left === null ? '' : `: about ${Math.round(100 * left)} % of its rise is left`}
+      {left === null ? '' : unbroken(`: about ${Math.round(100 * left)} % of its rise is left`)}
       {until === null
         ? ''
         : past
