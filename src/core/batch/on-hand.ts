@@ -79,9 +79,9 @@ export interface UsesUp<F> {
 }
 
 /** More than this many times a card is another day's work. */
-const MOST_TIMES = 10;
-/** A thing all but used up counts as used up. */
-const ALL = 0.98;
+export const MOST_TIMES_A_CARD = 10;
+/** A thing all but used up counts as used up: this share of it. */
+export const USED_UP = 0.98;
 
 const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
   lines.reduce(
@@ -136,7 +136,7 @@ export function scaledFor<F extends { readonly formula: Formula }>(
   const found = things.map((thing) => ({ thing, each: inIt(lines, thing.ingredient) })).filter((x) => x.each > 0);
   const [least] = [...found].sort((a, b) => a.thing.grams / a.each - b.thing.grams / b.each);
   if (!least) return null;
-  const factor = Math.min(MOST_TIMES, least.thing.grams / least.each);
+  const factor = Math.min(MOST_TIMES_A_CARD, least.thing.grams / least.each);
   return { ...usesIn(of, atEnd(f, end), end, lines, things, factor), drives: least.thing };
 }
 
@@ -145,7 +145,7 @@ export const shareUsed = (u: Pick<UsesUp<unknown>, 'uses'>, things: readonly OnH
   things.reduce((a, t) => {
     const used = u.uses.find((x) => sameThing(x.thing.ingredient, t.ingredient));
     const share = used ? Math.min(1, used.grams / t.grams) : 0;
-    return a + share + (share >= ALL ? 0.5 : 0);
+    return a + share + (share >= USED_UP ? 0.5 : 0);
   }, 0);
 
 /**

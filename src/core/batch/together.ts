@@ -8,7 +8,16 @@ import { atEnd, type Formula, type FormulaLine } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { grams as say } from '../quantity/say';
-import { type OnHand, sameThing, scaledFor, shareUsed, type UsesUp, usesIn } from './on-hand';
+import {
+  MOST_TIMES_A_CARD,
+  type OnHand,
+  sameThing,
+  scaledFor,
+  shareUsed,
+  USED_UP,
+  type UsesUp,
+  usesIn,
+} from './on-hand';
 
 /** A line of the bent formula beside the same formula scaled alone. */
 interface Shift {
@@ -59,9 +68,6 @@ const ROUNDED = 0.02;
 
 /** Of what a thing lacks to all of it, these shares are tried. */
 const SHARES = [1, 0.75, 0.5, 0.25] as const;
-/** What is used up but for this is used up, as a share. */
-const ALL = 0.98;
-const MOST_TIMES = 10;
 
 const keeps = (was: ReadonlyMap<string, number>, is: Bench): boolean =>
   [...outside(is)].every(([rail, far]) => far <= (was.get(rail) ?? 0) + ROUNDED);
@@ -79,7 +85,7 @@ function brought(b: Bench, key: string, grams: number, was: ReadonlyMap<string, 
 /** A formula that takes all of one thing, and of the others as much as its zones allow; null: it asks for more than there is. */
 function drivenBy(b: Bench, by: OfThing, all: readonly OfThing[], was: ReadonlyMap<string, number>): Bench | null {
   const factor = by.thing.grams / by.grams;
-  if (factor > MOST_TIMES) return null;
+  if (factor > MOST_TIMES_A_CARD) return null;
   const scaled = drive(b, by.key, by.thing.grams, 'scale');
   if (!scaled) return null;
   let now = withFormula(b, scaled.formula);
@@ -93,7 +99,7 @@ function drivenBy(b: Bench, by: OfThing, all: readonly OfThing[], was: ReadonlyM
       const less = brought(now, x.key, x.thing.grams, was);
       if (!less) return null;
       now = less;
-    } else if (has < ALL * x.thing.grams)
+    } else if (has < USED_UP * x.thing.grams)
       for (const share of SHARES) {
         const more = brought(now, x.key, has + share * lacks, was);
         if (!more) continue;

@@ -1,5 +1,5 @@
 import Fraction from 'fraction.js';
-import type { OnHand, UsesUp } from '@/core/batch/on-hand';
+import { type OnHand, USED_UP, type UsesUp } from '@/core/batch/on-hand';
 import type { TakenTogether } from '@/core/batch/together';
 import { type Formula, kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
@@ -15,8 +15,6 @@ export type FoundUses = UsesUp<{ readonly formulaId: string; readonly number: nu
 /** One that may be bent to use up more together, beside itself scaled alone. */
 type FoundTogether = FoundUses & Pick<TakenTogether<unknown>, 'bent' | 'shifts'> & { readonly alone: FoundUses };
 
-/** Shares from which all of a thing is used. */
-const ALL = 0.98;
 const MOST_NEEDS = 6;
 const MOST_SHIFTS = 4;
 
@@ -41,13 +39,13 @@ export function UsesUpView({
   const uses = (t: OnHand, g: number): string => {
     const name = kitchenName(t.ingredient).toLowerCase();
     const what = isEgg(t.ingredient.id) ? 'eggs' : `of ${name}`;
-    return g >= ALL * t.grams
+    return g >= USED_UP * t.grams
       ? `all ${much(t, t.grams)} ${what}`
       : `${much(t, g)} of ${much(t, t.grams)} ${what.replace(/^of /, '')}`;
   };
   const leftOf = (u: FoundUses): readonly string[] =>
     u.uses.flatMap(({ thing, grams: g }) =>
-      g >= ALL * thing.grams
+      g >= USED_UP * thing.grams
         ? []
         : [
             `${much(thing, thing.grams - g)} ${isEgg(thing.ingredient.id) ? 'eggs' : `of ${kitchenName(thing.ingredient).toLowerCase()}`}`,
