@@ -35,7 +35,7 @@ export function StepPut({
     <>
       <button
         type="button"
-        className="flex min-h-8 w-full items-baseline gap-1 text-left hover:underline"
+        className="flex min-h-8 w-full items-baseline gap-1 text-left hover:underline pointer-coarse:min-h-11"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
         onKeyDown={(e) => {
