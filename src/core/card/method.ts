@@ -5,7 +5,7 @@
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
 import { inFigures } from './told/clause';
-import { middle, spokenInFigures } from './told/spoken';
+import { type InFigures, middle, spokenInFigures } from './told/spoken';
 import { anyWord } from './told/words';
 
 interface YieldClaim {
@@ -16,7 +16,7 @@ interface YieldClaim {
 const EACH_FOR =
   /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
-export function yieldClaim(notes: string): YieldClaim | null {
+export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldClaim | null {
   for (const row of notes.split('\n')) {
     const each = EACH_FOR.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
@@ -27,9 +27,9 @@ export function yieldClaim(notes: string): YieldClaim | null {
     PIECES.test(text) ||
     SO_MANY.test(text) ||
     (ABOUT_SO_MANY.test(text) && !MEASURES.test(sentence));
-  const told = countTold(notes, tells, [PIECES, MADE]);
+  const told = countTold(said, tells, [PIECES, MADE]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
-  const { text, asSaid } = spokenInFigures(notes);
+  const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
     for (const m of text.matchAll(is)) {
       const said = m[1] ?? m[2] ?? '';
@@ -136,7 +136,7 @@ const OTHERWISE =
  * every other word is one of what is counted, or says nothing.
  */
 function countTold(
-  notes: string,
+  { text: all, asSaid }: InFigures,
   tells: (text: string, sentence: string) => boolean,
   counted: readonly [RegExp, RegExp],
   most = false,
@@ -154,7 +154,6 @@ function countTold(
     `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
     'iu',
   );
-  const { text: all, asSaid } = spokenInFigures(notes);
   for (const sentence of all.split(/(?<=[.!?])\s+|\n+/))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
@@ -169,7 +168,10 @@ function countTold(
 }
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
-export function servingClaim(notes: string): { readonly people: number; readonly text: string } | null {
+export function servingClaim(
+  notes: string,
+  said = spokenInFigures(notes),
+): { readonly people: number; readonly text: string } | null {
   const counted =
     /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:(?:hungry|greedy|small|big) )?(?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(
       notes,
@@ -180,7 +182,7 @@ export function servingClaim(notes: string): { readonly people: number; readonly
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
   const told = countTold(
-    notes,
+    said,
     (text) =>
       PEOPLE.test(text) ||
       /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(

@@ -99,8 +99,9 @@ const SENTENCE =
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
 
-export function clausesOf(notes: string): readonly Clause[] {
-  const { text: all, asSaid } = spokenInFigures(notes);
+/** @param said the notes with their spoken numbers in figures, where that is at hand */
+export function clausesOf(notes: string, said = spokenInFigures(notes)): readonly Clause[] {
+  const { text: all, asSaid } = said;
   const out: Clause[] = [];
   let at = 0;
   for (const raw of all.split(SENTENCE)) {

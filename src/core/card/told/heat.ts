@@ -164,8 +164,10 @@ const OF_KNOB = /\b(?:dial|knob|settings?|numbers?|waffle maker|heat|hot|hotter|
 /** A dial at its middle. */
 const HALFWAY = /^(?:about |just )?half ?way(?: up| round)?$|\b(?:gas|dial|knob|ring|hob)\b.*\bhalf ?way\b/i;
 
+const ANY_DIGIT = new RegExp(`\\b${DIGIT}\\b`, 'i');
 /** The number on a knob, of a range its middle; null: none is told. */
 function knobIn({ text, sentence }: Clause): string | null {
+  if (!ANY_DIGIT.test(text)) return null;
   const found =
     [...KNOBBED, NUMBER_OF].map((re) => re.exec(text)).find((m) => m !== null) ??
     (OF_KNOB.test(sentence) ? IT_ON.exec(text) : null);

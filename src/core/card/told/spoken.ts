@@ -34,15 +34,18 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   // "hundred and thirty"
   [
     new RegExp(
-      String.raw`(?<!\b(?:a|one|two|three|four|five|six|seven|eight|nine|\d)\s)\bhundred and (?:(${TENS})(?:[- ](five))?)\b`,
+      String.raw`\bhundred(?<!\b(?:a|one|two|three|four|five|six|seven|eight|nine|\d)\shundred) and (?:(${TENS})(?:[- ](five))?)\b`,
       'gi',
     ),
     (_, tens, five) => String(100 + figureOf(tens) + figureOf(five)),
   ],
-  [/(?<=\d{2,3} )(?:degrees )?(fahrenheit|celsius|centigrade)\b/gi, (w) => (/f/i.test(w) ? 'F' : 'C')],
-  [/\b(?<=(?:number|no\.?) )(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi, (said) => String(figureOf(said))],
   [
-    /(?<=\b(?:scoop|disher)(?:[’']s| is) (?:an? )?)(?:eight|ten|twelve|sixteen|twenty|thirty)\b/gi,
+    /\b(?:degrees )?(fahrenheit|celsius|centigrade)\b(?<=\d{2,3} (?:degrees )?\w+)/gi,
+    (w) => (/f/i.test(w) ? 'F' : 'C'),
+  ],
+  [/\b(?:eight|ten|twelve|sixteen|twenty|thirty)\b(?<=\b(?:number|no\.?) \w+)/gi, (said) => String(figureOf(said))],
+  [
+    /\b(?:eight|ten|twelve|sixteen|twenty|thirty)\b(?<=\b(?:scoop|disher)(?:[’']s| is) (?:an? )?\w+)/gi,
     (said) => String(figureOf(said)),
   ],
   [
@@ -55,19 +58,19 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   ],
   // "they hold at eighty-five": degrees
   [
-    /(?<=\b(?:holds?|keep|kept|oven|drawer|cupboard|warm)\b[^,;.]{0,20}\b(?:at|to|on) )(sixty|seventy|eighty|ninety)(?:[- ](five))?\b(?! (?:min|sec))/gi,
+    /\b(sixty|seventy|eighty|ninety)\b(?<=\b(?:holds?|keep|kept|oven|drawer|cupboard|warm)\b[^,;.]{0,20}\b(?:at|to|on) \w+)(?:[- ](five))?\b(?! (?:min|sec))/gi,
     (_, tens, five) => String(figureOf(tens) + figureOf(five)),
   ],
   // "ten, fifteen minutes": a range
   [
-    /(?<!\b(?:side|number|gas|mark|setting|on) )\b((?:one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty)(?: and a half)?|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi,
+    /\b(?<!\b(?:side|number|gas|mark|setting|on) )((?:one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty)(?: and a half)?|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi,
     (_, low, high) => `${low} to ${high}`,
   ],
   [/\b(?:a|one) minute and a half,? (?:to |or )?two minutes\b/gi, () => '1 1/2 to 2 minutes'],
   [/\b(?:a|another) minute,? (?:to |or )?(?:a )?minute and a half\b/gi, () => '1 to 1 1/2 minutes'],
 ];
 
-interface InFigures {
+export interface InFigures {
   readonly text: string;
   /** What was said for a part of the text, by its characters from and to. */
   readonly asSaid: (from: number, to: number) => string;

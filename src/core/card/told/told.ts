@@ -13,6 +13,7 @@ import { panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn } from './rests';
 import { sidesIn } from './sides';
+import { spokenInFigures } from './spoken';
 import { HOT_SURFACE } from './words';
 
 /** How pieces are turned, by the words for it. */
@@ -152,7 +153,8 @@ function asSaid(facts: readonly ToldFact[], clauses: readonly Clause[]): readonl
 
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
-  const clauses = clausesOf(notes);
+  const said = spokenInFigures(notes);
+  const clauses = clausesOf(notes, said);
   const inF = speaksFahrenheit(notes);
   let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
@@ -172,9 +174,9 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   // a rest told by its time alone is no side's
   const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? [] : restAlone(clauses);
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
-  const claim = yieldClaim(notes);
+  const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
-  const serves = servingClaim(notes);
+  const serves = servingClaim(notes, said);
   if (serves)
     all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
   // a fold in thirds that is told in two clauses is one
