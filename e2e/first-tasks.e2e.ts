@@ -3,7 +3,7 @@
  * in; none of these takes more than six.
  */
 import type { Locator, Page } from '@playwright/test';
-import { axe, choose, chosen, expect, pdf, test } from './kitchen';
+import { axe, choose, chosen, DAY_AHEAD, expect, pdf, test } from './kitchen';
 
 const MOST_STEPS = 6;
 
@@ -99,7 +99,7 @@ test('one sentence: thirty on a Sunday at nine; what is missing is asked; one wi
 }) => {
   const hand = new Hand(page);
   await page.goto('/');
-  await hand.fill(page.getByLabel(SENTENCE), '30 people Sunday 9', 'the sentence');
+  await hand.fill(page.getByLabel(SENTENCE), `30 people ${DAY_AHEAD} 9`, 'the sentence');
   await hand.press(button(page, 'Read it'), 'Read it');
   await page.waitForURL(/begin/);
   await axe(page);
@@ -111,7 +111,7 @@ test('one sentence: thirty on a Sunday at nine; what is missing is asked; one wi
 
   // what is missing is asked one at a time, what may be meant otherwise is a tap, and no word is lost
   await page.goto('/');
-  await page.getByLabel(SENTENCE).fill('brell Sunday, griddle 100 by 20');
+  await page.getByLabel(SENTENCE).fill(`brell ${DAY_AHEAD}, griddle 100 by 20`);
   await button(page, 'Read it').click();
   await expect(page.getByRole('heading', { name: 'How many come?' })).toBeVisible();
   await expect(page.getByText('Not understood: brell')).toBeVisible();
@@ -128,7 +128,7 @@ test('one sentence: thirty on a Sunday at nine; what is missing is asked; one wi
 
   // nothing here is without milk: the ways on are told; with a formula that is, it becomes a morning of two dishes
   await page.goto('/');
-  await page.getByLabel(SENTENCE).fill('30 people Sunday 9, one without milk');
+  await page.getByLabel(SENTENCE).fill(`30 people ${DAY_AHEAD} 9, one without milk`);
   await button(page, 'Read it').click();
   await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await expect(page.getByText('No formula here is noted as holding none of that.')).toBeVisible();
@@ -140,7 +140,7 @@ test('one sentence: thirty on a Sunday at nine; what is missing is asked; one wi
   await button(page, 'Save').click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await page.goto('/');
-  await hand.fill(page.getByLabel(SENTENCE), '30 people Sunday 9, one without milk', 'the sentence');
+  await hand.fill(page.getByLabel(SENTENCE), `30 people ${DAY_AHEAD} 9, one without milk`, 'the sentence');
   await hand.press(button(page, 'Read it'), 'Read it');
   await hand.press(page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }), 'what most get');
   await expect(page.getByRole('heading', { name: /What does the one without milk get/ })).toBeVisible();

@@ -45,6 +45,11 @@ export async function beginTime(page: Page, kitchen: Kitchen, at: Date = new Dat
   await page.clock.install({ time: at });
 }
 
+/** A day of the week that is neither today nor tomorrow, as it is said: "Wednesday". */
+export const DAY_AHEAD = new Intl.DateTimeFormat('en-GB', { weekday: 'long' }).format(Date.now() + 3 * 86_400_000);
+/** The same as it is written. */
+export const DAY_AHEAD_SHORT = DAY_AHEAD.slice(0, 3);
+
 /** How many things the browser has told and not sent. */
 export const unsent = (page: Page): Promise<number> =>
   page.evaluate(

@@ -1,5 +1,5 @@
 /** Where two parts meet: what one says the other says too, from the first press to the plate. */
-import { axe, choose, expect, test } from './kitchen';
+import { axe, choose, DAY_AHEAD, DAY_AHEAD_SHORT, expect, test } from './kitchen';
 
 const open = async (page: import('@playwright/test').Page, name: string): Promise<void> => {
   await page.goto('/');
@@ -151,10 +151,10 @@ test('Sunday at nine for thirty, with no griddle noted: how many lie at once is 
   await page.getByLabel('How many at once?').fill('8');
   await page.getByRole('switch', { name: 'served at a set time' }).click();
   const at = page.getByRole('textbox', { name: 'Everything ready at', exact: true });
-  await at.fill('Sunday 9');
+  await at.fill(`${DAY_AHEAD} 9`);
   await at.press('Enter');
   await expect(at).toHaveValue('09:00');
-  await expect(page.getByText(/begin at/)).toContainText(/Sun/);
+  await expect(page.getByText(/begin at/)).toContainText(DAY_AHEAD_SHORT);
   await axe(page);
   // or a usual size is noted in a press, where it matters, and taken back
   await page.reload();

@@ -3,7 +3,7 @@
  * a cup.
  */
 import type { Page } from '@playwright/test';
-import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
+import { axe, choose, DAY_AHEAD, DAY_AHEAD_SHORT, expect, pdf, test, toWeighIn } from './kitchen';
 
 async function plan(page: Page, name: string): Promise<void> {
   await page.goto('/');
@@ -237,7 +237,7 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
   await served.press('Enter');
   await page.getByRole('button', { name: 'Keep it for later' }).click();
   await expect(page.getByText('When it is served can’t be read')).toBeVisible();
-  await served.fill('Sunday 9');
+  await served.fill(`${DAY_AHEAD} 9`);
   await served.press('Enter');
   const counts = () =>
     kitchen.sql<{ batches: number; takings: number; plans: number }>(
@@ -245,7 +245,7 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
     );
   const [before] = await counts();
   await page.getByRole('button', { name: 'Keep it for later' }).click();
-  await expect(page.getByText(/^Kept for Sun/)).toBeVisible();
+  await expect(page.getByText(new RegExp(`^Kept for ${DAY_AHEAD_SHORT}`))).toBeVisible();
   expect(await counts()).toEqual([{ ...before, plans: (before?.plans ?? 0) + 1 }]);
 
   // it waits on Today, and opens as it was left
@@ -261,7 +261,7 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
   await expect(page.getByLabel('Pieces each')).toHaveValue('2');
   await page.getByLabel('Guests').fill('32');
   await page.getByRole('button', { name: 'Keep the change' }).click();
-  await expect(page.getByText(/^Kept for Sun/).first()).toBeVisible();
+  await expect(page.getByText(new RegExp(`^Kept for ${DAY_AHEAD_SHORT}`)).first()).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Guests')).toHaveValue('32');
   // what another screen has changed since is not written over
@@ -272,7 +272,9 @@ test('a plan for Sunday is kept: nothing is begun or taken, it opens as it was l
 
   const to = page.url();
   await page.goto(to.replace('/plan?', '/notice?'));
-  await expect(page.getByRole('article', { name: 'Notice' })).toContainText(/for Sun \d+ \w+ \d{4}/);
+  await expect(page.getByRole('article', { name: 'Notice' })).toContainText(
+    new RegExp(`for ${DAY_AHEAD_SHORT} \\d+ \\w+ \\d{4}`),
+  );
   await expect(page.getByRole('article', { name: 'Notice' })).toContainText('wheat');
   await page.goto(to);
   await page.getByRole('button', { name: 'Start this batch' }).click();
