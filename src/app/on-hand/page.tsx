@@ -36,12 +36,10 @@ const wordsIn = (v: string | string[] | undefined): readonly string[] =>
  * takes too long, scaled alone.
  */
 async function together(found: readonly FoundUses[], things: readonly OnHand[], house: Kitchen) {
-  const of = (u: FoundUses): string => `${u.of.formulaId} ${u.end ?? ''}`;
   const bent = things.length > 1 ? await inReader('together', found.slice(0, MOST_BENT), things, house) : null;
-  const all = new Map(bent?.ok ? bent.value.map((t, n) => [of(found[n] as FoundUses), t] as const) : []);
   return found
-    .map((u) => {
-      const t = all.get(of(u));
+    .map((u, n) => {
+      const t = bent?.ok ? bent.value[n] : undefined;
       return t?.bent ? { ...t, of: u.of, alone: u } : { ...u, alone: u, bent: null, shifts: [] };
     })
     .map((t) => ({ t, score: shareUsed(t, things) }))

@@ -90,7 +90,10 @@ const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
     0,
   );
 
-/** What a formula takes of the things on hand as its lines stand, and what else. @param lines in the amounts that are made */
+/**
+ * What a formula takes of the things on hand as its lines stand, and what else.
+ * @param lines in the amounts that are made
+ */
 export function usesIn<F>(
   of: F,
   at: Pick<Formula, 'kind' | 'school' | 'portionMl'>,

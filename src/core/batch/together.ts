@@ -42,7 +42,9 @@ interface OfThing {
   readonly grams: number;
 }
 
-/** Things on hand that a formula has on a line of their own; what stands on two lines, or among others, is scaled alone. */
+/**
+ * Things on hand that a formula has on a line of their own; what stands on two lines, or among others, is scaled alone.
+ */
 function linesOf(lines: readonly FormulaLine[], things: readonly OnHand[]): readonly OfThing[] {
   return things.flatMap((thing) => {
     const own = lines.filter(
@@ -82,7 +84,10 @@ function brought(b: Bench, key: string, grams: number, was: ReadonlyMap<string, 
   return is && keeps(was, is) ? is : null;
 }
 
-/** A formula that takes all of one thing, and of the others as much as its zones allow; null: it asks for more than there is. */
+/**
+ * A formula that takes all of one thing, and of the others as much as its zones allow; null: it asks for more than there
+ * is.
+ */
 function drivenBy(b: Bench, by: OfThing, all: readonly OfThing[], was: ReadonlyMap<string, number>): Bench | null {
   const factor = by.thing.grams / by.grams;
   if (factor > MOST_TIMES_A_CARD) return null;

@@ -4,8 +4,7 @@
  */
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
-import { inFigures } from './told/clause';
-import { type InFigures, middle, spokenInFigures } from './told/spoken';
+import { type InFigures, inFigures, middle, spokenInFigures } from './told/spoken';
 import { anyWord } from './told/words';
 
 interface YieldClaim {
@@ -32,10 +31,10 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
   const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
     for (const m of text.matchAll(is)) {
-      const said = m[1] ?? m[2] ?? '';
-      const n = OTHERS_COUNTED.test(said) || PEOPLE.test(said) ? null : middle(said);
-      const at = m.index + m[0].indexOf(said);
-      if (n && n.value >= least) return { pieces: Math.round(n.value), text: asSaid(at, at + said.length) };
+      const [all, count = ''] = m;
+      const n = OTHERS_COUNTED.test(count) || PEOPLE.test(count) ? null : middle(count);
+      const at = m.index + all.indexOf(count);
+      if (n && n.value >= least) return { pieces: Math.round(n.value), text: asSaid(at, at + count.length) };
     }
   return null;
 }
@@ -74,10 +73,10 @@ const MADE = anyWord(
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
   /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
-/** "About twelve.", where a sentence begins with it. */
-const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle)\b/i;
+/** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^that[’']s (?:about |around )?\S+$/iu;
+const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(

@@ -14,7 +14,10 @@ interface Homeless {
   readonly wave: number | null;
   /** `late`: the cook has put it at a time after it is wanted. */
   readonly what: 'hands' | 'surface' | 'allergen' | 'early' | 'late';
-  /** Of a step: how much earlier than anybody is there, or than it has been put, it would have to begin, min, at least 1; of pieces 0. */
+  /**
+   * Of a step: how much earlier than anybody is there, or than it has been put, it would have to begin, min, at least 1;
+   * of pieces 0.
+   */
   readonly shortMin: number;
   readonly pieces: number;
 }
@@ -122,7 +125,10 @@ class Placing {
     for (const t of this.tasks) this.pin(t);
   }
 
-  /** What the cook has put at a time has its hands before anything else; where nobody is free then, it is placed as usual. */
+  /**
+   * What the cook has put at a time has its hands before anything else; where nobody is free then, it is placed as
+   * usual.
+   */
   private pin(t: Task): void {
     const from = this.pinOf(t)?.from ?? null;
     if (from === null) return;

@@ -46,7 +46,7 @@ import { DoneView } from './done-view';
 import { HeatView } from './heat-view';
 import { HoldView } from './hold-view';
 import { HeatCaution } from './notices';
-import { saidAtGriddle } from './said';
+import { type Saying, saidAtGriddle } from './said';
 import { StepView } from './step-view';
 import { SurfaceView } from './surface-view';
 import { ACT_WORDS, DONE_WORDS } from './words';
@@ -275,6 +275,14 @@ function NextPart({
   };
   const last = log.taps.at(-1);
   const heat = heatIn(script, Math.max(0, ends.indexOf(at)));
+  const saying: Saying = {
+    step,
+    next,
+    test: isTestPiece(batch, next),
+    held: held && test?.pulledAt !== null && test !== undefined,
+    end: ends.length > 1 ? at.name : null,
+    rests: restsUntil === null ? null : time.ofDay(restsUntil),
+  };
   return (
     <section aria-label="Next" className="rounded-plate bg-white p-4">
       {ends.filter((e) => e.left > 0).length > 1 ? (
@@ -289,30 +297,15 @@ function NextPart({
         </div>
       ) : null}
       <span role="status" className="sr-only">
-        {saidAtGriddle(
-          {
-            step,
-            next,
-            test: isTestPiece(batch, next),
-            held: held && test?.pulledAt !== null && test !== undefined,
-            end: ends.length > 1 ? at.name : null,
-            rests: restsUntil === null ? null : time.ofDay(restsUntil),
-          },
-          log.taps.at(-1) ?? null,
-        )}
+        {saidAtGriddle(saying, log.taps.at(-1) ?? null)}
       </span>
       <StepView
-        step={step}
+        {...saying}
         times={at.known.times}
         now={now}
         cues={heat.cues}
         thenC={heat.thenC}
-        next={next}
-        held={held && test?.pulledAt !== null && test !== undefined}
-        test={isTestPiece(batch, next)}
         measured={measured}
-        end={ends.length > 1 ? at.name : null}
-        rests={restsUntil === null ? null : time.ofDay(restsUntil)}
         portion={at.portionMl === null ? null : portionWords(at.portionMl, at.said)}
         addIns={addInsOf(batch, it.goesOn === null ? [] : putOnIn(script, it.goesOn), (id) => things[id], at)}
       />

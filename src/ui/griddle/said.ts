@@ -2,7 +2,8 @@
 import type { BoardStep, Tap } from '@/core/griddle/board';
 import { ACT_WORDS, DONE_WORDS } from './words';
 
-interface Saying {
+/** The one next thing, as it is shown and as it is said aloud. */
+export interface Saying {
   readonly step: BoardStep;
   /** The number of the next piece that is poured. */
   readonly next: number;

@@ -1,10 +1,11 @@
 import type { MeasuredWith } from '@/core/batch/taken';
-import { type BoardStep, dueAt, type Piece } from '@/core/griddle/board';
+import { dueAt, type Piece } from '@/core/griddle/board';
 import type { AddInNow } from '@/core/griddle/progress';
 import { temperature } from '@/core/quantity/say';
 import type { Cues, SideTimes } from '@/core/script/on-heat';
 import { useUnits } from '../kit/units';
 import { useAsTaken } from './as-taken';
+import type { Saying } from './said';
 import { ACT_WORDS, clock } from './words';
 
 const GOES_ON = { poured: 'Then sprinkle on', flip: 'Before it is turned, put on', top: 'Then lay on top' } as const;
@@ -35,23 +36,15 @@ export function StepView({
   portion,
   rests,
   thenC,
-}: {
-  readonly step: BoardStep;
+}: Saying & {
   readonly times: SideTimes;
   readonly now: number;
   readonly cues: Cues;
-  readonly next: number;
-  readonly held: boolean;
-  readonly test: boolean;
   /** What goes on the piece now. */
   readonly addIns: readonly AddInNow[];
   readonly measured: MeasuredWith;
-  /** Of two ends from one base, the one that is poured next; null: there is one. */
-  readonly end: string | null;
   /** How much one is, as it is said; null: it fills its shape. */
   readonly portion: string | null;
-  /** Until when the bowl rests, as it is said; null: it may be poured. */
-  readonly rests: string | null;
   /** What the heat is changed to once the first is on it, C; null: it stays. */
   readonly thenC: number | null;
 }) {

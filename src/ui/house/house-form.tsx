@@ -3,7 +3,6 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { MATTERS, WAY_IDS } from '@/core/formula/schools';
-
 import { boilsAtC, FRESH_WAYS, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';

@@ -210,12 +210,9 @@ const OF_ANOTHER =
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn(c: Clause): string | null {
   const { text, sentence } = c;
-  const other =
-    OTHER_DIALS.find(([re]) => re.test(text)) ??
-    (HALFWAY.test(text) && /\b(?:gas|dial|knob|ring|hob)\b/i.test(sentence)
-      ? ([HALFWAY, 'medium'] as const)
-      : undefined);
-  if (other) return /\boven\b/i.test(text) ? null : other[1];
+  const isHalfway = HALFWAY.test(text) && /\b(?:gas|dial|knob|ring|hob)\b/i.test(sentence);
+  const other = OTHER_DIALS.find(([re]) => re.test(text))?.[1] ?? (isHalfway ? 'medium' : null);
+  if (other !== null) return /\boven\b/i.test(text) ? null : other;
   const knob = knobIn(c);
   if (knob !== null) return knob;
   if (OF_ANOTHER.test(text)) return null;

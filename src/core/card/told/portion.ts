@@ -2,8 +2,8 @@
 import type { KitchenConventions } from '../../pantry/conventions';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
-import { type Clause, hundredths, inFigures, type ToldFact } from './clause';
-import { middle } from './spoken';
+import { type Clause, hundredths, type ToldFact } from './clause';
+import { inFigures, middle } from './spoken';
 import { anyWord, AT_THE_HEAT as HEAT } from './words';
 
 const POURS =
@@ -107,8 +107,10 @@ const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
 /** "The scoop's a hundred and fifty": millilitres, though nobody says so. */
 const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: about)? (\d{2,3})$/i;
-const SCOOP =
-  /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)|^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
+/** "A number 16 scoop"; and its number alone, where the sentence speaks of a scoop. */
+const NUMBERED_SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
+const SCOOP_ALONE =
+  /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
@@ -140,6 +142,9 @@ function partOf(f: ToldFact, filled: string): ToldFact {
     : f;
 }
 
+/** What holds a portion, and nobody knows how much of it. */
+const MEASURE = anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louche');
+
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
@@ -152,8 +157,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
   const next = (then?.text ?? '').replace(BEFORE_AMOUNT, '').replace(SAID_OF_AMOUNT, '');
-  const isMeasured =
-    open || (amounts === 0 && anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louche').test(c.text));
+  const isMeasured = open || (amounts === 0 && MEASURE.test(c.text));
   if (isMeasured && then?.sentence === c.sentence && AMOUNT_ALONE.test(next)) {
     const amount = portionAt(next, then, house);
     if (amount) return [...told.filter((f) => f !== open), amount];
@@ -235,7 +239,8 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   if (each && POURS.test(text)) return [...widths, each];
   const disher =
     /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text) ||
-    (SCOOP.test(text) && /\b(?:scoop|disher)\b/i.test(sentence));
+    NUMBERED_SCOOP.test(text) ||
+    (SCOOP_ALONE.test(text) && /\b(?:scoop|disher)\b/i.test(sentence));
   if (!disher && !PER_PIECE.test(text)) {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
@@ -243,7 +248,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const holds = HOLDS.exec(text)?.[1];
   if (holds !== undefined)
     return [...widths, { fact: 'portion', value: Number(holds), unit: 'ml', of: 'piece', words: text, taken }];
-  const number = disher ? SCOOP.exec(text) : /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i.exec(text);
+  const number = NUMBERED_SCOOP.exec(text) ?? (disher ? SCOOP_ALONE.exec(text) : null);
   const scoop = unitById(`scoop-${number?.slice(1).find((x) => x !== undefined) ?? ''}`);
   const ml = scoop ? mlOf(scoop, house)?.valueOf() : undefined;
   if (ml !== undefined)

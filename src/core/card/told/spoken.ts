@@ -105,3 +105,23 @@ export function spokenInFigures(said: string): InFigures {
       places ? said.slice(places[from] ?? said.length, places[to] ?? said.length) : said.slice(from, to),
   };
 }
+
+/** Numbers of other tongues, and what stands between two of them, as figures that are as long as the words. */
+const FIGURES_OF = [
+  ['zwei|deux|dos', '2'],
+  ['drei|trois|tres', '3'],
+  ['vier|quatre|cuatro', '4'],
+  ['fünf|cinq|cinco', '5'],
+  ['zehn|dix|diez', '10'],
+  ['fünfzehn|quinze|quince', '15'],
+  ['zwanzig|vingt|veinte', '20'],
+  ['dreißig|dreissig|trente|treinta', '30'],
+] as const;
+const wholeWord = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu');
+const FIGURES = FIGURES_OF.map(([words, n]) => [wholeWord(words), n] as const);
+const ANY_FIGURE = new RegExp(FIGURES_OF.map(([words]) => words).join('|'), 'i');
+/** Numbers of other tongues in figures. */
+export const inFigures = (text: string): string =>
+  (ANY_FIGURE.test(text) ? FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text) : text)
+    .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
+    .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');
