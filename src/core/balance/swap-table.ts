@@ -3,6 +3,8 @@
  * sense; what a swap does to water, fat, sugar, acid, salt and allergens is worked from the pantry, not written here.
  * To add a stand-in is to add a row.
  */
+import type { FormulaLine } from '../formula/formula';
+
 export interface StandInRow {
   readonly to: string;
   /** Grams for one gram of what it replaces; `egg`: as many eggs. */
@@ -262,3 +264,7 @@ export function standInsFor(i: { readonly id: string; readonly category: string 
       : (BY_ID[i.id] ?? BY_CATEGORY[i.category] ?? []);
   return rows.filter((r) => r.to !== i.id && r.with?.id !== i.id);
 }
+
+/** The stand-ins for a line; empty where the line is not read, made of two things, or has no usual stand-in. */
+export const lineStandIns = ({ ingredient, grams, parts }: FormulaLine): readonly StandInRow[] =>
+  ingredient && grams && parts.length === 1 ? standInsFor(ingredient) : [];

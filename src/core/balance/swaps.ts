@@ -21,7 +21,7 @@ import { keepsBatch } from './bounds';
 import { movesRail } from './brings';
 import { leavenFor, leaveningPinned, powderShare, withLeavening } from './leavening';
 import { bend } from './ratios';
-import { type StandInRow, standInsFor } from './swap-table';
+import { lineStandIns, type StandInRow } from './swap-table';
 
 /** What the stand-in brings more (or less) than what it replaces, before anything makes up for it. */
 export interface SwapEffect {
@@ -89,8 +89,7 @@ function effectOf(line: FormulaLine, s: StandInRow): SwapEffect {
 
 /** The stand-ins for a line; empty where the line is not read, made of two things, or has no usual stand-in. */
 export function swapsFor(line: FormulaLine): readonly Swap[] {
-  if (!line.ingredient || !line.grams || line.parts.length !== 1) return [];
-  return standInsFor(line.ingredient).map((s) => {
+  return lineStandIns(line).map((s) => {
     const now = pourOf(line, s);
     const eggs = s.ratio === 'egg' && now[0]?.ingredient.piece ? now[0].grams / now[0].ingredient.piece.grams : null;
     return {

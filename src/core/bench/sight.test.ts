@@ -4,7 +4,8 @@ import { findingKey, meantKey } from '../findings/finding';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard, withCard, withOffer } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
-import { firstSight, sightOf } from './sight';
+import { firstSight } from './first-sight';
+import { sightOf } from './sight';
 import { whatIf } from './what-if';
 
 const of = (text: string): Formula => {

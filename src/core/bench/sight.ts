@@ -3,18 +3,17 @@
  * same is worked in the browser from the first change on.
  */
 import type { Worked } from '../analyse-formula';
-import { type Bench, workedOn } from '../balance/bench';
+import type { Bench } from '../balance/bench';
 import { restsOnFill } from '../balance/fills';
-import { fixesFor } from '../balance/fixes';
 import { blendOf } from '../balance/lines';
-import { swapsFor } from '../balance/swaps';
+import { lineStandIns } from '../balance/swap-table';
 import { atOnce } from '../batter/portions';
 import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
 import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
 import { allergensSaid } from '../facts/account';
-import { type Finding, findingKey, heard } from '../findings/finding';
+import { type Finding, heard } from '../findings/finding';
 import { sameEdit } from '../formula/act-edits';
 import { atEnd, counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
@@ -138,7 +137,7 @@ function benchLine(l: FormulaLine): BenchLine {
     suggestions: suggestions.map(pickable),
     readings: readings.map(({ text, why }) => ({ text, why })),
     can: {
-      swap: !l.off && swapsFor(l).length > 0,
+      swap: !l.off && lineStandIns(l).length > 0,
       drive: !l.off && l.use === 'batter' && l.grams !== null && l.drainedG === 0,
       apart: !l.off && i?.category === 'egg' && i.id !== 'egg-yolk' && i.id !== 'egg-white' && parts.length === 1,
       age: !l.off && (i?.ownAcidMeqPer100g ?? 0) > 0 && i?.category === 'leavening',
@@ -264,23 +263,5 @@ export function sightOf(b: Bench, worked: Worked): BenchSight {
     restsOnFill: restsOnFill(worked),
     allergens: allergensSaid([...worked.lines, ...fatOf(b, worked)]),
     card: cardOf(b, counted),
-  };
-}
-
-/** What the Bench is opened with: all that is seen of the formula, and what each finding offers to do about it. */
-export interface FirstSight {
-  readonly sight: BenchSight;
-  readonly fixes: FixTitles;
-}
-
-/** The titles of what mends a finding, by the finding. */
-export type FixTitles = Readonly<Record<string, readonly string[]>>;
-
-/** Parameters as of `workedOn`. */
-export function firstSight(b: Bench): FirstSight {
-  const sight = sightOf(b, workedOn(b));
-  return {
-    sight,
-    fixes: Object.fromEntries(sight.open.map((f) => [findingKey(f), fixesFor(b, f).map((p) => p.title)])),
   };
 }

@@ -5,7 +5,7 @@ import { waysOf } from '../batch/batch';
 import { noticeOf } from '../batch/notice';
 import { scale } from '../batch/scale';
 import { sheetOf } from '../batch/sheet';
-import { firstSight } from '../bench/sight';
+import { firstSight } from '../bench/first-sight';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';

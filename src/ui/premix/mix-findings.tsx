@@ -43,7 +43,6 @@ export function MixFindings({
           key={`${f.code} ${f.message}`}
           f={f}
           bench={{ formula: mix, house, end: null }}
-          fixesFor={fixesFor}
           onPropose={([p]) => p && onBagged(p.formula)}
           onDismissed={(dismissed) => onBagged({ ...mix, dismissed: [...dismissed] })}
         />

@@ -2,9 +2,9 @@
 import { Check } from 'lucide-react';
 import { useDeferredValue, useMemo } from 'react';
 import type { Bench, Proposal } from '@/core/balance/bench';
-import { fixesFor as fixesOnBench } from '@/core/balance/fixes';
 import { BASIS_WORDS, type Finding, meantKey } from '@/core/findings/finding';
 import { Button } from '../kit/button';
+import { later, useLater, whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
 
 interface Props {
@@ -14,28 +14,26 @@ interface Props {
   readonly onDismissed: (dismissed: readonly string[]) => void;
 }
 
+/** What works the fixes, and with them the solver: wanted once a finding stands that the server has not mended. */
+const fixing = later(() => import('@/core/balance/fixes'));
+
 /**
  * One finding with what mends it.
- * @param fixesFor what is offered to mend it
- * @param titles what it offers, where that was worked already: the fixes themselves are worked when one is asked for
+ * @param titles what is offered, where that was worked already: the fixes themselves are worked when one is asked for
  */
-export function FindingView({
-  fixesFor = fixesOnBench,
-  titles = null,
-  ...props
-}: Props & {
-  readonly fixesFor?: (b: Bench, f: Finding) => readonly Proposal[];
-  readonly titles?: readonly string[] | null;
-}) {
+export function FindingView({ titles = null, ...props }: Props & { readonly titles?: readonly string[] | null }) {
   const { f, bench, onPropose } = props;
+  const here = useLater(fixing, titles === null);
   // numbers first: fixes are worked out when the hand pauses
   const at = useDeferredValue(bench);
-  const fixes = useMemo(() => (titles ? null : fixesFor(at, f)), [fixesFor, titles, at, f]);
+  const fixes = useMemo(() => (titles ? null : (here?.fixesFor(at, f) ?? null)), [here, titles, at, f]);
   return (
     <Told
       {...props}
       titles={titles ?? fixes?.map((p) => p.title) ?? []}
-      onFix={(from) => onPropose(turned(fixes ?? fixesFor(bench, f), from))}
+      onFix={(from) => {
+        whenHere(fixing, ({ fixesFor }) => onPropose(turned(fixes ?? fixesFor(bench, f), from)));
+      }}
     />
   );
 }

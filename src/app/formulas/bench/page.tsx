@@ -14,7 +14,7 @@ import { titled } from '@/app/titled';
 import { WISHES } from '@/core/balance/moves';
 import { thingsRead } from '@/core/batch/together';
 import { weighedOf } from '@/core/batch/weighed';
-import { firstSight } from '@/core/bench/sight';
+import { firstSight } from '@/core/bench/first-sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { heldAgainst, wantsAnything } from '@/core/judge/target';
 import { findIngredient } from '@/core/pantry/pantry';
