@@ -81,6 +81,16 @@ test.each<[string, Partial<Begin>]>([
   ['', {}],
 ])('%s', (said, is) => expect(read(said)).toEqual({ ...NOTHING, ...is }));
 
+test('a weekday said on that day after the hour is next week’s; before the hour, or by "today", it is this one', () => {
+  const on = (now: string, said: string): Begin => beginIn(said, GEAR, '2026-11-29', now);
+  expect(on('10:00', 'Sunday 9 for 30')).toMatchObject({ day: '2026-12-06', orDay: '2026-12-13' });
+  expect(on('08:00', 'Sunday 9 for 30')).toMatchObject({ ...SUNDAY, ...at('09:00', '21:00') });
+  expect(on('22:00', 'Sunday 9 for 30')).toMatchObject({ day: '2026-12-06', ...at('09:00', '21:00') });
+  expect(on('13:00', 'Sunday at 18:00')).toMatchObject({ ...SUNDAY, time: '18:00' });
+  expect(on('10:00', 'Sunday at half past eight')).toMatchObject({ day: '2026-12-06', ...at('08:30', '20:30') });
+  expect(on('10:00', 'today 9')).toMatchObject({ day: '2026-11-29' });
+});
+
 test('the house says which comes first, the day or the month', () => {
   expect(beginIn('6/12 for 10', GEAR, '2026-11-28', '19:00', false)).toMatchObject({ day: '2027-06-12', people: 10 });
 });

@@ -265,9 +265,9 @@ function whenIn(
   const isEvening = EVENINGS.test(rest.text);
   const asMeant = (t: Pick<Begin, 'time' | 'orTime'>): Pick<Begin, 'time' | 'orTime'> =>
     isEvening && t.orTime !== null && t.orTime > (t.time ?? '') ? { time: t.orTime, orTime: t.time } : t;
-  // bare numbers are people and hours: days are looked for in words and whole dates
+  // bare numbers are people and hours: days are looked for in words and whole dates, hours below
   const found = (dayFirst ? GB : casual)
-    .parse(rest.text, new Date(`${today}T${now}:00`), { forwardDate: true })
+    .parse(rest.text, new Date(`${today}T00:00:00`), { forwardDate: true })
     .find((r) => r.start.isCertain('weekday') || r.start.isCertain('day'));
   if (!found) return { day: null, orDay: null, ...asMeant(hourIn(rest)) };
   const words = dayWords(found.text);
@@ -284,9 +284,12 @@ function whenIn(
     'i',
   ).exec(rest.text.slice(end));
   const h = bare ? numberOf(bare[1] ?? '') : null;
-  if (!bare || h === null || h < 1 || h > 23) return { day, orDay, ...asMeant(hourIn(rest)) };
-  rest.take(end, bare[0].length);
-  return { day, orDay, ...asMeant(hourAs(h, 0)) };
+  const isHour = bare !== null && h !== null && h >= 1 && h <= 23;
+  if (isHour) rest.take(end, bare[0].length);
+  const at = asMeant(isHour ? hourAs(h, 0) : hourIn(rest));
+  // "Sunday 9", said on a Sunday at ten, is next week's
+  const isOver = orDay !== null && day === today && at.time !== null && at.time < now;
+  return isOver ? { day: orDay, orDay: dayAfter(orDay, 7), ...at } : { day, orDay, ...at };
 }
 
 /** "30 people": of several counts of guests the one that is not of those who do without something. */

@@ -244,9 +244,15 @@ test('law: a step that is put by hand stands there with whom it was given, or it
         (pin.from === null || Math.abs(is.from - pin.from) < 0.001) &&
         (pin.by === null || is.by === pin.by);
       if (!stands) expect(unmet.some((u) => u.what.includes(s.name) || u.what.includes(' for '))).toBe(true);
+      for (const a of steps.filter((x) => x.hob))
+        expect(steps.filter((x) => x.hob && x.from <= a.from && a.from < x.to - 0.001).length).toBeLessThanOrEqual(
+          m.hob,
+        );
       for (const [n, a] of steps.entries())
-        for (const b of steps.slice(n + 1))
+        for (const b of steps.slice(n + 1)) {
           if (a.by !== null && a.by === b.by) expect(meet(handsOf(a), handsOf(b))).toBe(false);
+          if (a.oven !== null && a.oven === b.oven && a.ovenC !== b.ovenC) expect(meet(a, b)).toBe(false);
+        }
     }),
     { numRuns: cases(30) },
   );
@@ -266,6 +272,19 @@ test('a step put ten minutes earlier begins then; put later than its plates let 
   expect(put(h('3:00')).unmet.map((u) => u.what)).toContain(
     `${was.name} can’t be done at 03:00, where it has been put: nobody is free for it.`,
   );
+  // two pots on one place of the hob
+  const melts = solved({ ...REGATTA, hob: 1 }, false, false).steps.filter((s) => s.hob);
+  const pins = melts.slice(0, 2).map(({ id, name }) => ({ step: id, name, from: h('6:40'), by: null }));
+  const { unmet } = solved({ ...REGATTA, hob: 1, pins }, false, false);
+  const told = unmet.filter((u) => u.what.includes('has been put'));
+  expect(told.map((u) => u.what.replace(/^.*, \w+ can/, 'It can'))).toEqual([
+    'It can’t be done at 06:40, where it has been put: no place on the hob is free.',
+  ]);
+  // what is heated is known only when all loads lie
+  const heat = solved(REGATTA, false, false).steps.find((s) => s.id.startsWith('heat '));
+  const before = { step: heat?.id ?? '', name: heat?.name ?? '', from: Math.round(heat?.from ?? 0) - 20, by: null };
+  const heated = solved({ ...REGATTA, pins: [before] }, false, false).steps.find((s) => s.id === before.step);
+  expect(heated?.from).toBe(before.from);
   const other = REGATTA.people.find((p) => p.name !== was.by && p.role !== 'child');
   expect(put(null, other?.name ?? '').is?.by).toBe(other?.name);
 });

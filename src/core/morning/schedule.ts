@@ -22,11 +22,25 @@ interface Homeless {
   readonly pieces: number;
 }
 
+/** What is taken when a step is put at a time. */
+type Lack = 'hands' | 'oven' | 'hob';
+
+/** Whose hands do a step, and in which oven; null: it needs none. */
+interface Fit {
+  readonly who: Person | null;
+  readonly oven: string | null;
+}
+
+interface Unpinned {
+  readonly id: string;
+  readonly lacks: Lack;
+}
+
 export interface Scheduled {
   readonly steps: readonly PlacedStep[];
   readonly homeless: readonly Homeless[];
-  /** Steps that the cook has put at a time at which they can't be done, by their id. */
-  readonly unpinned: readonly string[];
+  /** Steps that the cook has put at a time at which they can't be done. */
+  readonly unpinned: readonly Unpinned[];
   /** When each plate step ends, by its id. */
   readonly plated: ReadonlyMap<string, number>;
 }
@@ -83,7 +97,7 @@ interface Spot {
 class Placing {
   readonly placed: PlacedStep[] = [];
   readonly homeless: Homeless[] = [];
-  readonly unpinned: string[] = [];
+  readonly unpinned: Unpinned[] = [];
   readonly plated = new Map<string, number>();
   private readonly counter: Counter;
   private readonly earliest: number;
@@ -97,7 +111,7 @@ class Placing {
   private readonly kept: ReadonlyMap<MorningSurface, ReadonlySet<string>>;
   private readonly ovenPlaces: number;
   /** Steps that stand where the cook has put them, with their hands. */
-  private readonly pinned = new Map<string, { readonly from: number; readonly who: Person | null }>();
+  private readonly pinned = new Map<string, Fit & { readonly from: number }>();
 
   constructor(
     work: Work,
@@ -126,19 +140,19 @@ class Placing {
   }
 
   /**
-   * What the cook has put at a time has its hands before anything else; where nobody is free then, it is placed as
-   * usual.
+   * What the cook has put at a time has its hands, its oven and its pan on the hob before anything else; where one of
+   * them is taken then, it is placed as usual.
    */
   private pin(t: Task): void {
     const from = this.pinOf(t)?.from ?? null;
     if (from === null) return;
-    const who = this.fits(t, from);
-    if (who === false) {
-      this.unpinned.push(t.id);
+    const fit = this.fits(t, from);
+    if (typeof fit === 'string') {
+      this.unpinned.push({ id: t.id, lacks: fit });
       return;
     }
-    if (who) this.counter.bindHands(who, from, t.handsMin);
-    this.pinned.set(t.id, { from, who });
+    this.bindTask(t, from, fit);
+    this.pinned.set(t.id, { from, ...fit });
   }
   private pinOf = (t: Task): Pin | undefined => this.m.pins?.find((p) => p.step === t.id);
 
@@ -220,34 +234,44 @@ class Placing {
       if (first === undefined) continue;
       const id = `heat ${s.name}`;
       if (this.begun?.steps.some((x) => x.id === id)) continue;
-      this.tasks.add(
-        task({ id, name: `Heat ${s.name}`, min: MINUTES_TO_HEAT[s.kind], handsMin: 1, bench: s.bench ?? null }),
-      );
+      const name = `Heat ${s.name}`;
+      const t = task({ id, name, min: MINUTES_TO_HEAT[s.kind], handsMin: 1, bench: s.bench ?? null });
+      this.tasks.add(t);
+      this.pin(t);
       this.needing.set(id, [`first on ${s.name}`]);
       this.startOf.set(`first on ${s.name}`, first);
     }
   }
 
-  /** Whose hands do a task from then on; null: none are needed; false: it does not go. */
-  private fits(t: Task, from: number): Person | null | false {
+  /** Whose hands do a task from then on, and in which oven; or what is not free for it. */
+  private fits(t: Task, from: number): Fit | Lack {
     const to = from + t.min;
-    if (t.handsMin > 0 && from < this.earliest - EPS) return false;
-    if (t.ovenC !== null && !this.counter.oven(t.ovenC, from, to, 0)) return false;
-    if (t.hob && !this.counter.hob(from, to)) return false;
-    if (t.handsMin <= 0) return null;
+    const oven = t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
+    if (t.handsMin > 0 && from < this.earliest - EPS) return 'hands';
+    if (t.ovenC !== null && oven === null) return 'oven';
+    if (t.hob && !this.counter.hob(from, to)) return 'hob';
+    if (t.handsMin <= 0) return { who: null, oven };
     const by = this.pinOf(t)?.by ?? null;
     const own = by === null ? undefined : this.m.people.find((p) => p.name === by);
-    if (own) return this.counter.isFree(own, from, t.handsMin) ? own : false;
-    return this.counter.whose(t.who, from, t.handsMin, t.bench) ?? false;
+    const free = own ? this.counter.isFree(own, from, t.handsMin) : false;
+    const who = own ? (free ? own : null) : this.counter.whose(t.who, from, t.handsMin, t.bench);
+    return who ? { who, oven } : 'hands';
   }
 
-  /** The latest moment at which a task goes, and whose hands do it; null: none does. @param wanted when it is to begin */
-  private latestFor(t: Task, wanted: number): { readonly from: number; readonly who: Person | null } | null {
+  private bindTask(t: Task, from: number, { who, oven }: Fit): void {
+    const to = from + t.min;
+    if (who) this.counter.bindHands(who, from, t.handsMin);
+    if (oven !== null && t.ovenC !== null) this.counter.bindOven(oven, { from, to, c: t.ovenC, places: 0 });
+    if (t.hob) this.counter.bindHob(from, to);
+  }
+
+  /** The latest moment at which a task goes, and what it has then; null: none does. @param wanted when it is to begin */
+  private latestFor(t: Task, wanted: number): (Fit & { readonly from: number }) | null {
     const stands = this.pinned.get(t.id);
     if (stands) return stands.from <= wanted + EPS ? stands : null;
     for (const from of this.counter.edges([t.min, t.handsMin], wanted)) {
-      const who = this.fits(t, from);
-      if (who !== false) return { from, who };
+      const fit = this.fits(t, from);
+      if (typeof fit !== 'string') return { from, ...fit };
     }
     return null;
   }
@@ -256,7 +280,8 @@ class Placing {
     const wanted = by - t.min;
     const stands = this.pinned.get(t.id);
     const found = this.latestFor(t, wanted);
-    const { from, who } = found ?? { from: wanted, who: null };
+    // what nobody can do binds nothing
+    const { from, who, oven } = found ?? { from: wanted, who: null, oven: null };
     if (!found) {
       // it is wanted before anybody is there, or before the time at which it has been put
       const shortMin = Math.max(0, (stands?.from ?? this.earliest) - wanted);
@@ -271,12 +296,8 @@ class Placing {
       });
     }
     const to = from + t.min;
-    if (who && !stands) this.counter.bindHands(who, from, t.handsMin);
-    // what nobody can do binds nothing
-    const oven = !found || t.ovenC === null ? null : (this.counter.oven(t.ovenC, from, to, 0)?.name ?? null);
-    if (oven !== null && t.ovenC !== null) this.counter.bindOven(oven, { from, to, c: t.ovenC, places: 0 });
     const hob = t.hob && found !== null;
-    if (hob) this.counter.bindHob(from, to);
+    if (found && !stands) this.bindTask(t, from, found);
     this.startOf.set(t.id, from);
     if (this.plateBy.has(t.id)) this.plated.set(t.id, to);
     const { id, batch, name, handsMin, ovenC, keepsMin, allergens, needs } = t;

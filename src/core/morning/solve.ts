@@ -269,6 +269,13 @@ function heldAllTheSame(q: MorningAsked, { work }: Attempt): readonly Told[] {
   });
 }
 
+/** Why a step can't stand where the cook has put it. */
+const TAKEN = {
+  hands: 'nobody is free for it',
+  oven: 'no oven is free at its heat',
+  hob: 'no place on the hob is free',
+} as const;
+
 /** What is not as it should be, worst first. */
 function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
   const m = q.morning;
@@ -286,11 +293,11 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
           : `Nobody has a hand free for it in time: ${task?.name}.`;
     if (task) told.push({ ...whole, key: `hands ${h.id}`, what, by: h.shortMin });
   }
-  for (const id of s.unpinned) {
+  for (const { id, lacks } of s.unpinned) {
     const pin = m.pins?.find((p) => p.step === id);
     const at = s.steps.find((x) => x.id === id)?.from;
     if (pin?.from === null || pin === undefined || at === undefined) continue;
-    const what = `${pin.name} can’t be done at ${clockIn(q)(pin.from)}, where it has been put: nobody is free for it.`;
+    const what = `${pin.name} can’t be done at ${clockIn(q)(pin.from)}, where it has been put: ${TAKEN[lacks]}.`;
     told.push({ ...whole, key: `put ${id}`, what, by: Math.max(1, Math.abs(at - pin.from)) });
   }
   for (const b of t.work.bowls) {
