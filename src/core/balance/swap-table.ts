@@ -46,6 +46,24 @@ const SOURED: StandInRow = {
   says: 'milk soured with lemon: ten minutes until it thickens',
 };
 
+/** Soured drinks of plants: acid for soda, and no milk. */
+const PLANT_SOURED: readonly StandInRow[] = [
+  {
+    to: 'oat-drink',
+    ratio: 0.94,
+    with: { id: 'lemon-juice', ratio: 0.06 },
+    says: 'soured with lemon, no milk in it',
+  },
+  {
+    to: 'soy-drink',
+    ratio: 0.94,
+    with: { id: 'vinegar-white', ratio: 0.06 },
+    says: 'soured with vinegar, no milk in it',
+  },
+];
+/** The fat of coconut for that of cream. */
+const COCONUT: StandInRow = { to: 'coconut-milk-canned', ratio: 1, says: 'as rich, a taste of coconut; no milk in it' };
+
 const WHEAT: readonly StandInRow[] = [
   { to: 'flour-all-purpose', ratio: 1, says: 'the plain choice' },
   { to: 'flour-cake', ratio: 1, says: 'softer, a little thinner' },
@@ -55,10 +73,10 @@ const WHEAT: readonly StandInRow[] = [
   { to: 'flour-spelt', ratio: 1, says: 'nutty, tender, tears sooner' },
 ];
 const OTHER_FLOURS: readonly StandInRow[] = [
+  { to: 'flour-gluten-free', ratio: 1, says: 'a blend without gluten; let it stand' },
   { to: 'flour-buckwheat', ratio: 1, says: 'earthy and grey, no gluten to hold it' },
   { to: 'flour-oat', ratio: 0.95, says: 'sweet and soft, drinks most of all' },
   { to: 'flour-rice-white', ratio: 1, says: 'crisp and pale, no gluten' },
-  { to: 'flour-gluten-free', ratio: 1, says: 'a blend without gluten; let it stand' },
 ];
 const FATS: readonly StandInRow[] = [
   { to: 'butter-unsalted', ratio: 1.23, says: 'butter taste, firmer when cold' },
@@ -89,8 +107,8 @@ const EGGS: readonly StandInRow[] = [
   { to: 'egg-large', ratio: 'egg', says: 'as many, large' },
   { to: 'egg-extra-large', ratio: 'egg', says: 'as many, bigger' },
   { to: 'egg-duck', ratio: 'egg', says: 'as many; richer' },
-  { to: 'banana', ratio: 1.1, says: 'mashed: sweet, dense, holds less' },
   { to: 'applesauce', ratio: 1.1, says: 'mild, moist, holds less' },
+  { to: 'banana', ratio: 1.1, says: 'mashed: sweet, dense, holds less' },
   { to: 'egg-powder-whole', ratio: 0.25, with: { id: 'water', ratio: 0.75 }, says: 'whisked into its water first' },
 ];
 const POWDERS: readonly StandInRow[] = [
@@ -122,25 +140,15 @@ const MILKS = [...SWEET_MILKS, ...SOUR, SOURED, ...PLANT, { to: 'water', ratio: 
 const FLOURS = [...WHEAT, ...OTHER_FLOURS];
 
 const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
-  buttermilk: [
-    ...SOUR,
-    SOURED,
-    ...SWEET_MILKS,
-    {
-      to: 'soy-drink',
-      ratio: 0.94,
-      with: { id: 'vinegar-white', ratio: 0.06 },
-      says: 'soured with vinegar, no milk in it',
-    },
-    ...PLANT,
-  ],
-  kefir: [...SOUR, SOURED, ...SWEET_MILKS],
+  buttermilk: [...SOUR, SOURED, ...SWEET_MILKS, ...PLANT_SOURED, ...PLANT],
+  kefir: [...SOUR, SOURED, ...SWEET_MILKS, ...PLANT_SOURED],
   'yoghurt-whole': [
     { to: 'buttermilk', ratio: 1, says: 'thinner, the same tang' },
     { to: 'kefir', ratio: 1, says: 'thinner, the same tang' },
     { to: 'yoghurt-greek', ratio: 0.8, with: { id: 'water', ratio: 0.2 }, says: 'let down with water' },
     { to: 'sour-cream', ratio: 1, says: 'richer' },
     { to: 'milk-whole', ratio: 1, says: 'thinner, no tang' },
+    ...PLANT_SOURED,
   ],
   'yoghurt-greek': [
     { to: 'yoghurt-whole', ratio: 1.1, says: 'looser' },
@@ -150,6 +158,7 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
   'sour-cream': [
     { to: 'yoghurt-greek', ratio: 1, says: 'leaner, more tang' },
     { to: 'yoghurt-whole', ratio: 1, says: 'leaner, looser' },
+    COCONUT,
   ],
   'butter-unsalted': forButter,
   'butter-salted': forButter,
@@ -174,6 +183,7 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
       says: 'milk with a little melted butter',
     },
     ...SWEET_MILKS,
+    COCONUT,
   ],
   'cream-35': [
     {
@@ -183,9 +193,10 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
       says: 'milk with melted butter: as rich, it does not whip',
     },
     ...SWEET_MILKS,
+    COCONUT,
   ],
   'milk-condensed': [],
-  'milk-evaporated': SWEET_MILKS,
+  'milk-evaporated': [...SWEET_MILKS, COCONUT],
   'cream-18': [
     {
       to: 'milk-whole',
@@ -194,6 +205,7 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
       says: 'milk with a little melted butter',
     },
     ...SWEET_MILKS,
+    COCONUT,
   ],
   'cream-48': [
     {
@@ -202,8 +214,9 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
       with: { id: 'butter-unsalted', ratio: 0.55 },
       says: 'milk with melted butter: as rich, it does not whip',
     },
+    COCONUT,
   ],
-  'creme-fraiche': [{ to: 'sour-cream', ratio: 1, says: 'a little leaner, more tang' }],
+  'creme-fraiche': [{ to: 'sour-cream', ratio: 1, says: 'a little leaner, more tang' }, COCONUT],
   'sour-cream-light': [
     { to: 'sour-cream', ratio: 1, says: 'richer' },
     { to: 'yoghurt-whole', ratio: 1, says: 'leaner, more tang' },
@@ -211,10 +224,12 @@ const BY_ID: Readonly<Record<string, readonly StandInRow[]>> = {
   'yoghurt-lowfat': [
     { to: 'yoghurt-whole', ratio: 1, says: 'a little richer' },
     { to: 'buttermilk', ratio: 1, says: 'thinner, as sour' },
+    ...PLANT_SOURED,
   ],
   'yoghurt-skim': [
     { to: 'yoghurt-whole', ratio: 1, says: 'a little richer' },
     { to: 'buttermilk', ratio: 1, says: 'thinner, as sour' },
+    ...PLANT_SOURED,
   ],
   'yoghurt-greek-skim': [{ to: 'yoghurt-greek', ratio: 1, says: 'richer' }],
   quark: [{ to: 'yoghurt-greek', ratio: 1, says: 'richer, looser' }],

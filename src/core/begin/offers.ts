@@ -93,7 +93,8 @@ export function morningOfTwo(
   const [h = 8, min = 0] = (b.time ?? '08:00').split(':').map(Number);
   const { everybody } = apartIn(b);
   const each = b.each ?? USUAL_EACH;
-  const people = Math.max(b.people ?? 0, apart.guests);
+  // pieces alone are said of as many as they go round
+  const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), apart.guests);
   const on = surfacesIn(gear).filter((s) => b.on.length === 0 || b.on.includes(s.gearId));
   return {
     name: '',

@@ -158,4 +158,10 @@ test('two dishes are a morning: most, and the one without milk; on what was name
     surfaces: [{ gearId: 'camp' }],
     people: [{ name: 'The cook', role: 'lead' }],
   });
+  // 24 cakes, two on a plate, are 12 plates
+  const c = read('24 griddle cakes, one without milk');
+  expect(morningOfTwo(c, apart, 'f1', 'f2', GEAR, [], '2026-11-29')).toMatchObject({
+    waves: [{ covers: 12 }],
+    dishes: [{ of: { count: 11 } }, { of: { count: 1 } }],
+  });
 });

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Split } from '@/core/batch/split';
 import { allergensSaid } from '@/core/facts/account';
 import { Taps } from '../kit/choice';
@@ -18,11 +18,15 @@ export function AfterSheet({
   notice,
   takes,
   split,
+  children,
   ...props
 }: CostProps & {
-  readonly notice: string /** What the shelf gives, where that is not all of it. */;
+  readonly notice: string;
+  /** What the shelf gives, where that is not all of it. */
   readonly takes?: CostProps['lines'];
   readonly split: Split;
+  /** Behind what has to be told. */
+  readonly children?: ReactNode;
 }) {
   const { lines, shelf, units } = props;
   const [part, setPart] = useState<Part | ''>('');
@@ -49,6 +53,7 @@ export function AfterSheet({
         </div>
       ) : null}
       <AllergensView said={allergensSaid(lines)} notice={notice} />
+      {children}
     </section>
   );
 }

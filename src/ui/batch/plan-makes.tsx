@@ -11,7 +11,7 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { notUnderstood } from '@/core/formula/lines';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
-import { grams } from '@/core/quantity/say';
+import { counted, grams } from '@/core/quantity/say';
 import { type Asking, RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Form } from '../kit/form';
@@ -20,6 +20,7 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
+import { GuestBowl } from './guest-bowl';
 import { MeasureSheet } from './measure-sheet';
 import type { PlanStands } from './plan-opens';
 import { ClaimView, LargeBowlWords, YieldWords } from './plan-words';
@@ -108,6 +109,7 @@ export function PlanStart({
 
 /** The sheet to mix from, and what follows from it. */
 export function PlanSheet({
+  formulaId,
   formula,
   house,
   shelf,
@@ -116,6 +118,7 @@ export function PlanSheet({
   s,
   p,
 }: {
+  readonly formulaId: string;
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;
@@ -201,7 +204,22 @@ export function PlanSheet({
         pieces={p.pieces === null ? null : p.pieces + (p.bags?.pieces ?? 0)}
         piecesName={piecesName}
         covers={p.covers}
-      />
+      >
+        <GuestBowl
+          formulaId={formulaId}
+          lines={p.account}
+          many={
+            driver?.by === 'guests'
+              ? counted(driver.guests, 'people')
+              : p.pieces === null || p.second
+                ? null
+                : counted(p.pieces, kind.pieces)
+          }
+          each={driver?.by === 'guests' ? driver.each : null}
+          servingAt={s.serving?.at ?? null}
+          units={units}
+        />
+      </AfterSheet>
     </>
   );
 }

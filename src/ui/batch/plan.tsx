@@ -209,7 +209,7 @@ export function Plan({
           keep={keepIt}
         />
         <PlanSheet
-          {...{ formula, house, shelf, number, s, p }}
+          {...{ formulaId, formula, house, shelf, number, s, p }}
           notice={`/formulas/${formulaId}/notice?version=${number}${saved ? `&plan=${saved.id}` : ''}`}
         />
       </div>

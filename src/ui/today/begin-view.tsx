@@ -4,7 +4,7 @@ import type { Apart } from '@/core/begin/offers';
 import { type Begin, mentionKey } from '@/core/begin/sentence';
 import { type KindId, kindById } from '@/core/formula/kinds';
 import type { Gear } from '@/core/pantry/gear';
-import { allergenName } from '@/core/pantry/ingredient';
+import { type Allergen, allergenName } from '@/core/pantry/ingredient';
 import { KindDrawing } from '../drawings/kind';
 import { lookOf } from '../kit/button';
 import { Field } from '../kit/field';
@@ -12,6 +12,7 @@ import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 import { type BeginAddress, hrefTo } from './begin.state';
 import { NoteSize } from './note-size';
+import { OwnBowl, type OwnBowlProps } from './own-bowl';
 
 interface Offer {
   readonly id: string;
@@ -31,12 +32,18 @@ interface Props {
   readonly unread: readonly string[];
   readonly asks: 'people' | 'when' | 'formula' | 'other';
   readonly apart: Apart | null;
+  /** What some or all of them do without. */
+  readonly without: readonly Allergen[];
+  /** A bowl of the chosen formula without it. */
+  readonly made: OwnBowlProps | null;
   /** The formula that most get, by its name; and the way to plan it for everybody. */
   readonly of: string;
   readonly planAll: string;
   readonly offers: readonly Offer[];
   readonly others: readonly Offer[];
 }
+
+const names = (of: readonly Allergen[]): string => of.map(allergenName).join(', ');
 
 /** What stays as it is while a form changes a part of it. */
 const Rest = ({ a, besides }: { readonly a: Props['a']; readonly besides: readonly string[] }) =>
@@ -186,7 +193,7 @@ export function BeginView(p: Props) {
 }
 
 /** The one thing that is asked. */
-function Ask({ a, b, asks, apart, of, planAll, offers, others }: Props) {
+function Ask({ a, b, asks, apart, without, made, of, planAll, offers, others }: Props) {
   if (asks === 'people')
     return (
       <form action="/begin" method="get" className="grid justify-items-start gap-2">
@@ -213,40 +220,31 @@ function Ask({ a, b, asks, apart, of, planAll, offers, others }: Props) {
         </Link>
       </section>
     );
-  const forApart = asks === 'other' && apart;
-  const list = forApart ? others : offers;
-  const title = forApart
-    ? `${of} for most. What ${apart.guests === 1 ? 'does the one' : `do the ${apart.guests}`} without ${apart.without.map(allergenName).join(', ')} get?`
-    : 'What do they get?';
+  const isOther = asks === 'other';
+  const can = made !== null && made.bowl.stays.length === 0;
+  const list = isOther ? others : offers;
+  const title = !isOther
+    ? 'What do they get?'
+    : apart
+      ? `${of} for most. What ${apart.guests === 1 ? 'does the one' : `do the ${apart.guests}`} without ${names(apart.without)} get?`
+      : `${of} without ${names(without)}`;
   return (
     <section aria-labelledby="begin-what" className="grid gap-3">
       <h2 id="begin-what" className="text-2xl [overflow-wrap:anywhere]">
         {title}
       </h2>
-      {list.length === 0 ? (
+      {isOther && can ? <OwnBowl {...made} /> : null}
+      {isOther && made && !can ? (
+        <p>
+          Not as {of}: nothing stands in for {made.bowl.stays.join(', ')} here.
+        </p>
+      ) : null}
+      {isOther && list.length > 0 ? <h3 className="text-lg">Or one that is noted as holding none of it</h3> : null}
+      {list.length === 0 && !(isOther && can) ? (
         <Notice weight="look">
-          <p>
-            {forApart
-              ? 'No formula here is noted as holding none of that.'
-              : 'No formula here is made on that, or there is none yet.'}
-          </p>
-          <ul>
-            {[
-              ...(forApart
-                ? [
-                    { href: `/formulas/${a.of}`, words: `${of} without it: swap on the Bench, and save it as its own` },
-                    { href: planAll, words: `Plan ${of} for all; the plan’s notice says what it holds` },
-                  ]
-                : []),
-              { href: '/formulas/new', words: 'Paste a card' },
-            ].map((w) => (
-              <li key={w.href}>
-                <Link href={w.href} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
-                  {w.words}
-                </Link>
-              </li>
-            ))}
-          </ul>
+          {isOther
+            ? 'No formula here is noted as holding none of that.'
+            : 'No formula here is made on that, or there is none yet.'}
         </Notice>
       ) : (
         <ul className="grid gap-2 md:grid-cols-2">
@@ -266,11 +264,24 @@ function Ask({ a, b, asks, apart, of, planAll, offers, others }: Props) {
           ))}
         </ul>
       )}
-      <p>
-        <Link href="/" className="font-semibold text-rim underline">
-          All formulas
-        </Link>
-      </p>
+      <ul className="flex flex-wrap gap-x-6">
+        {[
+          ...(isOther
+            ? [
+                { href: `/formulas/${a.of}`, words: `Swap by hand, on the Bench of ${of}` },
+                { href: planAll, words: `${of} for all as it is: the plan says what it holds` },
+              ]
+            : []),
+          ...(list.length === 0 ? [{ href: '/formulas/new', words: 'Paste a card' }] : []),
+          { href: '/', words: 'All formulas' },
+        ].map((w) => (
+          <li key={w.href}>
+            <Link href={w.href} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
+              {w.words}
+            </Link>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -5,3 +5,6 @@ export type BeginAddress = Readonly<Record<(typeof BEGIN_PARAMS)[number], string
 /** The address with a part changed; what is empty is left out. @param at the page */
 export const hrefTo = (at: string, a: BeginAddress, part: Partial<BeginAddress> = {}): string =>
   `${at}?${new URLSearchParams(Object.entries({ ...a, ...part }).filter(([, v]) => v !== ''))}`;
+
+/** Stands in an address for the id of a formula that is not kept yet. */
+export const NOT_KEPT = '00000000-0000-4000-8000-000000000000';
