@@ -30,11 +30,11 @@ test('a save while the database is away waits, is listed, and goes in by itself'
   expected.push(/503/);
   await page.goto('/');
   await page.getByRole('link', { name: 'Cloud cakes' }).click();
-  await page.getByRole('textbox', { name: 'Line as written' }).first().fill('210 g cake flour');
+  await page.getByRole('textbox', { name: 'Line on the card' }).first().fill('210 g cake flour');
   await kitchen.away();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(WAITS, { exact: false })).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).first()).toHaveValue('210 g cake flour');
+  await expect(page.getByRole('textbox', { name: 'Line on the card' }).first()).toHaveValue('210 g cake flour');
   // pressed again it is the same save
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: '1 thing not in the records yet' }).click();
@@ -234,7 +234,7 @@ test('a price, a sauce, the house, a new formula and an outcome with a photograp
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill('Away cakes\n200 g flour\n260 g milk\n1 egg\n8 g baking powder');
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).first()).toHaveValue('200 g flour');
+  await expect(page.getByRole('textbox', { name: 'Line on the card' }).first()).toHaveValue('200 g flour');
   await kitchen.away();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(WAITS, { exact: false })).toBeVisible();

@@ -8,7 +8,7 @@ async function bench(page: import('@playwright/test').Page, card: string): Promi
 }
 
 const line = (page: import('@playwright/test').Page, n: number) =>
-  page.getByRole('textbox', { name: 'Line as written' }).nth(n);
+  page.getByRole('textbox', { name: 'Line on the card' }).nth(n);
 
 test.describe('on the bench', () => {
   test('what is no amount, no unit, no ingredient, or two amounts stays as typed and is asked about', async ({
@@ -80,7 +80,7 @@ test.describe('on the bench', () => {
     await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Half done');
     await expect(line(page, 1)).toHaveValue('310 g milk');
     await page.getByRole('button', { name: 'Throw it away' }).click();
-    await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(0);
+    await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(0);
   });
 
   test('what was typed and left is listed on every other page: gone on with, dropped, put back', async ({ page }) => {
@@ -186,7 +186,7 @@ test('an outcome with what is no number or time stays in the form', async ({ pag
   await page.getByLabel('Pieces that came out').fill('a lot');
   await page.getByLabel('First side').fill('2:99');
   await page.getByRole('button', { name: 'Write it in the log' }).click();
-  await expect(page.getByText('Tap a verdict.')).toBeVisible();
+  await expect(page.getByText('Say how it was.')).toBeVisible();
   await expect(page.getByText('Pieces: a whole number.')).toBeVisible();
   await expect(page.getByText('Write minutes and seconds, 2:25, or seconds.')).toBeVisible();
   await page.reload();

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import { axe, choose, chosen, expect, gramsBox, rail, test } from './kitchen';
 
-const lines = (page: Page) => page.getByRole('textbox', { name: 'Line as written' });
+const lines = (page: Page) => page.getByRole('textbox', { name: 'Line on the card' });
 const take = (page: Page) => page.getByRole('button', { name: 'Take it' }).click();
 const proposal = (page: Page) => page.getByRole('region', { name: 'Proposal' });
 
@@ -98,12 +98,14 @@ test('a crepe too thick is brought to its zone by dragging, then by keys, then b
 
   // by a typed number, with the milk pinned: it says why not
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('button', { name: /^Lock 300 g milk/ }).click();
-  await page.getByRole('button', { name: 'Lock egg' }).click();
-  await page.getByRole('button', { name: /^Lock 250 g flour/ }).click();
+  await page.getByRole('button', { name: /^Keep 300 g milk/ }).click();
+  await page.getByRole('button', { name: 'Keep egg' }).click();
+  await page.getByRole('button', { name: /^Keep 250 g flour/ }).click();
   await page.getByRole('textbox', { name: /^Water, percent/ }).fill('260');
   await page.keyboard.press('Enter');
-  await expect(proposal(page)).toContainText(/Water can't go to 260 %: what brings it is locked .* is the nearest/);
+  await expect(proposal(page)).toContainText(
+    /Water can't go to 260 %: what brings it is kept as it is .* is the nearest/,
+  );
   await page.getByRole('button', { name: 'Refuse' }).click();
   // what nothing brings can be brought: a new line, looked at first
   await page.getByRole('textbox', { name: /^Rise, g of gas/ }).fill('0.1');
@@ -125,7 +127,7 @@ test('the first save changes the address under the hand: what is typed meanwhile
     .getByLabel(/Paste a card, as it is/)
     .fill('Winch cakes\n200 g flour\n8 g baking powder\n240 ml milk\n1 egg');
   await page.getByRole('button', { name: 'Read the card' }).click();
-  const line = page.getByRole('textbox', { name: 'Line as written' });
+  const line = page.getByRole('textbox', { name: 'Line on the card' });
   await expect(line).toHaveCount(4);
   await line.nth(2).fill('250 ml milk');
   // the save is on its way for a second and a half
@@ -301,7 +303,7 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await page.getByRole('radio', { name: /^Rise/ }).click();
   await axe(page);
   await page.getByRole('button', { name: 'More for 880 g buttermilk' }).click();
-  await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
+  await page.getByRole('menuitem', { name: 'Set the rest by it' }).click();
   await page.getByLabel('All there is').fill('0');
   await page.getByRole('button', { name: 'Show what follows' }).click();
   await expect(page.getByText(/more than nothing/)).toBeVisible();
@@ -310,7 +312,7 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await expect(proposal(page)).toContainText('No ratio moves');
   await take(page);
   await expect(gramsBox(page, 'l6')).toHaveValue('700');
-  await expect(page.getByRole('button', { name: /^Lock 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /^Keep 700 g buttermilk/ })).toHaveAttribute('aria-pressed', 'true');
 });
 
 const MENU_CARD =
@@ -392,13 +394,13 @@ test('a line: its flour blend, its eggs, its tin, what was pressed out, when it 
 test("the house's ways are kept, and a formula that says nothing follows", async ({ page }) => {
   await page.goto('/house#all');
   await axe(page);
-  await choose(page, 'Flour fill', 'dipped and levelled');
+  await choose(page, 'Flour into the cup', 'dipped and levelled');
   await expect(page.getByText('Kept for the whole house')).toBeVisible();
   await paste(page, 'House cakes\n1 cup flour\n1 cup milk\n1 egg');
   await expect(gramsBox(page, 'l1')).toHaveValue('140');
   await page.goto('/house#all');
-  await expect(chosen(page, 'Flour fill')).toContainText('dipped');
-  await choose(page, 'Flour fill', 'spooned and levelled');
+  await expect(chosen(page, 'Flour into the cup')).toContainText('dipped');
+  await choose(page, 'Flour into the cup', 'spooned and levelled');
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
 });
 

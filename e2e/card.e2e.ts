@@ -32,8 +32,8 @@ test('a card with a sauce, a glaze, a batter and a heading nobody knows: balance
   page,
 }) => {
   await pasteCard(page, SAUCES);
-  const sheet = page.getByRole('region', { name: 'Sheet' });
-  const lines = page.getByRole('textbox', { name: 'Line as written' });
+  const sheet = page.getByRole('region', { name: 'Lines' });
+  const lines = page.getByRole('textbox', { name: 'Line on the card' });
   await expect(lines).toHaveCount(13);
   await expect(chosen(page, 'Kind')).toContainText('Waffle');
   // only the batter is balanced: 400 ml of milk and the egg's water on 250 g of flour
@@ -87,7 +87,7 @@ then you just whisk it all together`;
 
 test('a spoken card is read without retyping a line; what is open is settled by a tap', async ({ page }) => {
   await pasteCard(page, SPOKEN);
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(6);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(6);
   for (const [key, grams] of [
     ['l1', '250'],
     ['l2', '6.1'],
@@ -108,7 +108,7 @@ test('a spoken card is read without retyping a line; what is open is settled by 
   // one amount for two things is two lines
   await add.fill('1 tsp each of cinnamon and nutmeg');
   await add.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(9);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(9);
   // an either-or stands on the first until it is chosen
   await add.fill('2 tbsp honey or maple syrup');
   await add.press('Enter');
@@ -120,7 +120,7 @@ test('a spoken card is read without retyping a line; what is open is settled by 
 
 test('how a line was read is told by keyboard, word by word', async ({ page }) => {
   await pasteCard(page, '250 ml milk (semi-skimmed), warmed\n2 cups sunny flour');
-  const first = page.getByRole('textbox', { name: 'Line as written' }).first();
+  const first = page.getByRole('textbox', { name: 'Line on the card' }).first();
   await first.press('ArrowUp');
   await expect(first).toBeFocused();
   const flour = page.getByRole('listitem').filter({ has: page.locator('input[value="2 cups sunny flour"]') });
@@ -178,10 +178,10 @@ const FOUR: readonly {
 for (const { name, card, lines, flour, says } of FOUR)
   test(`a card ${name}: no line is lost, nothing is doubled, and nothing is left to ask`, async ({ page }) => {
     await pasteCard(page, card);
-    await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(lines);
+    await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(lines);
     await expect(page.getByText('no grams')).toHaveCount(0);
     await expect(gramsBox(page, 'l1')).toHaveValue(flour);
-    if (says) await expect(page.getByRole('region', { name: 'Sheet' })).toContainText(says);
+    if (says) await expect(page.getByRole('region', { name: 'Lines' })).toContainText(says);
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByText('Saved as version 1')).toBeVisible();
   });
@@ -213,7 +213,7 @@ test('apples fried first in the pan, soda after the rest: taken from the card, i
     /^Take: Baking soda: in after the rest/,
   ])
     await says.getByRole('button', { name }).click();
-  const sheet = page.getByRole('region', { name: 'Sheet' });
+  const sheet = page.getByRole('region', { name: 'Lines' });
   await expect(sheet.getByText('fried first, in the pan')).toBeVisible();
   await expect(sheet.getByText('in after the rest')).toBeVisible();
   await page.getByRole('radio', { name: 'Making' }).click();

@@ -17,7 +17,7 @@ test('a saved page dropped onto New formula becomes a formula', async ({ page })
     readFileSync(`${FIXTURES}/saved-page.html`, 'utf8'),
   );
   await page.getByRole('region', { name: 'Paste a card' }).dispatchEvent('drop', { dataTransfer: data });
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(7);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(7);
   await expect(gramsBox(page, 'l5')).toHaveValue('305');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();

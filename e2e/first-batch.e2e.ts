@@ -48,7 +48,7 @@ test('six steps in one go', async ({ page }) => {
   await expect(page.getByRole('textbox', { name: 'New formula' })).toHaveValue('Mooring day cakes');
   await expect(page.getByText('"buttermlik" is not in the pantry.')).toBeVisible();
   await page.getByRole('button', { name: 'Cultured buttermilk (low-fat)' }).click();
-  const lines = page.getByRole('textbox', { name: 'Line as written' });
+  const lines = page.getByRole('textbox', { name: 'Line on the card' });
   await expect(lines).toHaveCount(9);
   await lines.nth(0).fill('250 g flour');
   await expect(gramsBox(page, 'l1')).toHaveValue('250');
@@ -63,7 +63,7 @@ test('six steps in one go', async ({ page }) => {
   await page.getByRole('radio', { name: /^Rise/ }).click();
   await expect(page.getByText(/All 2.3 g of soda is worked/)).toBeVisible();
   await page.getByRole('button', { name: /^How we measure and mix/ }).click();
-  await choose(page, 'Flour fill', 'dipped and levelled');
+  await choose(page, 'Flour into the cup', 'dipped and levelled');
   await expect(gramsBox(page, 'l1')).toHaveValue('280');
   await choose(page, 'Cup', 'metric cup, 250 ml');
   // 280 x 250/236.588
@@ -85,17 +85,17 @@ test('six steps in one go', async ({ page }) => {
   await expect(page.getByText('Saved as version 1')).toBeVisible();
   await expect(page).toHaveURL(/\/formulas\/[0-9a-f-]{36}$/);
   await expect(page.getByRole('textbox', { name: 'Formula, version 1', exact: true })).toBeVisible();
-  await page.getByRole('textbox', { name: 'Line as written' }).nth(1).fill('3 tablespoons sugar');
+  await page.getByRole('textbox', { name: 'Line on the card' }).nth(1).fill('3 tablespoons sugar');
   await page.getByLabel('What changed').fill('sweeter');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 2')).toBeVisible();
   await page.getByRole('link', { name: 'Versions and comparing' }).click();
   await page.getByRole('link', { name: 'Open version 1' }).click();
   await expect(page.getByText('This is version 1 of 2.', { exact: false })).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).nth(1)).toHaveValue('2 tablespoons sugar');
+  await expect(page.getByRole('textbox', { name: 'Line on the card' }).nth(1)).toHaveValue('2 tablespoons sugar');
   await page.goBack();
   await page.getByRole('link', { name: 'Open version 2' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).nth(1)).toHaveValue('3 tablespoons sugar');
+  await expect(page.getByRole('textbox', { name: 'Line on the card' }).nth(1)).toHaveValue('3 tablespoons sugar');
 
   // 5. scale to pieces of a portion, exact and whole-gram
   await page.getByRole('button', { name: 'Scale and make' }).click();

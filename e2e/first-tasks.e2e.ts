@@ -42,7 +42,7 @@ test('a card pasted, mended and printed', async ({ page }) => {
   await hand.press(page.getByRole('link', { name: /^Paste or drop a card/ }), 'the first door');
   await hand.fill(page.getByLabel(/Paste a card, as it is/), `${CARD}\n1 glug of lock water`, 'the card');
   await hand.press(button(page, 'Read the card'), 'Read the card');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Settle what is open' })).toHaveAttribute(
+  await expect(page.getByRole('listitem').filter({ hasText: 'Answer what is open' })).toHaveAttribute(
     'aria-current',
     'step',
   );

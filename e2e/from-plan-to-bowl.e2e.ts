@@ -172,7 +172,7 @@ test('one making on every page: whites with their sugar in a bowl of their own, 
   );
   const says = page.getByRole('region', { name: 'What the card says' });
   await says.getByRole('button', { name: /^Take all/ }).click();
-  const bench = page.getByRole('region', { name: 'Sheet' });
+  const bench = page.getByRole('region', { name: 'Lines' });
   await expect(bench.getByText('whipped with the whites')).toBeVisible();
   await page.getByRole('radio', { name: 'Making' }).click();
   const act = (name: string) =>

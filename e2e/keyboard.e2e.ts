@@ -56,10 +56,10 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   );
   await tabTo(page, /^Read the card$/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(7);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(7);
 
   // down the sheet with the arrows, a line typed anew, one added, one taken off
-  await tabTo(page, /^Line as written$/);
+  await tabTo(page, /^Line on the card$/);
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Control+A');
   await page.keyboard.type('3 tbsp sugar');
@@ -67,12 +67,12 @@ test('from an empty bench to the log without a mouse', async ({ page }) => {
   await tabTo(page, /^Add a line$/);
   await page.keyboard.type('1 tsp vanilla extract');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(8);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(8);
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Alt+Backspace');
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(7);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(7);
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(8);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(8);
 
   // a school from its list
   await page.locator('body').press('Home');

@@ -86,7 +86,7 @@ test('the regatta morning: a red sum mended by a tap and undone, more covers, a 
   await page.getByRole('link', { name: 'Papers' }).click();
   await expect(page.getByRole('region', { name: 'Wren', exact: true })).toContainText('Combine dry and wet');
   await expect(
-    page.getByRole('region', { name: 'Gather' }).getByRole('row', { name: /^All-purpose wheat flour/ }),
+    page.getByRole('region', { name: 'What to get' }).getByRole('row', { name: /^All-purpose wheat flour/ }),
   ).toContainText('Regatta griddle cakes, batter');
   const board = page.getByRole('region', { name: 'Allergens' });
   await expect(board.getByRole('row', { name: /^Winter buckwheat crepes/ })).toContainText('not in the table');

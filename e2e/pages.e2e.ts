@@ -51,7 +51,7 @@ test('25 lines with a very long name print on one page', async ({ page }) => {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(card);
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(25);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(25);
   await page.getByRole('textbox', { name: 'New formula' }).fill(name.slice(0, 120));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();

@@ -245,7 +245,7 @@ test('a splash is answered once for the kitchen; amounts that disagree are settl
   await dialog.getByRole('button', { name: 'Only on this line' }).click();
   await expect(
     page
-      .getByRole('textbox', { name: 'Line as written' })
+      .getByRole('textbox', { name: 'Line on the card' })
       .filter({ hasText: '' })
       .and(page.locator('[value$="(12 ml)"]')),
   ).toBeVisible();
@@ -295,7 +295,7 @@ test('the house in ounces, Fahrenheit and on a mountain: every page follows at o
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText(/13\.\d oz \(3\d\d g\)/);
-  await page.getByRole('radio', { name: 'Gather and buy' }).click();
+  await page.getByRole('radio', { name: 'Get out and buy' }).click();
   await expect(page.getByRole('region', { name: 'For this batch' })).toContainText('oz on hand');
   await axe(page);
 });

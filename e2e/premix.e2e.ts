@@ -196,7 +196,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   await expect(page.getByRole('region', { name: 'Put right' })).toContainText('SACK 41, SACK 44');
   // the house fills its cups otherwise: the bag says what it said
   await page.goto('/house#all');
-  await choose(page, 'Flour fill', 'dipped and levelled');
+  await choose(page, 'Flour into the cup', 'dipped and levelled');
   await page.getByLabel('Made by').fill('Somebody else');
   await page.getByLabel('Place and address').click();
   await expect(page.getByText('Kept for the whole house').first()).toBeVisible();
@@ -204,7 +204,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   // traced by the sack
   await page.goto('/premix/recall');
   await page.getByLabel(/^Lot of a packet/).fill('sack 43');
-  await page.getByRole('button', { name: 'Trace it' }).click();
+  await page.getByRole('button', { name: 'Find it' }).click();
   await expect(page.getByRole('status').first()).toContainText('With: Weir Café (4)');
   await expect(page.getByRole('link', { name: /as waffles/ })).toBeVisible();
   await axe(page);
@@ -213,7 +213,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   expect(csv.split('\r\n').length).toBe(6);
   expect(csv).toContain('Weir Café');
   await page.getByLabel(/^Lot of a packet/).fill('SACK 44');
-  await page.getByRole('button', { name: 'Trace it' }).click();
+  await page.getByRole('button', { name: 'Find it' }).click();
   await expect(page.getByText('Nothing here was made of a lot “SACK 44”, whichever way it is written.')).toBeVisible();
 });
 
@@ -237,5 +237,5 @@ test('a bought mix: what its panel lets be worked, and onto the bench', async ({
   await axe(page);
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await page.waitForURL(/formulas\/[0-9a-f-]{36}/);
-  await expect(page.getByRole('textbox', { name: 'Line as written' }).first()).toHaveValue(/500 g trailer quick mix/i);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' }).first()).toHaveValue(/500 g trailer quick mix/i);
 });

@@ -48,7 +48,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await page.getByRole('textbox', { name: 'Line as written' }).first().focus();
+  await page.getByRole('textbox', { name: 'Line on the card' }).first().focus();
   await page.getByRole('group', { name: 'Where Moonlight goes' }).waitFor();
   await shoot('card');
   await page.getByRole('button', { name: 'Read it so' }).click();

@@ -40,7 +40,7 @@ test('a target kept, three versions scored against it, and photographs of two of
   const outcomes: string[] = [];
   // colour and crumb two steps off: 50 % each, 6 of 20 mm: 40 %; one step off: 75 % each, 2 of 20 mm: 80 %; met
   for (const [n, colour, crumb, mm, score] of [
-    [1, 'pale', 'close', '14', '47 %'],
+    [1, 'pale', 'tight', '14', '47 %'],
     [2, 'light', 'even', '18', '77 %'],
     [3, 'golden', 'open', '20', '100 %'],
   ] as const) {
@@ -48,7 +48,7 @@ test('a target kept, three versions scored against it, and photographs of two of
       // another version
       await page.goto(formula);
       await page
-        .getByRole('textbox', { name: 'Line as written' })
+        .getByRole('textbox', { name: 'Line on the card' })
         .nth(1)
         .fill(`${10 + n} g baking powder`);
       await page.getByRole('button', { name: 'Save', exact: true }).click();

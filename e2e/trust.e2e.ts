@@ -27,7 +27,7 @@ test('"2 tsp each" is mended by the offered fix, and the plan says what is still
   await page.waitForURL(/plan/);
   await expect(page.getByText(/8\.6 g of soda has no acid/)).toHaveCount(1);
   await axe(page);
-  await page.getByRole('link', { name: 'Settle it on the Bench' }).click();
+  await page.getByRole('link', { name: 'Answer it on the Bench' }).click();
   await page.getByRole('button', { name: 'As much soda as the acid works' }).first().click();
   const proposal = page.getByRole('region', { name: 'Proposal' });
   await proposal.getByRole('button', { name: /^Take/ }).click();
@@ -39,7 +39,7 @@ test('"2 tsp each" is mended by the offered fix, and the plan says what is still
   await expect(page.getByText('Saved as version 2')).toBeVisible();
   await page.getByRole('button', { name: 'Scale and make' }).click();
   await page.waitForURL(/plan/);
-  await expect(page.getByRole('link', { name: 'Settle it on the Bench' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Answer it on the Bench' })).toHaveCount(0);
 });
 
 test('a slip of the pen is found before any fix, mended by one tap, taken back, and can be meant', async ({ page }) => {
@@ -120,7 +120,7 @@ test('a house that fries in butter and one that wipes: another mise, cue and cau
   await expect(causes.getByRole('listitem').first()).toContainText('here: in the pan: butter');
   await axe(page);
 
-  await houseFries(page, 'a wiped film');
+  await houseFries(page, 'a little, wiped off again');
   await startCakes(page);
   await expect(page.getByRole('button', { name: /^Oil for the pan, a little/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Cloth or paper to wipe with/ })).toBeVisible();
@@ -157,7 +157,7 @@ test('begin from what there is: what uses it up, how far, and a plan that goes n
     .getByRole('link', { name: 'Regatta griddle cakes', exact: true })
     .click();
   await page.getByRole('button', { name: /^More for .*buttermilk/ }).click();
-  await page.getByRole('menuitem', { name: 'Let it drive the rest' }).click();
+  await page.getByRole('menuitem', { name: 'Set the rest by it' }).click();
   await page.getByLabel('All there is').fill('700');
   await page.getByRole('button', { name: 'Only note that there is no more' }).click();
   await expect(page.getByText(/there is only 700 g of it/)).toBeVisible();

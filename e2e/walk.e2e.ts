@@ -337,7 +337,7 @@ test('before the page’s script is there: buttons are off, fields keep what is 
   await expect(page.getByRole('button', { name: 'Read the card' })).toBeDisabled();
   await expect(page.getByText('Opening …').first()).toBeVisible();
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(3);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(3);
 
   await page.goto(`${formula}/plan`, { waitUntil: 'commit' });
   const pieces = page.getByLabel('Pieces', { exact: true });
@@ -413,11 +413,11 @@ test('a choice made while the page wakes is told once, whenever it is made', asy
 
 /** A control of each page whose every press is seen: on, off, on. */
 const PRESSED: Readonly<Record<string, string>> = {
-  '/formulas/[id]': 'main button[aria-label^="Lock "]',
+  '/formulas/[id]': 'main button[aria-label^="Keep "]',
   '/formulas/[id]/plan': 'main [role=switch]',
   '/batches/[id]/prep': 'main [role=radiogroup][aria-label="Where in the work"] button:not([data-state=on])',
   '/batches/[id]/griddle': 'main button[aria-expanded], main [role=switch], main [role=radio]:not([data-state=on])',
-  '/batches/[id]/outcome': 'main [role=radiogroup][aria-label="Verdict"] button:not([data-state=on])',
+  '/batches/[id]/outcome': 'main [role=radiogroup][aria-label="How it was"] button:not([data-state=on])',
   '/pantry': 'main th button',
   '/premix/[id]': 'main [role=radio]:not([data-state=on]), main [role=switch]',
 };

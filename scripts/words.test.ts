@@ -14,10 +14,10 @@ const OLD: readonly (readonly [RegExp, string])[] = [
   [/\b[Tt]wo ends\b|\b(?:[Ff]irst|[Ss]econd|[Bb]oth|[Ee]ach|one) ends?\b|^End$/, 'One base, two finishes'],
   [/^Towards\b/, 'Make it ... (taller, softer)'],
   [/\b[Ll]ift\b(?! by itself)|\b[Ll]ifted\b/, 'Rise'],
-  [/\b[Pp]in(?:ned|s)?\b|\b[Hh]old it where|^hold the\b/, 'Lock'],
+  [/\b[Pp]in(?:ned|s)?\b|\b[Hh]old it where|^hold the\b|\b[Ll]ock(?:s|ed|ing)? (?:it|the|this|\{\})|^Locked?:/, 'Keep'],
   [/\bI mean it\b/, 'Leave it as it is'],
   [/^Stands in:/, 'Goes in'],
-  [/\b[Tt]ake-out\b|\b[Tt]ak(?:e|en) (?:it |them |\{\} )?out\b(?! to warm)/, 'Gather list; Delete'],
+  [/\b[Tt]ake-out\b|\b[Tt]ak(?:e|en) (?:it |them |\{\} )?out\b(?! to warm)/, 'What to get; Delete'],
   [/\b[Hh]ow exact\b/, 'Measure with'],
   [/\b[Kk]its for benches\b/, 'Kits for several cooks'],
   [/^>?today$/, 'now (on a rail)'],
@@ -33,6 +33,19 @@ const OLD: readonly (readonly [RegExp, string])[] = [
   [/\b[Dd]rawer\b/, 'Our cups and spoons'],
   [/\(arithmetic\)|\(model\)|\b[Aa] model\b|\bmodels?\b/, 'calculated, measured, estimate'],
   [/\btimes the card\b/, '0.99 x the recipe'],
+  [/\b[Gg]ather\b/, 'What to get'],
+  [/\b[Vv]erdicts?\b(?! = )/, 'How it was'],
+  [/\b[Ss]ettle (?:it|what)\b|\bto settle\b/, 'Answer what is open'],
+  [/\bdrives? (?:it|the (?:rest|batch))\b/, 'Set the rest by it'],
+  [/\b[Cc]ount on from\b/, 'Start the times from now'],
+  [/\b[Ss]tand-ins?\b/, 'Swap'],
+  [/\b[Ff]ilm\b(?!$)/, 'A little fat, wiped off again'],
+  [/\b[Vv]ented\b/, 'Its door ajar'],
+  [/\b[Hh]eaped, /, 'In a heap'],
+  [/\b[Tt]race (?:a lot|it)\b/, 'Where a lot went'],
+  [/\b[Vv]oid(?:ed)?\b (?:it|this|lot)/, 'Cancel this lot'],
+  [/\b[Ff]lour fill\b/, 'Flour into the cup'],
+  [/\bmeq of acid\b/, 'Acid, in meq'],
 ];
 
 /** What is no word for the cook: keys, addresses, queries, and the verbs and makers' names a card is read by. */
@@ -42,7 +55,7 @@ const said = (text: string): boolean =>
     text,
   );
 /** Tables of words that cards are read by, and cards of our own to read. */
-const READ_BY = /src\/core\/(?:testing|card\/card|pantry\/tables\/words)/;
+const READ_BY = /src\/core\/(?:testing|card\/card|card\/told\/words|pantry\/tables\/words)/;
 
 const told = codeIn(['src/app', 'src/ui', 'src/core', 'src/contract', 'src/server'])
   .filter((f) => !READ_BY.test(f))

@@ -273,7 +273,7 @@ export const outcomeSchema = z.object({
   pieces: whole('Pieces', 0, 100_000),
   firstSideS: whole('First side', 1, 7200),
   secondSideS: whole('Second side', 1, 7200),
-  verdict: z.enum(VERDICTS, 'Tap a verdict.'),
+  verdict: z.enum(VERDICTS, 'Say how it was.'),
   marks: z.array(z.enum(MARKS)).max(MARKS.length),
   note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
   scales: z.partialRecord(z.enum(SCALES), z.number().int().min(1).max(STEPS.length)).default({}),

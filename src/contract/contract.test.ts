@@ -119,7 +119,7 @@ const OUTCOME = {
 
 test.each([
   [{}, {}],
-  [{ verdict: '' }, { verdict: 'Tap a verdict.' }],
+  [{ verdict: '' }, { verdict: 'Say how it was.' }],
   [{ pieces: -1 }, { pieces: 'Pieces: at least 0.' }],
   [{ pieces: 1.5 }, { pieces: 'Pieces: write a whole number.' }],
   [{ firstSideS: 0 }, { firstSideS: 'First side: at least 1.' }],

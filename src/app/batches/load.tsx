@@ -49,7 +49,7 @@ export async function batchPage(
   const shown = await reach(async () => show(batch, house, stock, lots));
   if (!shown.up) return <AwayPage kind={shown.kind} here="batch" />;
   return (
-    <Frame here="batch">
+    <Frame here="batch" atWork={here === 'prep' || here === 'griddle'}>
       <BatchHead
         batch={batch}
         here={here}

@@ -127,7 +127,7 @@ export default async function LogPage({
                     Sides, min:s
                   </th>
                   <th scope="col" className="pr-4">
-                    Verdict
+                    How it was
                   </th>
                   <th scope="col" className="pr-4">
                     Note
@@ -173,7 +173,7 @@ export default async function LogPage({
                     <td data-label="Sides" className="py-2.5 pr-4 text-right whitespace-nowrap">
                       {sides(b)}
                     </td>
-                    <td data-label="Verdict" className="py-2.5 pr-4 whitespace-nowrap">
+                    <td data-label="How it was" className="py-2.5 pr-4 whitespace-nowrap">
                       {b.putAway ? (
                         <span className="text-soft">given up</span>
                       ) : b.verdict ? (

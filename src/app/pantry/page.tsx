@@ -21,7 +21,7 @@ export default async function PantryPage() {
         <h1 className="mb-1 text-[26px]">Pantry</h1>
         <div className="flex flex-wrap gap-2">
           <Link href="/pantry/take-out" className={lookOf('plain')}>
-            Gather list
+            What to get
           </Link>
           <Link href="/pantry/new" className={lookOf('plain')}>
             New ingredient

@@ -26,7 +26,7 @@ export default async function PremixPage() {
         </div>
         <div className="flex flex-wrap gap-2">
           <Link href="/premix/recall" className={lookOf('plain')}>
-            Trace a lot
+            Where a lot went
           </Link>
           <Link href="/premix/foreign" className={lookOf('plain')}>
             A bought mix

@@ -189,7 +189,7 @@ export function bringSour(b: Bench, w: Worked): Proposal | null {
       });
   return {
     title: `Swap ${grams(need, b.house.units)} of milk for buttermilk`,
-    why: `${grams(need, b.house.units)} of buttermilk brings the ${unspentMeq.toFixed(0)} meq of acid that the soda lacks.`,
+    why: `${grams(need, b.house.units)} of buttermilk brings the acid that the soda lacks, ${unspentMeq.toFixed(0)} meq of it.`,
     formula,
     short: null,
   };

@@ -115,7 +115,7 @@ export function moreTang(b: Bench): Proposal | null {
     ? {
         ...p,
         title: 'More tang',
-        why: `Soda uses up the acid; powder brings its own. Without soda ${l.acidMeq.toFixed(0)} meq of acid stay to be tasted. ${p.why}`,
+        why: `Soda uses up the acid; powder brings its own. Without soda the acid stays to be tasted, ${l.acidMeq.toFixed(0)} meq of it. ${p.why}`,
       }
     : null;
 }

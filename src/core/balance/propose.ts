@@ -102,7 +102,7 @@ function atSwap(b: Bench, from: string, to: string): Proposals {
       .filter((s) => s.standIn.to === to)
       .flatMap((s) => [swapRebalanced(b, l, s), swapOnly(b, l, s)]),
   );
-  return offered.length > 0 ? { offered, refused: [] } : none('The one is no usual stand-in for the other.');
+  return offered.length > 0 ? { offered, refused: [] } : none('The one is no usual swap for the other.');
 }
 
 export function proposalsFor(b: Bench, asked: ProposalAsked): Proposals {

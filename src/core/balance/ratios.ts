@@ -246,7 +246,7 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   if (up && sources.length === 0)
     return `${name} can't go to ${sayRail(wish.rail, wish.value)}: nothing on the sheet brings it. Add ${SOURCES[wish.rail]}. ${near}`;
   if (pinned.length > 0 && pinned.length === sources.length)
-    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is locked (${listed(pinned)}). ${near}`;
+    return `${name} can't go to ${sayRail(wish.rail, wish.value)}: what brings it is kept as it is (${listed(pinned)}). ${near}`;
   const heldNames = b.formula.held.rails.filter((r) => r !== wish.rail).map((r) => RAIL_NAMES[r].toLowerCase());
   const holds = [
     ...heldNames,
@@ -255,8 +255,8 @@ function whyShort(b: Bench, w: Worked, wish: Wish, reached: number): string {
   ];
   if (pinned.length > 0 || holds.length > 0) {
     const what = [
-      ...(pinned.length > 0 ? [`${listed(pinned)} locked`] : []),
-      ...(holds.length > 0 ? [`${holds.join(', ')} locked`] : []),
+      ...(pinned.length > 0 ? [`${listed(pinned)} kept`] : []),
+      ...(holds.length > 0 ? [`${holds.join(', ')} kept`] : []),
     ].join(' and ');
     return `${name} can't go to ${sayRail(wish.rail, wish.value)} with ${what}. ${near}`;
   }

@@ -147,7 +147,7 @@ test.each([
     ['l4', 'l3', 'l2'],
     'fat',
     40,
-    /what brings it is locked \("80 g butter"/,
+    /what brings it is kept as it is \("80 g butter"/,
   ],
   [['500 g flour', '900 g milk', '150 g egg', '80 g butter', '50 g sugar'], [], 'fat', 1, /bring that much/],
   [

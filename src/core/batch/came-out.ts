@@ -14,9 +14,9 @@ export const SCALE_WORDS: Readonly<Record<ScaleId, readonly [string, string, str
   colour: ['pale', 'light', 'golden', 'deep brown', 'burnt'],
   face: ['bare', 'faint', 'even', 'spotted', 'patchy'],
   edge: ['ragged and wet', 'soft', 'dull and set', 'crisp', 'hard'],
-  crumb: ['dense', 'close', 'even', 'open', 'full of holes'],
+  crumb: ['dense', 'tight', 'even', 'open', 'full of holes'],
   taste: ['flat', 'mild', 'balanced', 'strong', 'harsh'],
-  spread: ['heaped', 'narrow', 'as wanted', 'wide', 'run together'],
+  spread: ['in a heap', 'narrow', 'as wanted', 'wide', 'run together'],
 };
 
 /** "colour golden, crumb close". */
@@ -53,7 +53,7 @@ const MARK_ROWS = {
   dry: { name: 'dry' },
   greasy: { name: 'greasy' },
   stuck: { name: 'stuck' },
-  tore: { name: 'tore', kinds: ['crepe', 'griddle', 'small', 'foam', 'waffle'] },
+  tore: { name: 'torn', kinds: ['crepe', 'griddle', 'small', 'foam', 'waffle'] },
   soapy: { name: 'soapy, harsh' },
   raw: { name: 'dark outside, raw inside' },
   spotted: { name: 'spotted face', kinds: ['griddle', 'small', 'foam', 'ball'] },
@@ -77,7 +77,7 @@ const MARK_ROWS = {
   hard: { name: 'hard edge', scaleOnly: true },
   holes: { name: 'full of holes', scaleOnly: true },
   bland: { name: 'flat taste', scaleOnly: true },
-  heaped: { name: 'heaped, would not spread', scaleOnly: true },
+  heaped: { name: 'in a heap, would not spread', scaleOnly: true },
 } as const satisfies Readonly<Record<string, MarkRow>>;
 
 /** What was seen, a tap each, or the end of a scale. */

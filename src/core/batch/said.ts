@@ -178,7 +178,8 @@ export function amountSaid(text: string, i: Ingredient, q: AmountWith): Result<n
   const names = [kitchenName(i), i.name, ...i.aliases].map((n) => n.toLowerCase());
   // "1 banana", "2 large eggs": a count, or an amount, of the thing itself
   const itself = rest === '' || names.some((n) => n.includes(rest.replace(/(?:e?s)$/, '')) || rest.includes(n));
-  if (!itself) return no(`"${rest.slice(0, 24)}" is not what drives it: that is ${kitchenName(i).toLowerCase()}.`);
+  if (!itself)
+    return no(`"${rest.slice(0, 24)}" is not what the amount is set by: that is ${kitchenName(i).toLowerCase()}.`);
   const counted = r.amount.terms.every((x) => x.unit === null);
   if (counted && rest === '') return no(`${t} of what? Write grams, a cup, or how many.`);
   const w = weigh(r.amount, i, r.fill, q.conventions);

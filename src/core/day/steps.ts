@@ -350,7 +350,7 @@ const BEFORE: readonly Row[] = [
     id: 'hold',
     when: (f) => f.loads.length > 1 && !f.baked,
     name: (f) => `Holding oven to ${f.holdC} °C`,
-    why: 'Lit before the first pour, vented: the first plate waits for the last no longer than quality and the local food code allow.',
+    why: 'Lit before the first pour, its door ajar: the first plate waits for the last no longer than quality and the local food code allow.',
     who: 'cook',
     min: HOLD_WARM_MIN,
     handsMin: 1,

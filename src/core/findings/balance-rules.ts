@@ -130,7 +130,7 @@ const acidUnspent: Rule = (e) => {
     code: 'acid-unspent',
     severity: 'note',
     basis: 'arithmetic',
-    message: `${left.toFixed(0)} meq of acid is left over: some tang, and slower browning.${railOf(e, 'lift')?.reading?.standing === 'above' ? '' : ` It could work ${grams(left / MEQ_PER_G_SODA, e.units)} of soda.`}`,
+    message: `Acid is left over, ${left.toFixed(0)} meq: some tang, and slower browning.${railOf(e, 'lift')?.reading?.standing === 'above' ? '' : ` It could work ${grams(left / MEQ_PER_G_SODA, e.units)} of soda.`}`,
   };
 };
 

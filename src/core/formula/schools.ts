@@ -241,13 +241,13 @@ export const MATTERS = {
         against: { oven: 'it bakes in its fat, and sticks without', ball: 'it sticks in the hollows' },
       },
       film: {
-        name: 'a wiped film',
+        name: 'a little, wiped off again',
         card: /\b(?:wipe|rub)\b[^.;\n]{0,50}\b(?:oil|butter|fat|pan|griddle)\b|\bthin film\b|\blightly (?:oil|grease)/i,
         does: {
           pan: { sets: 'Oil for the pan, a little', holds: ['oil-vegetable'], pour: 'Fat on, and wiped off again: a shine, no drop.' },
           tools: ['cloth'],
         },
-        against: { oven: 'a film is too little to climb in' },
+        against: { oven: 'it is too little to climb in' },
       },
       butter: {
         name: 'butter',
@@ -366,7 +366,7 @@ export const MATTERS = {
 /** The matters whose grams stand in the pantry's conventions: their words, and what of a card speaks for them. */
 export const MEASURED = {
   flourFill: {
-    name: 'Flour fill',
+    name: 'Flour into the cup',
     names: CONVENTION_NAMES.flourFill,
     card: {
       spooned: /\bspoon(?:ed)?\b[^.;\n]{0,25}\b(?:level(?:led|ed)?|into the cup)\b/i,

@@ -146,6 +146,6 @@ export function oneChange(
     case 'thin':
       return `Sprinkle ${say('thick', FLOUR_SHARE * bowlG)} over the bowl, fold it in, give it five minutes.`;
     case 'sticks':
-      return 'Wipe the surface, let it come back to heat until a drop of water dances, then a thin film of fat.';
+      return 'Wipe the surface, let it come back to heat until a drop of water dances, then a little fat, wiped.';
   }
 }

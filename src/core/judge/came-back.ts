@@ -128,7 +128,7 @@ export function trendOf(
 export const CHARTED = ['verdict', 'pieces', 'waste', 'first', 'drift'] as const;
 export type Charted = (typeof CHARTED)[number];
 export const CHARTED_WORDS: Readonly<Record<Charted, { readonly name: string; readonly unit: string }>> = {
-  verdict: { name: 'Verdict', unit: '' },
+  verdict: { name: 'How it was', unit: '' },
   pieces: { name: 'Pieces against plan', unit: '%' },
   waste: { name: 'Thrown away', unit: '%' },
   first: { name: 'First side', unit: 's' },

@@ -146,11 +146,11 @@ export const CAUSES: readonly CauseRow[] = [
     { kinds: OVEN },
   ),
 
-  row('greasy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped.'),
+  row('greasy', 0.3, 'Too much fat in the pan', panFat('much'), 'A little fat, wiped off again.'),
   row('greasy', 0.3, 'Much fat in the batter', rail('fat', 'high'), 'Less fat.'),
   row('greasy', 0.2, 'Too cool', heat('cool'), 'More heat before the first is poured.'),
 
-  row('spotted', 0.4, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.'),
+  row('spotted', 0.4, 'Too much fat in the pan', panFat('much'), 'A little fat, wiped off again: a shine and no drop.'),
   row('spotted', 0.2, 'Fat not wiped even', asked, 'Wipe it with folded paper from edge to edge.'),
   row(
     'spotted',
@@ -166,16 +166,16 @@ export const CAUSES: readonly CauseRow[] = [
     asked,
     'Give it longer to level, edge to edge, before the first is poured.',
   ),
-  row('patchy', 0.3, 'Too much fat in the pan', panFat('much'), 'A film, wiped: a shine and no drop.', {
+  row('patchy', 0.3, 'Too much fat in the pan', panFat('much'), 'A little fat, wiped off again: a shine and no drop.', {
     kinds: CAKES,
   }),
-  row('patchy', 0.2, 'Too little fat in the pan', panFat('none'), 'A thin film before each.', {
+  row('patchy', 0.2, 'Too little fat in the pan', panFat('none'), 'A little fat, wiped, before each.', {
     kinds: ['crepe', 'waffle'],
   }),
   row('patchy', 0.15, 'Leavening not spread', powder, 'Sieve it with the flour.', { kinds: [...CAKES, 'waffle'] }),
   row('bare', 0.4, 'Too cool', heat('cool'), 'More heat.'),
   row('bare', 0.2, 'Little sugar', rail('sugar', 'low'), 'A little more sugar browns sooner.'),
-  row('bare', 0.15, 'Nothing in the pan', panFat('none'), 'A wiped film carries the heat.', { kinds: TURNED }),
+  row('bare', 0.15, 'Nothing in the pan', panFat('none'), 'A little fat, wiped, carries the heat.', { kinds: TURNED }),
   row('bare', 0.15, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
 
   row('pale', 0.4, 'Too cool', heat('cool'), 'More heat.'),
@@ -217,13 +217,13 @@ export const CAUSES: readonly CauseRow[] = [
     0.25,
     'Pan or griddle too cool',
     heat('cool'),
-    'Heat until a drop of water dances, then a thin film of fat.',
+    'Heat until a drop of water dances, then a little fat, wiped.',
     { kinds: [...TURNED, 'oven'] },
   ),
-  row('stuck', 0.15, 'Pan or griddle not clean', asked, 'Wipe off what is baked on, then a thin film of fat.', {
+  row('stuck', 0.15, 'Pan or griddle not clean', asked, 'Wipe off what is baked on, then a little fat, wiped.', {
     kinds: [...TURNED, 'oven'],
   }),
-  row('stuck', 0.25, 'Nothing in the pan', panFat('none'), 'A thin film of fat before each.'),
+  row('stuck', 0.25, 'Nothing in the pan', panFat('none'), 'A little fat, wiped, before each.'),
   row('stuck', 0.25, 'Opened early', side('first', 'short'), OPENED, { kinds: IRON }),
   row('stuck', 0.2, 'Turned early', side('first', 'short'), 'Wait for the edge to lift by itself.', { kinds: TURNED }),
   row('stuck', 0.2, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
@@ -266,14 +266,16 @@ export const CAUSES: readonly CauseRow[] = [
   row('soggy', 0.3, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
   row('soggy', 0.25, 'Pan too cool', heat('cool'), 'More heat: it has to hiss when it is poured.'),
   row('soggy', 0.25, 'Too much in the pan', largePortion, 'Less in the pan, tilted at once.'),
-  row('soggy', 0.1, 'Too much fat in the pan', panFat('much'), 'A wiped film.'),
+  row('soggy', 0.1, 'Too much fat in the pan', panFat('much'), 'A little fat, wiped off again.'),
 
   row('ragged', 0.3, 'Too cool', heat('cool'), 'More heat before the first is poured.'),
   row('ragged', 0.25, 'Too thin', pour('thin'), 'Less liquid.', { move: 'thicker' }),
   row('ragged', 0.2, 'Turned early', side('first', 'short'), 'Wait until the edge is dull and set.', { kinds: TURNED }),
   row('ragged', 0.15, 'Poured from too high', asked, 'The ladle close to the heat, poured in the middle.'),
   row('hard', 0.35, 'Too long on the heat', side('first', 'long'), 'Off as soon as its cue is there.'),
-  row('hard', 0.25, 'Too much fat in the pan: the edge fried', panFat('much'), 'A film, wiped.', { kinds: TURNED }),
+  row('hard', 0.25, 'Too much fat in the pan: the edge fried', panFat('much'), 'A little fat, wiped off again.', {
+    kinds: TURNED,
+  }),
   row('hard', 0.2, 'Too hot', heat('hot'), LESS_HEAT),
   row('hard', 0.15, 'Much sugar', rail('sugar', 'high'), 'Less sugar.', { move: 'less-sweet' }),
   row('holes', 0.3, 'Much rise', rail('lift', 'high'), 'Less leavening.', { kinds: [...CAKES, 'waffle'] }),
@@ -302,7 +304,13 @@ export const CAUSES: readonly CauseRow[] = [
   row('no-puff', 0.2, 'Too thick', pour('thick'), 'More liquid.', { move: 'thinner' }),
   row('no-puff', 0.15, 'Batter cold', coldBatter, WARMER),
   row('soggy-stack', 0.4, 'Steam in the stack', heldLong, 'One layer on a rack, or a cloth between.'),
-  row('soggy-stack', 0.3, 'No dry heat to wait in', asked, 'The oven at its hold, vented, before the first is off.'),
+  row(
+    'soggy-stack',
+    0.3,
+    'No dry heat to wait in',
+    asked,
+    'The oven at its hold, its door ajar, before the first is off.',
+  ),
   row('soggy-stack', 0.15, 'Taken off early', side('second', 'short'), 'Wait until it springs back.', {
     kinds: TURNED,
   }),

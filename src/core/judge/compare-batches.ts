@@ -75,7 +75,7 @@ const PROCESS = (find: (id: string) => Ingredient | undefined, u: Units): readon
 ];
 
 const OUTCOME: readonly (readonly [string, Say])[] = [
-  ['Verdict', ({ batch }) => (batch.verdict ? VERDICT_WORDS[batch.verdict] : 'under way')],
+  ['How it was', ({ batch }) => (batch.verdict ? VERDICT_WORDS[batch.verdict] : 'under way')],
   [
     'Pieces',
     ({ batch }) => `${batch.pieces ?? '–'}${batch.piecesPlanned === null ? '' : ` of ${batch.piecesPlanned}`}`,

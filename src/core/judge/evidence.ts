@@ -160,7 +160,7 @@ export const acidLeft = (j: Judged): Says => {
   const { acidMeq, baseMeq } = j.analysis.ledger;
   const left = acidMeq - baseMeq - (j.analysis.ledger.sodaG - j.analysis.ledger.unspentSodaG) * MEQ_PER_G_SODA;
   const per = j.analysis.tally.flourG > 0 ? (100 * left) / j.analysis.tally.flourG : 0;
-  return per > 8 ? { times: FOR, text: `${left.toFixed(0)} meq of acid are left over` } : RULED_OUT;
+  return per > 8 ? { times: FOR, text: `acid is left over, ${left.toFixed(0)} meq` } : RULED_OUT;
 };
 export const puree = (j: Judged): Says => {
   const share = j.analysis.tally.massG > 0 ? addedG(j.analysis.tally, 'puree', 'curd') / j.analysis.tally.massG : 0;

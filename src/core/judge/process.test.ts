@@ -115,7 +115,7 @@ test('side by side: in words, and nothing that neither says', () => {
   });
   expect(process.map((r) => r.name)).not.toContain('Second side');
   expect(of(outcome)).toMatchObject({
-    Verdict: ['Good', 'under way'],
+    'How it was': ['Good', 'under way'],
     Pieces: ['22 of 24', '22 of 24'],
     'On the scales': ['colour light, crumb even', ''],
     'Change for next time': ['hotter', ''],

@@ -14,7 +14,7 @@ test('a making is held against what is wanted, scale by scale: a step off is a q
   const s = scoreOf(target, { scales: { colour: 3, crumb: 2, edge: 5 }, heightMm: 16, acrossMm: 160 });
   expect(s.rows).toEqual([
     { what: 'colour', wanted: 'golden', got: 'golden', off: 0, score: 100 },
-    { what: 'crumb', wanted: 'open', got: 'close', off: -2, score: 50 },
+    { what: 'crumb', wanted: 'open', got: 'tight', off: -2, score: 50 },
     { what: 'taste', wanted: 'balanced', got: null, off: null, score: null },
     { what: 'heightMm', wanted: '20 mm', got: '16 mm', off: -4, score: 60 },
     { what: 'acrossMm', wanted: '100 mm', got: '160 mm', off: 60, score: 0 },
@@ -23,7 +23,7 @@ test('a making is held against what is wanted, scale by scale: a step off is a q
   expect([s.pct, s.judged]).toEqual([52.5, 4]);
   expect(nearerFrom(s)).toEqual([
     { what: 'acrossMm', says: 'across 160 mm, wanted 100 mm', move: null, tip: 'A smaller portion.' },
-    { what: 'crumb', says: 'crumb close, wanted open', move: 'taller', tip: '' },
+    { what: 'crumb', says: 'crumb tight, wanted open', move: 'taller', tip: '' },
     { what: 'heightMm', says: 'height 16 mm, wanted 20 mm', move: 'taller', tip: '' },
   ]);
 });

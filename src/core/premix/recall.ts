@@ -102,7 +102,7 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       best_before: lot.bestBefore,
       bag_g: String(lot.bagG),
       bags_made: String(lot.bags),
-      state: lot.voidedAt ? 'voided' : '',
+      state: lot.voidedAt ? 'cancelled' : '',
     };
     const none = { entry: '', bags: '', day: '', batch: '', who: '', why: '', price: '' };
     if (uses.length === 0) return [{ ...of, ...none }];

@@ -225,7 +225,7 @@ export function ShoppingPaper({
   );
   return (
     <Paper name={`Shopping list: ${name}`}>
-      <Text style={look.title}>Gather and buy</Text>
+      <Text style={look.title}>Get out and buy</Text>
       <Text style={look.about}>
         {name}; {about}
       </Text>
@@ -292,7 +292,7 @@ export function ShoppingPaper({
         </View>
       ))}
       {list.unknown.length > 0 ? (
-        <Text style={look.small}>As written, not in the pantry: {list.unknown.join(', ')}.</Text>
+        <Text style={look.small}>As on the card, not in the pantry: {list.unknown.join(', ')}.</Text>
       ) : null}
     </Paper>
   );

@@ -150,7 +150,7 @@ const outcomeRow = batchRow
 
 const DRIVER: JsonColumn<Driver> = {
   at: 'batches.driver',
-  called: 'what drives it',
+  called: 'how much is made',
   schema: driverSchema,
   fresh: { by: 'factor', factor: 1 },
 };
@@ -171,13 +171,13 @@ const EDITS: JsonColumn<readonly ActEdit[]> = {
 };
 const SWAPPED: JsonColumn<Batch['swapped']> = {
   at: 'batches.swapped',
-  called: 'the stand-ins',
+  called: 'what was swapped',
   schema: swappedSchema,
   fresh: null,
 };
 const UNSWAPPED: JsonColumn<NonNullable<Batch['unswapped']> | null> = {
   at: 'batches.unswapped',
-  called: 'the sheet before stand-ins',
+  called: 'the sheet before swaps',
   schema: unswappedSchema,
   fresh: null,
 };

@@ -118,7 +118,7 @@ const no = (path: string, message: string): Undone<MadeLot> => new Undone<MadeLo
 /** Counts bags out of a lot. @throws Undone */
 export async function takeBags(client: PoolClient, lotId: string, l: Leaving): Promise<void> {
   const { left = 0, voided = false } = (await leftOf(client, lotId)) ?? {};
-  if (voided) throw no('bags', 'That lot is voided: nothing leaves it any more.');
+  if (voided) throw no('bags', 'That lot is cancelled: nothing leaves it any more.');
   if (l.bags > left + 1e-6)
     throw no(
       'bags',
@@ -225,7 +225,7 @@ export const correctLot = (
       client,
     );
     const now = await leftOf(client, lotId);
-    if (!now || now.voided) throw no('lotId', 'That lot is voided, or not in this kitchen.');
+    if (!now || now.voided) throw no('lotId', 'That lot is cancelled, or not in this kitchen.');
     const gone = now.bags - now.left;
     if (to.bags < gone - 1e-6)
       throw no('bags', `${sayBags(gone)} have left this lot already: it can’t have been fewer.`);
@@ -279,7 +279,7 @@ export const voidLot = (
       [lotId, who, why],
       client,
     );
-    if (!r.some((x) => x.id === lotId)) throw no('lotId', 'That lot is voided already, or not in this kitchen.');
+    if (!r.some((x) => x.id === lotId)) throw no('lotId', 'That lot is cancelled already, or not in this kitchen.');
     if (back) {
       const gone = await rowsFrom(
         countRow,
@@ -291,7 +291,7 @@ export const voidLot = (
       if (n > 1e-6)
         throw no(
           'back',
-          `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Void it without.`,
+          `Bags of it have left (${sayBags(n)}), so it was blended: nothing of it goes back into stock. Cancel it without.`,
         );
     }
     for (const x of back ? r : []) await returnToShelf(client, { lotId: x.id });

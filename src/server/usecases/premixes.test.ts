@@ -486,7 +486,7 @@ test('an entry is taken back by another, once; a lot is corrected or voided with
   expect(await onHand('flour-all-purpose')).toBe(shelf);
   expect(await letBagsGo(id, { bags: 1, kind: 'bin', why: 'x' })).toMatchObject({
     ok: false,
-    message: expect.stringMatching(/voided/),
+    message: expect.stringMatching(/cancelled/),
   });
   expect(await left(id)).toBe(0);
   await note('flour-all-purpose', null);

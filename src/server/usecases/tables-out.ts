@@ -94,7 +94,7 @@ async function outcomeTable(): Promise<string> {
       'Name',
       'Version',
       'Finished',
-      'Verdict',
+      'How it was',
       'Pieces',
       'Waste',
       'First side, s',
@@ -207,7 +207,7 @@ async function lotTable(): Promise<string> {
       'Checked by',
       'Made by',
       'Note',
-      'Voided',
+      'Cancelled',
     ],
     all.map((l) => [
       ...[l.number, l.premixName, l.made, l.bestBefore, l.bagG, l.bags, bagsLeft(l)],

@@ -38,7 +38,7 @@ export function AfterSheet({
         optional
         onChange={setPart}
         options={[
-          { value: 'take-out', label: 'Gather and buy' },
+          { value: 'take-out', label: 'Get out and buy' },
           { value: 'cost', label: 'Cost and nutrition' },
         ]}
       />

@@ -72,7 +72,7 @@ export function OutcomeForm({
           How was it, for {schoolOf(kindById(batch.kind), batch.school).name} {kindById(batch.kind).pieces}?
         </h2>
         <Taps
-          label="Verdict"
+          label="How it was"
           size="work"
           optional
           value={typed.verdict}

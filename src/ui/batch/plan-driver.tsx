@@ -49,7 +49,7 @@ interface Props {
   readonly amountFor: (by: By, t: PlanTyped) => string;
 }
 
-/** What drives the batch, and the portion it is poured in. */
+/** How much is made, and the portion it is poured in. */
 export function PlanDriver({
   typed: t,
   set,

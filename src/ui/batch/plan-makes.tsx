@@ -78,7 +78,8 @@ export function PlanStart({
       ) : open.length > 0 ? (
         <Notice weight="look">
           {open.length === 1 ? 'One line has' : `${open.length} lines have`} no grams and{' '}
-          {open.length === 1 ? 'is' : 'are'} left as written: {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
+          {open.length === 1 ? 'is' : 'are'} left as the card has them:{' '}
+          {open.map((l) => `"${l.text.slice(0, 50)}"`).join(', ')}.
         </Notice>
       ) : null}
       {ok && p.short.length > 0 ? (

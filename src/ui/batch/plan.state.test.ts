@@ -86,7 +86,7 @@ test('a driver takes a count of the thing itself, and all there is of it; what i
   expect(read('1 lb').driver).toMatchObject({ grams: expect.closeTo(453.6, 1) });
   expect(read('all of it', { [bananaId]: { ...NOTED, onHandG: 420 } }).driver).toMatchObject({ grams: 420 });
   expect(read('all of it').errors['driver.grams']).toContain('nobody has noted how much');
-  expect(read('2 carrots').errors['driver.grams']).toContain('is not what drives it');
+  expect(read('2 carrots').errors['driver.grams']).toContain('is not what the amount is set by');
   // 3 large eggs are 150 g
   const egg = LINES.flatMap((l) => l.parts).find((p) => p.ingredient.category === 'egg')?.ingredient.id ?? '';
   expect(read('3 eggs', {}, egg).driver).toMatchObject({ grams: 150 });

@@ -186,7 +186,7 @@ export function Plan({
   const asks = { formula, house, shelf, sides, bagged, kept, s, change, drive, p, errors, refused };
   return (
     <div className="grid gap-6 lg:grid-cols-[23rem_1fr] print:block">
-      <section aria-label="What drives the batch" className="flex flex-col gap-4 print:hidden">
+      <section aria-label="How much is made" className="flex flex-col gap-4 print:hidden">
         {copy.startOver ? (
           <p className="flex flex-wrap items-center gap-x-3" role="status">
             Opened as you left it.

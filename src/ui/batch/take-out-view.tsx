@@ -115,7 +115,7 @@ export function TakeOutView({ list, units }: { readonly list: TakeOutList; reado
         </tbody>
       </table>
       {list.unknown.length > 0 ? (
-        <p className="mt-2">As written, not in the pantry: {list.unknown.map((t) => `“${t}”`).join(', ')}.</p>
+        <p className="mt-2">As on the card, not in the pantry: {list.unknown.map((t) => `“${t}”`).join(', ')}.</p>
       ) : null}
     </div>
   );

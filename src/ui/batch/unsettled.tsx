@@ -18,7 +18,7 @@ export function Unsettled({ findings, back }: { readonly findings: readonly Find
       </ul>
       <p className="mt-1">
         <Link href={back} className="inline-flex min-h-11 items-center font-semibold text-rim underline">
-          Settle it on the Bench
+          Answer it on the Bench
         </Link>
       </p>
     </Notice>

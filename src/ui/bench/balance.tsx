@@ -114,8 +114,8 @@ export function Balance(props: Props) {
         onTake={onTake}
       />
       <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
-        <Switch label="lock the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
-        <Switch label="lock the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
+        <Switch label="keep the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
+        <Switch label="keep the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
       </div>
       <PourView bench={bench} pour={shown.pour} send={send} />
       <ToggleGroup.Root

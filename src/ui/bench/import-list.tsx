@@ -147,7 +147,7 @@ export function ImportList({
                   <strong className="block text-lg [overflow-wrap:anywhere]">{i.formula.name}</strong>
                   <span className="block text-[15px] text-soft [overflow-wrap:anywhere]">
                     {kindById(i.formula.kind).name}, {counted(imported.lines, 'lines')}
-                    {imported.asked > 0 ? `, ${imported.asked} to settle` : ''}
+                    {imported.asked > 0 ? `, ${imported.asked} to answer` : ''}
                     {imported.whole ? ', with all its settings' : ''}; from {i.of.file}
                   </span>
                   {k?.same ? (

@@ -134,7 +134,7 @@ function DriveDialog({
     else to(grams);
   };
   return (
-    <Dialog open onOpen={(o) => !o && onClose()} title="Let it drive the rest">
+    <Dialog open onOpen={(o) => !o && onClose()} title="Set the rest by it">
       <Form
         noValidate
         act={() => {
@@ -142,7 +142,7 @@ function DriveDialog({
         }}
       >
         <p className="mb-3">
-          How much of “{line.text.slice(0, 60)}” is there? It is locked at that, and the rest follows; nothing then asks
+          How much of “{line.text.slice(0, 60)}” is there? It is kept at that, and the rest follows; nothing then asks
           for more of it.
         </p>
         <AmountField

@@ -39,13 +39,13 @@ export function LineMenu({
       line.end === null ? 'In both finishes' : `Only in ${ends?.find((e) => e.id === line.end)?.name ?? ''}`;
     return [
       { name: 'Swap for something else', off: !can.swap, act: () => ask('swap', line.key) },
-      ...where(can.drive, { name: 'Let it drive the rest', act: () => ask('drive', line.key) }),
+      ...where(can.drive, { name: 'Set the rest by it', act: () => ask('drive', line.key) }),
       ...where(line.proposed !== null, { name: 'The amount is right', act: choose({ proposed: undefined }) }),
       ...(line.mostG === null
         ? []
         : [{ name: `There is more than ${grams(line.mostG, units)} again`, act: choose({ mostG: undefined }) }]),
       {
-        name: line.pinned ? 'Let it move again' : 'Lock: this one does not move',
+        name: line.pinned ? 'Let it move again' : 'Keep: this one does not move',
         act: choose({ pinned: line.pinned ? undefined : true }),
       },
       {
@@ -115,7 +115,7 @@ export function LineMenu({
           ]
         : []),
       null,
-      { name: 'Take off the sheet', act: () => send({ do: 'take-off', key: line.key }) },
+      { name: 'Take this line away', act: () => send({ do: 'take-off', key: line.key }) },
     ];
   };
   return (

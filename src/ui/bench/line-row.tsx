@@ -121,7 +121,7 @@ export const LineRow = memo(function LineRow({
         <input
           autoComplete="off"
           data-line
-          aria-label="Line as written"
+          aria-label="Line on the card"
           aria-describedby={
             [line.findings.length > 0 && !asNeeded ? says : '', told ? reads : ''].filter(Boolean).join(' ') ||
             undefined
@@ -195,8 +195,8 @@ export const LineRow = memo(function LineRow({
         {line.use === 'batter' && line.grams !== null ? (
           <Press
             aria-pressed={line.pinned}
-            aria-label={`Lock ${short}`}
-            title={line.pinned ? 'Locked: it does not move' : 'Lock: this one does not move'}
+            aria-label={`Keep ${short}`}
+            title={line.pinned ? 'Kept: it does not move' : 'Keep: this one does not move'}
             onClick={() => tools.choose(line.key, { pinned: line.pinned ? undefined : true })}
             className={`grid h-9 max-sm:h-11 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
           >

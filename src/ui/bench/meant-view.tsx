@@ -72,7 +72,7 @@ export function MeantView({
                   {sayIf(s)}, <strong>{sayEnds(s)}</strong>.{' '}
                   <span className="text-sm text-soft">({s.lines.map((l) => l.as).join('; ')})</span>
                 </p>
-                <Beside heads={['as written', 'so read']} rails={s.rails.map((r) => [r.before, r.after])} />
+                <Beside heads={['as on the card', 'so read']} rails={s.rails.map((r) => [r.before, r.after])} />
                 <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
                   <Button look="now" onClick={() => onMeant(s.formula)}>
                     {sayTake(s)}

@@ -135,7 +135,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
   };
   const scaleless = useScaleless();
   return (
-    <section aria-label="Sheet" ref={list}>
+    <section aria-label="Lines" ref={list}>
       <h2 className="sr-only">Sheet</h2>
       {lines.length > 0 ? (
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>

@@ -9,7 +9,8 @@ export function StructureView({ worked }: { readonly worked: Worked }) {
       <Tug left="toughens" right="makes tender" pair={s.bite} />
       <Tug left="dries" right="moistens" pair={s.moisture} />
       <p className="text-sm text-soft">
-        Shares of each side, for comparing formulas: an estimate, no verdict. Mixing far toughens whatever stands here.
+        Shares of each side, for comparing formulas: an estimate, no judgement. Mixing far toughens whatever stands
+        here.
       </p>
     </div>
   );

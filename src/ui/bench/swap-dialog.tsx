@@ -45,7 +45,7 @@ export function SwapDialog({
       title={`In place of ${line.ingredient ? kitchenName(line.ingredient).toLowerCase() : 'this'}`}
     >
       {swaps.length === 0 ? (
-        <p>There is no usual stand-in for this line. Type another ingredient in its place.</p>
+        <p>There is no usual swap for this line. Type another ingredient in its place.</p>
       ) : (
         <ul className="divide-y divide-line">
           {swaps.map((s) => (
@@ -70,8 +70,8 @@ export function SwapDialog({
         </ul>
       )}
       <p className="mt-3 text-sm text-soft">
-        The numbers are the stand-in alone, before the other amounts change too. They say nothing of who may safely eat
-        it: ask, and keep to the local food code.
+        The numbers are the swap alone, before the other amounts change too. They say nothing of who may safely eat it:
+        ask, and keep to the local food code.
       </p>
     </Dialog>
   );

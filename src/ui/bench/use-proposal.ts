@@ -91,7 +91,7 @@ export function useProposal(
       const { formula, short } = bentFrom(b, w, asked, answer);
       const moved: Proposal = {
         title: list.map((x) => `${RAIL_NAMES[x.rail]} to ${sayRail(x.rail, x.value)}`).join(', '),
-        why: 'The lines that are not locked move by the least that does it; the other ratios stay about where they are.',
+        why: 'The lines that are not kept move by the least that does it; the other ratios stay about where they are.',
         formula,
         short,
       };

@@ -83,7 +83,7 @@ export function ServingForm({
             </Button>
           )}
           <Button size="work" onClick={onFromNow}>
-            Count on from now
+            Start the times from now
           </Button>
           {Object.keys(serving.moved).length > 0 ? (
             <Button size="work" onClick={() => onServing({ ...serving, moved: {} })}>

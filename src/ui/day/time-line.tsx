@@ -165,7 +165,7 @@ export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Pr
       ) : null}
       {!running && opens < now - MIN && batch.finishedAt === null ? (
         <Notice weight="look" role="status">
-          It would have to have been begun at {time.andDay(opens, now)}. Serve later, or count on from now.
+          It would have to have been begun at {time.andDay(opens, now)}. Serve later, or start the times from now.
         </Notice>
       ) : null}
       <ClashNotice clashes={line.clashes} />

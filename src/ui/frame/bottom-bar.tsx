@@ -18,8 +18,8 @@ const MORE = [
   { to: '/sides', here: 'sides', name: 'Sauces and sides' },
   { to: '/kept', here: '', name: 'Kept' },
   { to: '/pantry/measures', here: '', name: 'My measures' },
-  { to: '/pantry/take-out', here: '', name: 'Gather list' },
-  { to: '/premix/recall', here: '', name: 'Trace a lot' },
+  { to: '/pantry/take-out', here: '', name: 'What to get' },
+  { to: '/premix/recall', here: '', name: 'Where a lot went' },
   { to: '/house', here: 'house', name: 'House' },
 ] as const;
 

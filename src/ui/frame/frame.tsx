@@ -18,12 +18,21 @@ export const AwayPage = ({ here, kind = 'away' }: { readonly here: Here; readonl
 );
 
 /** The band on top of every page, and the page under it. */
-export function Frame({ here, children }: { readonly here: Here; readonly children: ReactNode }) {
+export function Frame({
+  here,
+  atWork = false,
+  children,
+}: {
+  readonly here: Here;
+  /** Hands are wet here: everything that can be pressed is drawn strongly. */
+  readonly atWork?: boolean;
+  readonly children: ReactNode;
+}) {
   const link = (to: string, text: string, on: boolean) => (
     <Link
       href={to}
       aria-current={on ? 'page' : undefined}
-      className={`${lookOf('bare')} max-lg:!px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
+      className={`inline-flex min-h-10 items-center rounded-hold px-3 text-[15px] font-semibold text-rim hover:bg-wash max-lg:px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
     >
       {text}
     </Link>
@@ -67,6 +76,7 @@ export function Frame({ here, children }: { readonly here: Here; readonly childr
       <main
         id="page"
         tabIndex={-1}
+        data-at-work={atWork || undefined}
         className="mx-auto max-w-[1400px] px-4 py-4 outline-none max-md:px-3 max-md:pb-24 print:!p-0"
       >
         {children}

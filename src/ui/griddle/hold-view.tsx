@@ -118,8 +118,8 @@ export function HoldView({
         </p>
       ) : null}
       <p className="text-sm text-soft">
-        {asRead('90 to 95 °C', units)}, vented, one layer. About {HOLD_MIN} min for quality; what may be held, and how
-        hot, the local food code says.
+        {asRead('90 to 95 °C', units)}, the door ajar, one layer. About {HOLD_MIN} min for quality; what may be held,
+        and how hot, the local food code says.
       </p>
     </section>
   );

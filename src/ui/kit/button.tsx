@@ -6,8 +6,8 @@ type Look = 'plain' | 'now' | 'bare' | 'stop';
 const LOOKS: Readonly<Record<Look, string>> = {
   plain: 'hold text-rim hover:bg-wash active:bg-line',
   // the thing to do now: butter behind dark text, inside the rim
-  now: 'hold !bg-butter text-ink hover:!bg-butter-lit active:!bg-butter-deep',
-  bare: 'rounded-hold text-rim hover:bg-wash active:bg-line',
+  now: 'hold-next text-ink hover:bg-butter-lit active:bg-butter-deep',
+  bare: 'bare text-rim hover:bg-wash active:bg-line',
   stop: 'rounded-hold border-2 border-berry bg-white text-berry hover:bg-berry-wash',
 };
 

@@ -41,10 +41,10 @@ export const benchKey = (
 
 /** Keys in a line of the sheet with Alt; the last is what is done with the line. */
 export const LINE_KEYS = [
-  { keys: 'Alt+Backspace', key: 'Backspace', does: 'in a line: take it off the sheet', act: 'remove' },
+  { keys: 'Alt+Backspace', key: 'Backspace', does: 'in a line: take it away', act: 'remove' },
   { keys: 'Alt+Up', key: 'ArrowUp', does: 'in a line: move it up, into the bowl above at the edge', act: 'up' },
   { keys: 'Alt+Down', key: 'ArrowDown', does: 'in a line: move it down, into the bowl below at the edge', act: 'down' },
-  { keys: 'Alt+P', key: 'p', does: 'in a line: lock it, let it go', act: 'lock' },
+  { keys: 'Alt+P', key: 'p', does: 'in a line: keep its amount, let it go', act: 'lock' },
   { keys: 'Alt+O', key: 'o', does: 'in a line: switch it off, on', act: 'off' },
   { keys: 'Alt+S', key: 's', does: 'in a line: swap it', act: 'swap' },
 ] as const;

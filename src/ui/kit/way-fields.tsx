@@ -17,7 +17,7 @@ interface MeasureField {
 export const CONVENTION_FIELDS: { readonly [K in keyof Conventions]: MeasureField } = {
   cup: { label: 'Cup', names: CONVENTION_NAMES.cup },
   tablespoon: { label: 'Tablespoon', names: CONVENTION_NAMES.tablespoon },
-  flourFill: { label: 'Flour fill', names: CONVENTION_NAMES.flourFill },
+  flourFill: { label: 'Flour into the cup', names: CONVENTION_NAMES.flourFill },
   egg: { label: 'Egg', names: CONVENTION_NAMES.egg },
   salt: { label: 'Salt', names: CONVENTION_NAMES.salt },
   powder: { label: 'Baking powder', names: CONVENTION_NAMES.powder },

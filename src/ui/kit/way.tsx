@@ -4,7 +4,7 @@ const STEPS = ['read', 'settle', 'balance', 'plan', 'make'] as const;
 export type WayStep = (typeof STEPS)[number];
 const NAMES: Readonly<Record<WayStep, string>> = {
   read: 'Read the card',
-  settle: 'Settle what is open',
+  settle: 'Answer what is open',
   balance: 'Balance',
   plan: 'Plan',
   make: 'Make',

@@ -62,7 +62,7 @@ export function LogFilterView({
       </Form>
       <Choice
         inline
-        label="Verdict"
+        label="How it was"
         value={asked.verdict === '' ? ANY : asked.verdict}
         onChange={(v) => ask({ verdict: v === ANY ? '' : v })}
         options={[{ value: ANY, label: 'any' }, ...VERDICTS.map((v) => ({ value: v, label: VERDICT_WORDS[v] }))]}

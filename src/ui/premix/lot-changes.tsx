@@ -53,7 +53,7 @@ export function LotChanges({
       return;
     const a = await asking.ask((requestId) =>
       doing === 'void'
-        ? act('void-lot', `lot ${lot.number} voided`, voidIt, { lotId: lot.id, who, why, back, requestId })
+        ? act('void-lot', `lot ${lot.number} cancelled`, voidIt, { lotId: lot.id, who, why, back, requestId })
         : act('correct-lot', `lot ${lot.number} corrected`, correct, {
             requestId,
             lotId: lot.id,
@@ -66,7 +66,7 @@ export function LotChanges({
           }),
     );
     if (!a?.ok) return;
-    toast(doing === 'void' ? 'The lot is voided, and kept' : 'Corrected; what it was is kept');
+    toast(doing === 'void' ? 'The lot is cancelled, and kept' : 'Corrected; what it was is kept');
     setDoing(null);
     setWho('');
     setWhy('');
@@ -95,13 +95,13 @@ export function LotChanges({
       {lot.voidedAt ? null : doing === null ? (
         <div className="flex flex-wrap gap-3">
           <Button onClick={() => setDoing('correct')}>Correct this lot …</Button>
-          <Button onClick={() => setDoing('void')}>Void this lot …</Button>
+          <Button onClick={() => setDoing('void')}>Cancel this lot …</Button>
         </div>
       ) : (
         <Form
           noValidate
           className="grid gap-3 rounded-plate bg-white p-4"
-          aria-label={doing === 'void' ? 'Void this lot' : 'Correct this lot'}
+          aria-label={doing === 'void' ? 'Cancel this lot' : 'Correct this lot'}
           act={send}
         >
           {doing === 'correct' ? (
@@ -132,7 +132,7 @@ export function LotChanges({
           ) : (
             <>
               <p>
-                Nothing leaves a voided lot any more, in bags of whatever size. It stays in the books, with what has
+                Nothing leaves a cancelled lot any more, in bags of whatever size. It stays in the books, with what has
                 left it.
               </p>
               <Switch label="it was never blended: what it took goes back into stock" on={back} onSwitch={setBack} />
@@ -158,7 +158,7 @@ export function LotChanges({
           <RefusalNotice text={asking.refusal} waits={asking.waits} />
           <div className="flex flex-wrap gap-3">
             <Button type="submit" look={doing === 'void' ? 'stop' : 'now'} disabled={asking.busy}>
-              {doing === 'void' ? 'Void it' : 'Correct it'}
+              {doing === 'void' ? 'Cancel it' : 'Correct it'}
             </Button>
             <Button look="bare" onClick={() => setDoing(null)}>
               Leave it as it is

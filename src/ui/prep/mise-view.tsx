@@ -123,7 +123,7 @@ export function MiseView({
               ) : null}
               {t.note ? <span className="block text-base font-normal text-soft">{t.note}</span> : null}
               {state === 'stand-in' ? (
-                <span className="font-normal text-soft">; with {t.instead || 'a stand-in'}</span>
+                <span className="font-normal text-soft">; with {t.instead || 'something else'}</span>
               ) : null}
             </span>
           </Press>
@@ -154,7 +154,7 @@ export function MiseView({
                 first.
               </p>
             ) : own.length === 0 ? (
-              <p>No usual stand-in. Open the formula on the Bench and change it there.</p>
+              <p>No usual swap. Open the formula on the Bench and change it there.</p>
             ) : (
               <ul className="grid gap-2">
                 {own.map((o) => (
@@ -276,7 +276,7 @@ export function MiseView({
         </div>
       </div>
       <p className="text-sm text-soft">
-        A stand-in changes what the batch holds: read its label for allergens before it is served.
+        A swap changes what the batch holds: read its label for allergens before it is served.
       </p>
     </section>
   );

@@ -105,7 +105,7 @@ export function outcomeToSend(form: OutcomeFields): {
   if (Number.isNaN(firstSideS)) errors.firstSideS = 'Write minutes and seconds, 2:25, or seconds.';
   if (Number.isNaN(secondSideS)) errors.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
   Object.assign(errors, measures.errors);
-  if (form.verdict === '') errors.verdict = 'Tap a verdict.';
+  if (form.verdict === '') errors.verdict = 'Say how it was.';
   const { verdict, marks, note, scales, change } = form;
   return {
     errors,

@@ -127,8 +127,8 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
       </span>
       <Press
         aria-pressed={isHeld}
-        aria-label={`Lock ${RAIL_NAMES[r.rail].toLowerCase()}`}
-        title={isHeld ? 'Locked: other rails leave it where it is' : 'Lock it where it is'}
+        aria-label={`Keep ${RAIL_NAMES[r.rail].toLowerCase()}`}
+        title={isHeld ? 'Kept: other ratios leave it where it is' : 'Keep it where it is'}
         onClick={() =>
           onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })
         }

@@ -124,7 +124,7 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
           'any allergen is fine',
           ALLERGENS.map((a) => [a, allergenName(a)]),
         )}
-        {choice('verdict', 'Last time', 'any verdict', [
+        {choice('verdict', 'Last time', 'any', [
           ...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const),
           ['none', 'not made yet'],
         ])}

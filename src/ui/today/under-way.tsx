@@ -54,7 +54,7 @@ export function UnderWay({
           Under way
         </h2>
         <Link href="/pantry/take-out" className={lookOf('bare')}>
-          Gather list
+          What to get
         </Link>
       </div>
       <ul className="grid gap-2 lg:grid-cols-2">

@@ -116,7 +116,7 @@ export function Makings({
                   {m.verdict ? (
                     <strong>{VERDICT_WORDS[m.verdict]}</strong>
                   ) : (
-                    <span className="text-soft">no verdict</span>
+                    <span className="text-soft">not judged</span>
                   )}
                   {m.score === null ? null : <span className="text-[15px]">{Math.round(m.score)} % of its target</span>}
                   {m.pieces === null ? null : (
@@ -140,7 +140,7 @@ export function Makings({
                 {source ? (
                   <p className="text-[15px]">
                     Tried: {source.change.replace(/[.\s]+$/, '')}.{' '}
-                    {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two has no verdict'}
+                    {came ? <strong>{CAME[came]}</strong> : 'It can’t be told: one of the two was not judged'}
                     {moved && moved.gone.length > 0 ? `; gone: ${moved.gone.map((x) => markName(x)).join(', ')}` : ''}
                     {moved && moved.come.length > 0 ? `; new: ${moved.come.map((x) => markName(x)).join(', ')}` : ''}.
                   </p>

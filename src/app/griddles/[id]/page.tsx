@@ -35,7 +35,7 @@ export default async function SharedGriddlePage({ params }: { readonly params: P
   const { gear, batches } = r.value;
   const touched = batches.flatMap((b) => b.touched.map((t) => ({ ...t, of: b.facts.batch.name })));
   return (
-    <Frame here="today">
+    <Frame here="today" atWork>
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{gear.name}</h1>
       <TouchedNotice touched={touched.map((t) => ({ ...t, id: `${t.of} ${t.batchId}`, where: gear.name }))} />
       {batches.length === 0 ? (

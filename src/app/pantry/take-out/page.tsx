@@ -13,7 +13,7 @@ import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { PantryParts } from '@/ui/pantry/parts';
 
-export const metadata: Metadata = { title: 'Gather list' };
+export const metadata: Metadata = { title: 'What to get' };
 
 export default async function TakeOutPage() {
   const r = await reach(() => Promise.all([loadHouse(), stockNoted(), underWay()]));
@@ -29,7 +29,7 @@ export default async function TakeOutPage() {
   );
   return (
     <Frame here="pantry">
-      <h1 className="mb-1 text-[26px]">Gather and shopping list</h1>
+      <h1 className="mb-1 text-[26px]">What to get out and buy</h1>
       <div className="print:hidden">
         <PantryParts here={null} />
       </div>

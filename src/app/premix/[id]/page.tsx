@@ -129,7 +129,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
                     {l.bags} of {grams(l.bagG, house.units)}
                   </td>
                   <td data-label="Used" className="pr-4 text-right">
-                    {l.voidedAt ? 'voided' : sayBags(l.used)}
+                    {l.voidedAt ? 'cancelled' : sayBags(l.used)}
                   </td>
                   <td data-label="Left" className="text-right font-semibold">
                     {sayBags(bagsLeft(l))}

@@ -14,7 +14,7 @@ import { Link } from '@/ui/kit/link';
 import { Day } from '@/ui/kit/time';
 import { when } from '@/ui/kit/when';
 
-export const metadata: Metadata = { title: 'Trace a lot' };
+export const metadata: Metadata = { title: 'Where a lot went' };
 
 /** From an ingredient's lot to every mix, batch and customer, or from a mix's lot; on one page, for paper too. */
 export default async function RecallPage({
@@ -46,14 +46,14 @@ export default async function RecallPage({
   const numbers = new Set(found.map((f) => f.lot.number)).size;
   return (
     <Frame here="premix">
-      <h1 className="mb-3 text-[26px]">Trace a lot</h1>
+      <h1 className="mb-3 text-[26px]">Where a lot went</h1>
       <form className="mb-5 flex flex-wrap items-end gap-3 print:hidden">
         <label className="grid gap-1">
           <span className="text-sm font-semibold text-soft">Lot of a packet or a sack, or of a mix</span>
           <input name="code" defaultValue={code} maxLength={40} className="hold min-h-11 w-64 px-3" />
         </label>
         <button type="submit" className={lookOf('now', 'work')}>
-          Trace it
+          Find it
         </button>
         {found.length > 0 ? (
           <>
@@ -135,7 +135,7 @@ export default async function RecallPage({
       )}
       {near.length > 0 ? (
         <p className="mt-5 max-w-2xl rounded-r-hold border-l-8 border-rim bg-white px-3 py-2" role="note">
-          Nearly so, and not counted here: look at the packet, and trace {near.length === 1 ? 'it' : 'them'} too if it
+          Nearly so, and not counted here: look at the packet, and find {near.length === 1 ? 'it' : 'them'} too if it
           may be the same.{' '}
           {near.map((n) => (
             <Link

@@ -35,7 +35,7 @@ export default async function MorningBoardPage({ params, searchParams }: Props) 
   const { plan, schedule, day } = morning;
   if (!plan || !schedule) redirect(`/mornings/${id}`);
   return (
-    <Frame here="today">
+    <Frame here="today" atWork>
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="mr-auto min-w-0 text-[26px] [overflow-wrap:anywhere]">{plan.name || 'A morning'}</h1>
         <Link href={`/mornings/${id}`} className={lookOf('plain')}>

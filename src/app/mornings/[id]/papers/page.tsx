@@ -96,7 +96,7 @@ export default async function MorningPapersPage({ params }: { readonly params: P
           <Surfaces {...all} />
         </section>
         <People {...all} sheets={id} />
-        <Paper title="Gather" of={of}>
+        <Paper title="What to get" of={of}>
           <TakeOutView
             list={takeOut(usesOfMorning(made, shown.solved.bowls, house, stock, besides), stock)}
             units={house.units}

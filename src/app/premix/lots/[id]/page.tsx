@@ -131,7 +131,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <h2 className="mb-1 text-xl">Bags</h2>
             {lot.voidedAt ? (
               <Notice weight="stop">
-                Voided {when(lot.voidedAt, house.units)} by {lot.voidedBy}: {lot.voidWhy}. Nothing leaves it any more.
+                Cancelled {when(lot.voidedAt, house.units)} by {lot.voidedBy}: {lot.voidWhy}. Nothing leaves it any
+                more.
               </Notice>
             ) : null}
             <p className="text-lg">
