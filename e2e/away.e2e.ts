@@ -64,7 +64,8 @@ test('a batch given up and a formula put away while the records are away: both w
   await page.waitForURL(/batches/);
   const id = page.url().split('/').at(-2);
   await kitchen.away();
-  await page.getByRole('button', { name: 'Give up this batch …' }).click();
+  await page.getByRole('button', { name: 'More of this batch' }).click();
+  await page.getByRole('menuitem', { name: 'Give up this batch …' }).click();
   await page.getByRole('button', { name: 'Give it up: what it took is used up' }).click();
   await expect(page.getByText(WAITS, { exact: false }).first()).toBeVisible();
   await axe(page);

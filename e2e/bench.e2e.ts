@@ -298,7 +298,7 @@ test('lift, structure, yield and what a little more would do open in place; a li
   await expect(page.getByRole('region', { name: 'Structure' })).toContainText(/toughens \d+ %/);
   await page.getByRole('radio', { name: 'Yield' }).click();
   await expect(page.getByRole('region', { name: 'Yield' })).toContainText('Eggs to crack');
-  await page.getByText('What a little more would do').click();
+  await page.getByText('How it lies, and what a little more would do').click();
   await expect(page.getByText(/15 g more cultured buttermilk: \d+ % thinner/)).toBeVisible();
   await page.getByRole('radio', { name: /^Rise/ }).click();
   await axe(page);

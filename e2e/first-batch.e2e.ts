@@ -33,6 +33,7 @@ test('six steps in one go', async ({ page }) => {
   await page.getByRole('searchbox', { name: 'Find by name, kind, flour or liquid' }).fill('crepe');
   await shows('Towpath herb crepes', /crepe/i);
   await page.getByRole('searchbox').fill('');
+  await page.getByText('Kind, flour, liquid, what is not in it').click();
   await choose(page, 'Kind', 'Waffle');
   await shows('Soft oat waffles', /Waffle/);
   await choose(page, 'Kind', 'every kind');
@@ -133,6 +134,7 @@ test('six steps in one go', async ({ page }) => {
   await expect(page.getByText('All 8 weighed.')).toBeVisible();
   await page.getByRole('link', { name: 'Write what came out' }).click();
   await page.getByRole('radio', { name: 'Good' }).click();
+  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
   await page.getByRole('button', { name: 'tender' }).click();
   await page.getByLabel('Pieces that came out').fill('35');
   await page.getByLabel('First side').fill('2:25');

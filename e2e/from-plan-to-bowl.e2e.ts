@@ -255,7 +255,8 @@ test('almond drink stands in: told before it is taken, marked on the sheet, name
   await change.getByRole('button', { name: 'No almond drink after all, back to whole milk' }).click();
   await expect(page.getByRole('region', { name: 'Mixing sheet' })).not.toContainText('stands in');
   // put away, and made again from its plan
-  await page.getByRole('button', { name: /^Give up this batch/ }).click();
+  await page.getByRole('button', { name: 'More of this batch' }).click();
+  await page.getByRole('menuitem', { name: 'Give up this batch …' }).click();
   await page.getByRole('button', { name: 'Give it up: what it took goes back into stock' }).click();
   await page.waitForURL(/\/$/);
   await page.goto(`${batch}/plan`);

@@ -18,6 +18,7 @@ test('gummy and tough: ranked with this batch’s numbers, and a change to look 
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   const causes = page.getByRole('region', { name: 'Likely causes' });
   await expect(causes).toHaveCount(0);
+  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
   await page.getByRole('button', { name: 'gummy middle', exact: true }).click();
   await expect(causes.getByRole('listitem').first()).toContainText('Portion too large');
   await expect(causes.getByRole('listitem').first()).toContainText('here: portions of 118 ml, usually 60 ml');

@@ -76,7 +76,8 @@ test('a surplus frozen in parcels, labelled, told on Today and on the plan, serv
   await expect(leaves.getByRole('link', { name: 'Iron-shed waffles' })).toBeVisible();
   // given up it gives them back
   await page.goto(`${batch}/plan`);
-  await page.getByRole('button', { name: /^Give up this batch/ }).click();
+  await page.getByRole('button', { name: 'More of this batch' }).click();
+  await page.getByRole('menuitem', { name: 'Give up this batch …' }).click();
   await page.getByRole('button', { name: 'Give it up: what it took goes back into stock' }).click();
   await page.waitForURL(/\/$/);
   await page.goto('/kept');
@@ -108,6 +109,7 @@ test('an iron that stuck is offered to its diary, asks for care, and is seasoned
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   const offered = page.getByRole('region', { name: 'What it stuck to' });
   await expect(offered).toHaveCount(0);
+  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
   await page.getByRole('button', { name: 'stuck', exact: true }).click();
   const iron = offered.getByRole('button').first();
   const name = (await iron.textContent()) ?? '';

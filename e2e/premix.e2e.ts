@@ -74,6 +74,7 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   await expect(went.getByRole('link', { name: 'Tall Sunday cakes, from the bag' })).toBeVisible();
   // one torn
   const leave = page.getByRole('region', { name: 'Bags that leave' });
+  await leave.getByText('Bags that leave').click();
   await leave.getByRole('radio', { name: 'thrown away' }).click();
   await leave.getByRole('button', { name: 'Write it in the books' }).click();
   await expect(leave.getByText('Write why.')).toBeVisible();
@@ -160,6 +161,7 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   const printed = await (await page.request.get(`${lot}/labels`)).body();
   // sold, and one sale taken back
   const leave = page.getByRole('region', { name: 'Bags that leave' });
+  await leave.getByText('Bags that leave').click();
   await leave.getByLabel('Bags gone').fill('4');
   await leave.getByRole('button', { name: 'Write it in the books' }).click();
   await expect(leave.getByText('Write who has them.')).toBeVisible();

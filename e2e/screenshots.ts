@@ -148,6 +148,7 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
   await page.getByRole('radio', { name: 'Good' }).click();
   await page.getByRole('button', { name: 'deep brown' }).click();
+  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
   await page.getByRole('button', { name: 'gummy middle', exact: true }).click();
   await shoot('outcome');
   await page.goto('/log');

@@ -103,6 +103,10 @@ const FAULTS: Partial<Readonly<Record<ScaleId, Partial<Readonly<Record<number, M
   spread: { 1: 'heaped', 5: 'ran' },
 };
 
+/** The marks of a kind that no drawn step says already. */
+export const marksInWords = (kind: KindId): readonly Mark[] =>
+  marksOf(kind).filter((m) => !SCALES.some((id) => STEPS.some((step) => FAULTS[id]?.[step] === m)));
+
 /** What the scales say that is a fault of a kind. */
 export const faultsIn = (s: Scales, kind: KindId): readonly Mark[] =>
   SCALES.flatMap((id) => {

@@ -6,6 +6,7 @@ import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
+import { MoreMenu } from '../kit/menu';
 import { toastUndoAct } from '../kit/undo';
 
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
@@ -45,9 +46,11 @@ export function EndBatch({
   };
   return (
     <>
-      <Button look="bare" className="!min-h-11" onClick={() => setOpen(true)}>
-        Give up this batch …
-      </Button>
+      <MoreMenu
+        label="More of this batch"
+        className="!min-h-11 !px-3"
+        entries={() => [{ name: 'Give up this batch …', act: () => setOpen(true) }]}
+      />
       <Dialog open={open} onOpen={setOpen} title={`End ${name}?`}>
         <div className="grid gap-2">
           <p>It stays in the log either way. How it came out can still be written there.</p>

@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
-import { faultsIn, markName, marksOf } from '@/core/batch/came-out';
+import { faultsIn, markName, marksInWords } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Judged } from '@/core/judge/evidence';
 import { scoreOf, type Target } from '@/core/judge/target';
@@ -52,7 +52,10 @@ export function OutcomeForm({
   const { typed, set, errors } = form;
 
   // what an older log has seen stays to be seen
-  const offered = [...new Set([...marksOf(batch.kind), ...typed.marks])];
+  const offered = [...new Set([...marksInWords(batch.kind), ...typed.marks])];
+  const [isInWords, setIsInWords] = useState(false);
+  // what was not good wants a word for it
+  const inWords = isInWords || typed.marks.length > 0 || typed.verdict === 'fair' || typed.verdict === 'poor';
 
   const submit = async (): Promise<void> => {
     const { errors: wrong, outcome } = outcomeToSend(typed);
@@ -90,7 +93,7 @@ export function OutcomeForm({
           What did you see?
         </h2>
         <div className="mb-4">
-          <ScalesView scales={typed.scales} onScales={(scales) => set({ scales })} />
+          <ScalesView scales={typed.scales} onScales={(scales) => set({ scales })} first={['colour', 'crumb']} />
         </div>
         {target ? (
           <div className="mb-4">
@@ -103,12 +106,18 @@ export function OutcomeForm({
             />
           </div>
         ) : null}
-        <ManyTaps
-          label="What was seen"
-          values={typed.marks}
-          onChange={(marks) => set({ marks })}
-          options={offered.map((m) => ({ value: m, label: markName(m) }))}
-        />
+        {inWords ? (
+          <ManyTaps
+            label="What was seen"
+            values={typed.marks}
+            onChange={(marks) => set({ marks })}
+            options={offered.map((m) => ({ value: m, label: markName(m) }))}
+          />
+        ) : (
+          <Button look="bare" onClick={() => setIsInWords(true)}>
+            Tender, tough, gummy: in words …
+          </Button>
+        )}
         <div className="mt-4">
           <Causes
             marks={[...new Set([...typed.marks, ...faultsIn(typed.scales, batch.kind)])]}
@@ -120,6 +129,13 @@ export function OutcomeForm({
         </div>
       </section>
       {typed.marks.includes('stuck') ? stuck : null}
+      <Field
+        label="One change for next time"
+        maxLength={500}
+        {...form.text('change')}
+        hint="One, so that its effect can be told."
+        inputClass="!min-h-14 text-xl"
+      />
       <section aria-label="Numbers" className="grid gap-4 sm:grid-cols-4">
         <Field
           label="Pieces that came out"
@@ -149,30 +165,26 @@ export function OutcomeForm({
           hint={SECOND_SIDE[batch.kind] ?? 'mostly about half the first'}
           inputClass="!min-h-14 text-xl font-semibold"
         />
-        <Field
-          label="Height of one"
-          unit="mm"
-          inputMode="decimal"
-          {...form.text('height', 'heightMm')}
-          hint="where it is measured"
-          inputClass="!min-h-14 text-xl font-semibold"
-        />
-        <Field
-          label="Across"
-          unit="mm"
-          inputMode="decimal"
-          {...form.text('across', 'acrossMm')}
-          hint="where it is measured"
-          inputClass="!min-h-14 text-xl font-semibold"
-        />
       </section>
-      <Field
-        label="One change for next time"
-        maxLength={500}
-        {...form.text('change')}
-        hint="One, so that its effect can be told."
-        inputClass="!min-h-14 text-xl"
-      />
+      <details open={target !== null || typed.height !== '' || typed.across !== '' || undefined}>
+        <summary className="w-fit cursor-pointer rounded font-semibold text-rim">Measured: height, across</summary>
+        <div className="mt-2 grid gap-4 sm:grid-cols-4">
+          <Field
+            label="Height of one"
+            unit="mm"
+            inputMode="decimal"
+            {...form.text('height', 'heightMm')}
+            inputClass="!min-h-14 text-xl font-semibold"
+          />
+          <Field
+            label="Across"
+            unit="mm"
+            inputMode="decimal"
+            {...form.text('across', 'acrossMm')}
+            inputClass="!min-h-14 text-xl font-semibold"
+          />
+        </div>
+      </details>
       <TextField label="Note" rows={3} maxLength={4000} {...form.text('note')} />
       <RowNotices of={form} />
       <div>

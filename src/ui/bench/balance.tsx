@@ -113,10 +113,11 @@ export function Balance(props: Props) {
         onNudge={onNudge}
         onTake={onTake}
       />
-      <div className="-mt-1.5 flex flex-wrap gap-x-5 text-[15px]">
+      <details className="-mt-1.5 text-[15px]" open={held.mass || held.eggs || undefined}>
+        <summary className="w-fit cursor-pointer rounded font-semibold text-rim">Keep the weight or the eggs</summary>
         <Switch label="keep the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
         <Switch label="keep the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />
-      </div>
+      </details>
       <PourView bench={bench} pour={shown.pour} send={send} />
       <ToggleGroup.Root
         type="single"

@@ -114,7 +114,7 @@ export const LineRow = memo(function LineRow({
       <div className={`${ROW_GRID} max-sm:border-b max-sm:border-line max-sm:pb-1`}>
         <DragHandle
           label={`Move ${short}`}
-          className="grid h-9 cursor-grab touch-none place-items-center rounded text-soft hover:text-rim focus-visible:text-rim"
+          className="when-near grid h-9 cursor-grab touch-none place-items-center rounded text-soft hover:text-rim focus-visible:text-rim"
         >
           <GripVertical size={16} aria-hidden />
         </DragHandle>
@@ -198,7 +198,7 @@ export const LineRow = memo(function LineRow({
             aria-label={`Keep ${short}`}
             title={line.pinned ? 'Kept: it does not move' : 'Keep: this one does not move'}
             onClick={() => tools.choose(line.key, { pinned: line.pinned ? undefined : true })}
-            className={`grid h-9 max-sm:h-11 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
+            className={`when-near grid h-9 max-sm:h-11 place-items-center rounded-hold ${line.pinned ? 'bg-rim text-white' : 'text-soft hover:bg-wash'}`}
           >
             {line.pinned ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
           </Press>

@@ -23,8 +23,8 @@ export function NumberCell({
   const weight = strong ? 'font-semibold text-ink' : 'text-soft';
   if (fixed !== null)
     return (
-      <span className={`block pr-1 text-right ${weight}`} title={fixed}>
-        {value} {unit}
+      <span className={`flex items-baseline justify-end border-b border-transparent ${weight}`} title={fixed}>
+        <span className="h-8 content-center pr-1">{value}</span> {unit}
       </span>
     );
   return (

@@ -35,15 +35,8 @@ export function PourView({ bench, pour: p, send }: Props) {
             <Portion portion={p.portionMl} usual={p.usualMl} send={send} />
           </p>
         )}
-        {lies ? (
-          <p className="text-soft">
-            one lies about {lies.acrossCm.toFixed(0)} cm wide, {lies.thickMm.toFixed(lies.thickMm < 3 ? 1 : 0)} mm thick
-            (estimate)
-            {lies.thickOnHeat ? ': cover it or go lower' : ''}
-            {lies.atOnce.map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`).join('')}
-          </p>
-        ) : null}
-        <WhatIf bench={bench} />
+        {lies?.thickOnHeat ? <p className="text-soft">Thick: cover it or go lower.</p> : null}
+        <WhatIf bench={bench} lies={lies} />
       </div>
     </div>
   );
@@ -78,13 +71,22 @@ function Portion({
 }
 
 /** What a little more milk or flour would do, and what the rest does. */
-function WhatIf({ bench }: Pick<Props, 'bench'>) {
+function WhatIf({ bench, lies }: Pick<Props, 'bench'> & Pick<PourSight, 'lies'>) {
   const [open, setOpen] = useState(false);
   return (
     <details open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary className="cursor-pointer rounded font-semibold text-rim">What a little more would do</summary>
+      <summary className="cursor-pointer rounded font-semibold text-rim">
+        How it lies, and what a little more would do
+      </summary>
       {open ? (
         <div className="mt-1 grid gap-1 text-[15px]">
+          {lies ? (
+            <p>
+              One lies about {lies.acrossCm.toFixed(0)} cm wide, {lies.thickMm.toFixed(lies.thickMm < 3 ? 1 : 0)} mm
+              thick (estimate)
+              {lies.atOnce.map((g) => `; the ${g.name.toLowerCase()} takes ${g.pieces} at once`).join('')}.
+            </p>
+          ) : null}
           {whatIf(bench).map((s) => (
             <p key={s}>{s}</p>
           ))}

@@ -140,7 +140,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       {lines.length > 0 ? (
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
           <span />
-          <span className="pl-2 text-left">as written</span>
+          <span className="pl-2 text-left">on the card</span>
           <span className="pr-1">{scaleless ? '' : 'weight'}</span>
           <span className="pr-1">of flour</span>
         </div>

@@ -23,7 +23,7 @@ export function WaysPopover({ formula, kind, house, onChange }: WaysOf) {
     CONVENTION_NAMES.cup[c.cup],
     `flour ${CONVENTION_NAMES.flourFill[c.flourFill]}`,
     `${scaleless ? CONVENTION_NAMES.egg[c.egg].split(',')[0] : CONVENTION_NAMES.egg[c.egg]} eggs`,
-    `rest: ${wayName('rest', w.rest)}`,
+    ...(w.rest === 'usual' ? [] : [`rest: ${wayName('rest', w.rest)}`]),
     ...(w.warmth === 'cold' ? ['cold'] : []),
     ...(w.altitudeM > 0 ? [`${w.altitudeM} m up`] : []),
   ].join(' · ');

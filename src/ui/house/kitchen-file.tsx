@@ -48,10 +48,7 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
   return (
     <section aria-label="Import and export" className="grid gap-3 rounded-plate bg-white p-4">
       <h2 className="text-xl">Import and export</h2>
-      <p>
-        Everything that was ever entered, as one open file: a zip of JSON with a description of each table. It can be
-        read without Even Crumb.
-      </p>
+      <p>All of it as one open file, which can be read without Even Crumb.</p>
       <div className="flex flex-wrap items-center gap-3">
         <a href="/house/archive" download className={lookOf('plain', 'work')}>
           Download the whole kitchen
@@ -81,9 +78,7 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
           {error}
         </p>
       ) : null}
-      <p className="text-[15px] text-soft">
-        One by one, for a sheet program or a calendar; a formula leaves from its own menu:
-      </p>
+      <p className="text-[15px] text-soft">One by one; a formula leaves from its own menu:</p>
       <ul className="flex flex-wrap gap-2">
         {TABLES.map((t) => (
           <li key={t.to}>

@@ -101,8 +101,7 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             ) : (
               <strong>There is none yet.</strong>
             )}{' '}
-            One is taken every night while Even Crumb runs, and one before an update changes the records. Each is read
-            back before it counts.
+            One every night, and before each update; each is read back.
           </p>
           <div className="flex flex-wrap items-end gap-3">
             <Button
@@ -182,10 +181,13 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
               </table>
             </div>
           ) : null}
-          <p className="text-[15px] text-soft">
-            To bring one back, stop Even Crumb and say <code>npm run restore -- FILE</code>. What there is then is kept
-            as a backup first.
-          </p>
+          <details className="text-[15px]">
+            <summary className="w-fit cursor-pointer rounded font-semibold text-rim">To bring one back</summary>
+            <p className="text-soft">
+              Stop Even Crumb and say <code>npm run restore -- FILE</code>. What there is then is kept as a backup
+              first.
+            </p>
+          </details>
         </section>
         <KitchenFile empty={empty} />
         <section aria-label="Whether all of it can be read" className="grid gap-3 rounded-plate bg-white p-4">

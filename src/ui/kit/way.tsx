@@ -19,6 +19,7 @@ export function Way({ at, aside = '' }: { readonly at: WayStep; readonly aside?:
         <li
           key={s}
           aria-current={n === here ? 'step' : undefined}
+          title={n < here ? NAMES[s] : undefined}
           className={`flex items-center gap-1.5 ${n === here ? 'font-bold text-ink' : 'text-soft'}`}
         >
           <span
@@ -27,8 +28,10 @@ export function Way({ at, aside = '' }: { readonly at: WayStep; readonly aside?:
           >
             {n < here ? <Check size={12} strokeWidth={3} /> : n + 1}
           </span>
-          {NAMES[s]}
-          {n < here ? <span className="sr-only">, done</span> : null}
+          <span className={n < here ? 'sr-only' : ''}>
+            {NAMES[s]}
+            {n < here ? ', done' : ''}
+          </span>
           {n === here && aside ? <span className="-ml-1.5 font-normal">: {aside}</span> : null}
         </li>
       ))}

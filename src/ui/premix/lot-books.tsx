@@ -92,47 +92,53 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
     />
   );
   return (
-    <section aria-label="Bags that leave" className="grid gap-3 rounded-plate bg-white p-4">
-      <h2 className="text-xl">Bags that leave</h2>
-      <Taps
-        label="How they leave"
-        value={kind}
-        onChange={(v) => {
-          if (v === '') return;
-          touched();
-          setKind(v);
-        }}
-        options={USE_KINDS.map((v) => ({ value: v, label: KIND_LABELS[v] }))}
-      />
-      <div className="flex flex-wrap items-start gap-3">
-        {field('Bags gone', bags, setBags, read.error ?? errors.bags, {
-          className: 'w-36',
-          placeholder: '2, 1/2, 250 g',
-        })}
-        {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, {
-          className: 'min-w-44 flex-1',
-          ...(!handed && { list: PEOPLE_LIST }),
-        })}
-        {kind === 'sale'
-          ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, {
+    <section aria-label="Bags that leave" className="rounded-plate bg-white p-4">
+      <details>
+        <summary className="w-fit cursor-pointer rounded">
+          <h2 className="inline text-xl">Bags that leave</h2>
+        </summary>
+        <div className="mt-3 grid gap-3">
+          <Taps
+            label="How they leave"
+            value={kind}
+            onChange={(v) => {
+              if (v === '') return;
+              touched();
+              setKind(v);
+            }}
+            options={USE_KINDS.map((v) => ({ value: v, label: KIND_LABELS[v] }))}
+          />
+          <div className="flex flex-wrap items-start gap-3">
+            {field('Bags gone', bags, setBags, read.error ?? errors.bags, {
               className: 'w-36',
-              placeholder: 'none',
-            })
-          : null}
-        {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, {
-          className: 'min-w-44 flex-1',
-          placeholder: handed ? '' : 'torn, past its date',
-        })}
-      </div>
-      <RefusalNotice text={asking.refusal} waits={asking.waits} />
-      <Button
-        className="justify-self-start"
-        size="work"
-        disabled={busy || read.error !== null}
-        onClick={() => void send()}
-      >
-        Write it in the books
-      </Button>
+              placeholder: '2, 1/2, 250 g',
+            })}
+            {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, {
+              className: 'min-w-44 flex-1',
+              ...(!handed && { list: PEOPLE_LIST }),
+            })}
+            {kind === 'sale'
+              ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, {
+                  className: 'w-36',
+                  placeholder: 'none',
+                })
+              : null}
+            {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, {
+              className: 'min-w-44 flex-1',
+              placeholder: handed ? '' : 'torn, past its date',
+            })}
+          </div>
+          <RefusalNotice text={asking.refusal} waits={asking.waits} />
+          <Button
+            className="justify-self-start"
+            size="work"
+            disabled={busy || read.error !== null}
+            onClick={() => void send()}
+          >
+            Write it in the books
+          </Button>
+        </div>
+      </details>
     </section>
   );
 }

@@ -119,7 +119,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
       )}
       <span className={`text-[13px] leading-tight ${inRange ? 'text-herb' : 'font-semibold text-ink'}`}>
         {inRange ? '✓ ' : ''}
-        {words(r)}
+        <span className={inRange ? 'sr-only' : ''}>{words(r)}</span>
         {r.rail === 'lift' && !inRange && r.reading && r.tested < MOST_SAID ? ` ${scaleless ? '%' : 'g'}` : ''}
         {today !== null && sayValue(r.rail, today) !== sayValue(r.rail, r.tested) ? (
           <span className="block font-normal text-soft">now {sayUnit(r.rail, today)}</span>
@@ -132,7 +132,7 @@ function RailRow({ r, today, saved, onWish, onNudge, onTake, held, onHeld }: Row
         onClick={() =>
           onHeld({ ...held, rails: isHeld ? held.rails.filter((x) => x !== r.rail) : [...held.rails, r.rail] })
         }
-        className={`grid size-9 max-sm:size-11 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
+        className={`when-near grid size-9 max-sm:size-11 place-items-center rounded-hold ${isHeld ? 'bg-rim text-white' : 'text-rim hover:bg-wash'}`}
       >
         {isHeld ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />}
       </Press>

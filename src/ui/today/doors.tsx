@@ -19,7 +19,7 @@ interface Props {
   readonly clear: (input: unknown) => Promise<{ readonly ok: true; readonly file: string } | Refused>;
 }
 
-const DOOR = 'hold flex min-h-24 w-full flex-col items-start gap-1 !rounded-plate p-4 text-left hover:bg-wash';
+const DOOR = 'hold flex min-h-14 w-full flex-col items-start gap-1 !rounded-plate p-4 text-left hover:bg-wash';
 
 /** The three ways in: a card, nothing, or a look around the demo. */
 export function Doors({ empty, demo, first, look, clear }: Props) {
@@ -43,11 +43,11 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
         <Eye size={22} aria-hidden />
         Look around the demo
       </span>
-      <span className="text-[15px] text-soft">
-        {empty
-          ? 'A boathouse’s formulas, stock and log, to try everything on; cleared away when you begin your own.'
-          : `Open “${first?.name ?? ''}” on the Bench.`}
-      </span>
+      {empty ? (
+        <span className="text-[15px] text-soft">
+          A boathouse’s formulas, stock and log, to try everything on; cleared away when you begin your own.
+        </span>
+      ) : null}
     </>
   );
   return (
@@ -64,16 +64,20 @@ export function Doors({ empty, demo, first, look, clear }: Props) {
             <ClipboardPaste size={22} aria-hidden />
             Paste or drop a card
           </span>
-          <span className="text-[15px]">
-            In cups or in grams, as it is: it is weighed, balanced and ready to scale.
-          </span>
+          {empty ? (
+            <span className="text-[15px]">
+              In cups or in grams, as it is: it is weighed, balanced and ready to scale.
+            </span>
+          ) : null}
         </Link>
         <Link href="/formulas/new?from=nothing" className={DOOR}>
           <span className="flex items-center gap-2 font-sign text-xl font-extrabold text-rim">
             <PencilLine size={22} aria-hidden />
             Begin from nothing
           </span>
-          <span className="text-[15px] text-soft">Kind, style and flour give a balanced formula to change.</span>
+          {empty ? (
+            <span className="text-[15px] text-soft">Kind, style and flour give a balanced formula to change.</span>
+          ) : null}
         </Link>
         {empty ? (
           <Press className={DOOR} disabled={asking.busy} onClick={() => void around()}>

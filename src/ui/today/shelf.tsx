@@ -67,6 +67,9 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
         options={[{ value: ANY, label: any }, ...options.map(([value, l]) => ({ value, label: l }))]}
       />
     );
+  const isNarrowed = Object.entries(now).some(
+    ([k, v]) => k !== 'find' && k !== 'away' && v !== NOTHING_ASKED[k as keyof ShelfAsked],
+  );
   return (
     <section aria-label="Formulas">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-x-3 gap-y-2">
@@ -99,36 +102,43 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
           />
         </div>
       </div>
-      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-        {choice(
-          'kind',
-          'Kind',
-          'every kind',
-          KINDS.map((k) => [k.id, k.name]),
-        )}
-        {choice(
-          'flour',
-          'Flour',
-          'any flour',
-          mains.flours.map((f) => [f, f]),
-        )}
-        {choice(
-          'liquid',
-          'Liquid',
-          'any liquid',
-          mains.liquids.map((l) => [l, l]),
-        )}
-        {choice(
-          'without',
-          'Without',
-          'any allergen is fine',
-          ALLERGENS.map((a) => [a, allergenName(a)]),
-        )}
-        {choice('verdict', 'Last time', 'any', [
-          ...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const),
-          ['none', 'not made yet'],
-        ])}
-        <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
+      <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
+        <details className="min-w-0" open={isNarrowed || undefined}>
+          <summary className="w-fit rounded-hold py-1 font-semibold text-rim">
+            Kind, flour, liquid, what is not in it
+          </summary>
+          <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+            {choice(
+              'kind',
+              'Kind',
+              'every kind',
+              KINDS.map((k) => [k.id, k.name]),
+            )}
+            {choice(
+              'flour',
+              'Flour',
+              'any flour',
+              mains.flours.map((f) => [f, f]),
+            )}
+            {choice(
+              'liquid',
+              'Liquid',
+              'any liquid',
+              mains.liquids.map((l) => [l, l]),
+            )}
+            {choice(
+              'without',
+              'Without',
+              'any allergen is fine',
+              ALLERGENS.map((a) => [a, allergenName(a)]),
+            )}
+            {choice('verdict', 'Last time', 'any', [
+              ...VERDICTS.map((v) => [v, VERDICT_WORDS[v]] as const),
+              ['none', 'not made yet'],
+            ])}
+            <Switch label="uses up what is near its date" on={now.use} onSwitch={(use) => go({ use })} />
+          </div>
+        </details>
         <Switch label="archived" on={now.away} onSwitch={(away) => go({ away })} />
       </div>
       {asked.without === '' ? null : (
@@ -159,11 +169,20 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
           </Button>
         </div>
       ) : (
-        <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
-          {rows.map((r) => (
-            <Label key={r.id} row={r} acts={acts} archived={now.away} />
-          ))}
-        </ul>
+        <>
+          <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
+            {rows.slice(0, MOST_LARGE).map((r) => (
+              <Label key={r.id} row={r} acts={acts} archived={now.away} />
+            ))}
+          </ul>
+          {rows.length > MOST_LARGE ? (
+            <ul className="mt-3 divide-y divide-line rounded-plate bg-white px-4">
+              {rows.slice(MOST_LARGE).map((r) => (
+                <QuietRow key={r.id} row={r} acts={acts} archived={now.away} />
+              ))}
+            </ul>
+          ) : null}
+        </>
       )}
       {next || later ? (
         <nav aria-label="Pages of formulas" className="mt-4 flex gap-3">
@@ -187,12 +206,12 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
   );
 }
 
+/** So many stand there large: those used lately. */
+const MOST_LARGE = 4;
+
 /** A formula as the label on its tub. */
 function Label({ row, acts, archived }: { readonly row: Row; readonly acts: FormulaActs; readonly archived: boolean }) {
   const kind = kindById(row.kind);
-  // an oven pancake is a pan, not so many pieces of a portion
-  const pan = schoolOf(kind, row.school).portionMl === null;
-  const id = useId();
   return (
     <li className="hold relative flex flex-col !rounded-plate px-4 pt-3 pb-3 has-[a:hover]:bg-wash">
       <div className="flex items-start justify-between gap-2">
@@ -222,19 +241,7 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
         <p className="text-sm text-soft">
           {[row.mainFlour, row.mainLiquid?.toLowerCase()].filter(Boolean).join(', ') || 'no amounts yet'}
           <br />
-          {row.lastVerdict ? (
-            <>
-              last: <strong className="text-ink">{VERDICT_WORDS[row.lastVerdict].toLowerCase()}</strong>
-            </>
-          ) : (
-            'not made yet'
-          )}
-          {row.worst === 'stop' ? (
-            <strong className="ml-2 inline-flex items-center gap-1 text-berry" title="The bench says stop: open it">
-              <OctagonX size={15} aria-hidden />
-              stop
-            </strong>
-          ) : null}
+          <LastTime row={row} />
         </p>
         <FormulaMenu acts={acts} id={row.id} name={row.name} number={null} archived={archived} />
       </div>
@@ -243,41 +250,102 @@ function Label({ row, acts, archived }: { readonly row: Row; readonly acts: Form
           <strong>Next time:</strong> {row.nextTime}
         </p>
       ) : null}
-      <form
-        action={`/formulas/${row.id}/plan`}
-        className="relative z-10 mt-auto flex items-center justify-end gap-1.5 pt-3"
-      >
-        <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
-          {pan ? 'Make' : 'Make for'}
-        </label>
-        <input
+      <MakeFor row={row} className="mt-auto pt-3" />
+    </li>
+  );
+}
+
+/** How it came out last, and whether the bench says stop. */
+const LastTime = ({ row }: { readonly row: Row }) => (
+  <>
+    {row.lastVerdict ? (
+      <>
+        last: <strong className="text-ink">{VERDICT_WORDS[row.lastVerdict].toLowerCase()}</strong>
+      </>
+    ) : (
+      'not made yet'
+    )}
+    {row.worst === 'stop' ? (
+      <strong className="ml-2 inline-flex items-center gap-1 text-berry" title="The bench says stop: open it">
+        <OctagonX size={15} aria-hidden />
+        stop
+      </strong>
+    ) : null}
+  </>
+);
+
+/** How many are made: the way to its plan. */
+function MakeFor({ row, className }: { readonly row: Row; readonly className: string }) {
+  // an oven pancake is a pan, not so many pieces of a portion
+  const pan = schoolOf(kindById(row.kind), row.school).portionMl === null;
+  const id = useId();
+  return (
+    <form
+      action={`/formulas/${row.id}/plan`}
+      className={`relative z-10 flex items-center justify-end gap-1.5 ${className}`}
+    >
+      <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
+        {pan ? 'Make' : 'Make for'}
+      </label>
+      <input
+        autoComplete="off"
+        id={id}
+        name="pieces"
+        inputMode="numeric"
+        pattern="[0-9]{1,5}"
+        title={pan ? 'How many times the recipe' : 'How many'}
+        placeholder={pan ? '1' : '12'}
+        className="hold min-h-11 w-14 px-1 text-center placeholder:text-soft"
+      />
+      {pan ? (
+        <span className="text-sm text-soft">x the recipe</span>
+      ) : (
+        <select
           autoComplete="off"
-          id={id}
-          name="pieces"
-          inputMode="numeric"
-          pattern="[0-9]{1,5}"
-          title={pan ? 'How many times the recipe' : 'How many'}
-          placeholder={pan ? '1' : '12'}
-          className="hold min-h-11 w-14 px-1 text-center placeholder:text-soft"
-        />
-        {pan ? (
-          <span className="text-sm text-soft">x the recipe</span>
-        ) : (
-          <select
-            autoComplete="off"
-            name="by"
-            aria-label="Pieces or people"
-            className="hold min-h-11 px-1 text-[15px]"
-            defaultValue="pieces"
-          >
-            <option value="pieces">pieces</option>
-            <option value="people">people</option>
-          </select>
-        )}
-        <Button type="submit" aria-label={`Go, make ${row.name}`}>
-          Go
-        </Button>
-      </form>
+          name="by"
+          aria-label="Pieces or people"
+          className="hold min-h-11 px-1 text-[15px]"
+          defaultValue="pieces"
+        >
+          <option value="pieces">pieces</option>
+          <option value="people">people</option>
+        </select>
+      )}
+      <Button type="submit" aria-label={`Go, make ${row.name}`}>
+        Go
+      </Button>
+    </form>
+  );
+}
+
+/** One of those not used lately: a line of the list, with all that a label has. */
+function QuietRow({
+  row,
+  acts,
+  archived,
+}: {
+  readonly row: Row;
+  readonly acts: FormulaActs;
+  readonly archived: boolean;
+}) {
+  return (
+    <li className="relative flex flex-wrap items-center gap-x-3 gap-y-1 py-2 has-[a:hover]:bg-wash">
+      <KindDrawing kind={row.kind} className="h-5 w-6 shrink-0 text-rim" />
+      <h3 className="min-w-40 flex-1 text-lg [overflow-wrap:anywhere]">
+        <Link href={`/formulas/${row.id}`} className="after:absolute after:inset-0 after:content-['']">
+          {row.name}
+        </Link>
+      </h3>
+      <p className="text-sm text-soft">
+        {[kindById(row.kind).name, row.mainLiquid?.toLowerCase()].filter(Boolean).join(', ')}; <LastTime row={row} />
+      </p>
+      <MakeFor row={row} className="max-sm:w-full" />
+      <FormulaMenu acts={acts} id={row.id} name={row.name} number={null} archived={archived} />
+      {row.nextTime ? (
+        <p className="line-clamp-2 w-full border-l-4 border-butter pl-2 text-sm">
+          <strong>Next time:</strong> {row.nextTime}
+        </p>
+      ) : null}
     </li>
   );
 }
