@@ -21,10 +21,12 @@ export function LineMenu({
   line,
   ends,
   tools,
+  onShift,
 }: {
   readonly line: BenchLine;
   readonly ends: Formula['ends'];
   readonly tools: LineTools;
+  readonly onShift: (key: string, by: 1 | -1) => void;
 }) {
   const units = useUnits();
   const time = useTime();
@@ -114,6 +116,8 @@ export function LineMenu({
             },
           ]
         : []),
+      { name: 'Move it up', act: () => onShift(line.key, -1) },
+      { name: 'Move it down', act: () => onShift(line.key, 1) },
       null,
       { name: 'Take this line away', act: () => send({ do: 'take-off', key: line.key }) },
     ];

@@ -205,7 +205,7 @@ export const LineRow = memo(function LineRow({
         ) : (
           <span />
         )}
-        <LineMenu line={line} ends={ends} tools={tools} />
+        <LineMenu line={line} ends={ends} tools={tools} onShift={onShift} />
       </div>
       {told && line.words.length > 1 ? (
         <div className={told === 'typing' ? 'py-1 pr-2 pl-8' : 'relative'}>

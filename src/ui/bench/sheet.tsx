@@ -26,6 +26,7 @@ import { DragLines } from './drag-lines';
 import { LineRow, ROW_GRID } from './line-row';
 import type { LineTools } from './line-tools';
 import type { BenchAction } from './state';
+import { useToldMoves } from './told-moves';
 
 // fetched where a card says something
 const CardSays = dynamic(() => import('./card-says').then((m) => m.CardSays));
@@ -94,6 +95,18 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
   const keys = shown.flatMap((g) => g.lines.map((l) => l.key)).join(' ');
   // the same list as long as no line moved: the rows hang on it
   const order = useMemo(() => keys.split(' ').filter(Boolean), [keys]);
+  const stands = JSON.stringify(
+    shown.flatMap((g) =>
+      g.lines.map((l, n) => ({
+        key: l.key,
+        text: l.text,
+        under: g.side ?? VESSEL_NAMES[g.vessel],
+        nth: n + 1,
+        of: g.lines.length,
+      })),
+    ),
+  );
+  const [moveTold, moving] = useToldMoves(useMemo(() => JSON.parse(stands), [stands]));
   const latestGroups = useRef(groups);
   latestGroups.current = groups;
 
@@ -107,6 +120,7 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       const i = own.lines.findIndex((l) => l.key === key);
       const neighbour = own.lines[i + by];
       setHeld(null);
+      moving(key);
       if (neighbour)
         send({ do: 'move', key, vessel: own.vessel, before: by < 0 ? neighbour.key : (own.lines[i + 2]?.key ?? null) });
       else {
@@ -114,9 +128,10 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
         if (next) send({ do: 'move', key, vessel: next.vessel, before: by > 0 ? (next.lines[0]?.key ?? null) : null });
       }
     },
-    [send],
+    [send, moving],
   );
   const onDrop = (key: string, to: string): void => {
+    moving(key);
     const vessel = VESSELS.find((v) => `vessel-${v}` === to);
     if (vessel) {
       send({ do: 'move', key, vessel, before: groups.find((g) => g.vessel === vessel)?.lines[0]?.key ?? null });
@@ -136,7 +151,10 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
   const scaleless = useScaleless();
   return (
     <section aria-label="Lines" ref={list}>
-      <h2 className="sr-only">Sheet</h2>
+      <h2 className="sr-only">Lines</h2>
+      <span role="status" className="sr-only">
+        {moveTold}
+      </span>
       {lines.length > 0 ? (
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
           <span />

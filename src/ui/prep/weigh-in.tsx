@@ -117,6 +117,9 @@ export function WeighIn({ batch, house, lines, done, anew, offers, part, onChang
   };
   return (
     <section aria-label="Weigh-in" className="grid gap-4">
+      <span role="status" className="sr-only">
+        Next: {weighed ? sayWeight(target) : line.measure} {line.name}
+      </span>
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="min-w-0 text-4xl [overflow-wrap:anywhere]">{line.name}</h2>
         <p className="text-lg text-soft">
