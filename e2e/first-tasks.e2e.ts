@@ -1,9 +1,9 @@
 /**
  * What a cook wants to do first, each from Today, without a manual. A step is a press, a choice or a box that is filled
- * in; none of these takes more than six.
+ * in; none of these takes more than six, and those that cooks were watched at no more than they are given here.
  */
 import type { Locator, Page } from '@playwright/test';
-import { axe, choose, chosen, DAY_AHEAD, expect, pdf, test } from './kitchen';
+import { axe, choose, chosen, DAY_AHEAD, expect, pdf, test, toWeighIn } from './kitchen';
 
 const MOST_STEPS = 6;
 
@@ -46,7 +46,7 @@ test('a card pasted, mended and printed', async ({ page }) => {
     'aria-current',
     'step',
   );
-  hand.done('paste a card');
+  hand.done('paste a card', 3);
 
   // what is not understood has its ways out, and none is a dead end
   const odd = page.locator('[data-row=l8]');
@@ -56,7 +56,7 @@ test('a card pasted, mended and printed', async ({ page }) => {
   await hand.press(odd.getByRole('button', { name: 'Leave it out' }), 'Leave it out');
   await hand.press(button(page, 'Save'), 'Save');
   await expect(page.getByText('Saved as version 1')).toBeVisible();
-  hand.done('mend it');
+  hand.done('mend it', 3);
 
   const paper = await page.getByRole('link', { name: /card on one page/ }).getAttribute('href');
   hand.steps.push('press a card on one page');
@@ -203,7 +203,7 @@ test('for thirty people; without a scale; what there is used up; begun, given up
   await hand.fill(page.getByLabel(/One change for next time|Next time/).first(), 'A ladle less milk.', 'the change');
   await hand.press(button(page, 'Write it in the log'), 'Write it in the log');
   await page.waitForURL(/log/);
-  hand.done('write the outcome');
+  hand.done('write the outcome', 4);
   // next time stands where it is needed: on the card, on the Bench, on the plan
   await page.goto('/');
   await expect(regatta).toContainText('Next time: A ladle less milk.');
@@ -257,18 +257,125 @@ test('a formula copied, archived, brought back and deleted, and that undone', as
   await hand.press(page.getByRole('menuitem', { name: 'Archive' }), 'Archive');
   await page.waitForURL(/\/$/);
   await expect(page.getByRole('link', { name: 'Lock-side crepes, copy' })).toHaveCount(0);
-  hand.done('archive it');
+  hand.done('archive it', 3);
   await hand.press(page.getByRole('switch', { name: 'archived' }), 'archived');
   await hand.press(page.getByRole('button', { name: 'More of Lock-side crepes, copy' }), 'more');
   await hand.press(page.getByRole('menuitem', { name: 'Bring back' }), 'Bring back');
-  hand.done('bring it back');
+  hand.done('bring it back', 3);
   await page.goto('/');
   await hand.press(page.getByRole('button', { name: 'More of Lock-side crepes, copy' }), 'more');
   await hand.press(page.getByRole('menuitem', { name: 'Delete …' }), 'Delete');
   await hand.press(button(page, 'Delete it'), 'Delete it');
   await expect(page.getByRole('link', { name: 'Lock-side crepes, copy' })).toHaveCount(0);
-  hand.done('delete it');
+  hand.done('delete it', 3);
   await hand.press(button(page, 'Undo'), 'Undo');
   await expect(page.getByRole('link', { name: 'Lock-side crepes, copy' })).toBeVisible();
   hand.done('undo that');
+});
+
+test('a helper’s paper, too much weighed in, too thick, a phone beside the tablet, a photograph', async ({ page }) => {
+  const hand = new Hand(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
+  await button(page, 'Scale and make').click();
+  await page.getByLabel('Pieces').fill('6');
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  await button(page, 'Start this batch').click();
+  await page.waitForURL(/prep/);
+  const batch = page.url().replace(/\/prep$/, '');
+
+  await hand.press(page.getByRole('link', { name: 'Plan', exact: true }), 'Plan');
+  const paper = page.getByRole('link', { name: /^A sheet for each prep cook/ });
+  await expect(paper).toBeVisible();
+  hand.steps.push('press a sheet for each prep cook');
+  expect(await pdf(page, (await paper.getAttribute('href')) ?? '')).toBeGreaterThan(0);
+  hand.done('a helper’s paper', 2);
+
+  await page.getByRole('link', { name: 'Prep', exact: true }).click();
+  await toWeighIn(page);
+  await page.getByRole('radio', { name: 'one at a time' }).click();
+  const weighIn = page.getByRole('region', { name: 'Weigh-in' });
+  await expect(weighIn.getByRole('heading', { level: 2 })).toHaveText('All-purpose wheat flour');
+  await hand.fill(page.getByLabel('What the scale shows'), '200', 'what the scale shows');
+  await hand.press(button(page, 'Keep it, and work the rest anew'), 'keep it');
+  await expect(weighIn.getByRole('heading', { level: 2 })).toHaveText('Granulated sugar');
+  await expect(weighIn.getByRole('status').first()).toContainText('Granulated sugar');
+  hand.done('too much weighed in', 3);
+
+  await page.getByRole('radio', { name: 'all lines' }).click();
+  for (const box of await page.getByRole('checkbox').all()) if (!(await box.isChecked())) await box.click();
+  await page.getByRole('radio', { name: /Rest$/ }).click();
+  const correct = page.getByRole('region', { name: 'Too thick or too thin' });
+  await hand.press(correct.getByRole('button', { name: /spooned and spread/ }), 'how it pours');
+  await hand.press(correct.getByRole('button', { name: /^\d+ g is in$/ }), 'that is in');
+  await expect(correct.getByRole('list', { name: 'Stirred in' }).getByRole('listitem')).toHaveCount(1);
+  hand.done('too thick', 5);
+
+  // the tablet is at the griddle; a phone comes to it from its own first page
+  await page.goto(`${batch}/griddle`);
+  const phone = await page.context().newPage();
+  await phone.setViewportSize({ width: 390, height: 844 });
+  await phone.goto('/');
+  const under = phone.getByRole('region', { name: 'Under way' });
+  const there = new Hand(phone);
+  await there.press(under.getByRole('link', { name: /Tall Sunday cakes/ }).first(), 'the batch under way');
+  if (!/griddle/.test(phone.url()))
+    await there.press(phone.getByRole('link', { name: 'Griddle', exact: true }), 'Griddle');
+  await there.press(phone.getByRole('button', { name: /^Poured: 1/ }), 'poured');
+  await expect(page.getByRole('button', { name: /piece 1, first side/ })).toBeVisible();
+  there.done('a phone beside the tablet', 5);
+  await phone.close();
+
+  await page.goto(`${batch}/prep`);
+  await hand.press(page.getByRole('link', { name: 'Outcome', exact: true }), 'Outcome');
+  const photos = page.getByRole('region', { name: 'Photographs' });
+  hand.steps.push('choose a photograph');
+  await photos.locator('input[type=file]').setInputFiles({
+    name: 'face.png',
+    mimeType: 'image/png',
+    buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 120 } }),
+  });
+  await expect(photos.getByRole('img')).toHaveCount(1);
+  hand.done('a photograph', 3);
+});
+
+test('an odd cup weighed; a formula out by file, and one in from a saved page', async ({ page }) => {
+  const hand = new Hand(page);
+  await page.goto('/');
+  await page.locator('body').press('m');
+  hand.steps.push('press m');
+  await hand.fill(page.getByLabel('First'), '139', 'the first');
+  await hand.fill(page.getByLabel('Second'), '141', 'the second');
+  await hand.fill(page.getByLabel('Third'), '143', 'the third');
+  await hand.press(button(page, 'Use mine from now on'), 'use mine');
+  await expect(page.getByText('In use from now on')).toBeVisible();
+  hand.done('an odd cup weighed', 5);
+  await button(page, 'Go back to how it was').click();
+
+  await page.goto('/');
+  await hand.press(page.getByRole('button', { name: 'More of Lock-side crepes', exact: true }), 'more');
+  await hand.press(page.getByRole('menuitem', { name: 'Export …' }), 'Export');
+  const leaving = page.waitForEvent('download');
+  await hand.press(page.getByRole('dialog').getByRole('link', { name: 'Download' }), 'Download');
+  expect((await leaving).suggestedFilename()).toMatch(/^Lock-side-crepes\./);
+  hand.done('a formula out by file', 3);
+
+  await page.goto('/');
+  const recipe = {
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: 'Saved page cakes',
+    recipeIngredient: ['250 g flour', '10 g baking powder', '300 g milk', '2 eggs'],
+  };
+  await hand.press(page.getByRole('link', { name: 'New formula', exact: true }), 'New formula');
+  hand.steps.push('choose a saved page');
+  await page.getByLabel('Choose files').setInputFiles({
+    name: 'saved.html',
+    mimeType: 'text/html',
+    buffer: Buffer.from(
+      `<html><head><script type="application/ld+json">${JSON.stringify(recipe)}</script></head></html>`,
+    ),
+  });
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(4);
+  hand.done('one in from a saved page', 2);
 });
