@@ -307,7 +307,6 @@ test('a whole Saturday', async ({ page, kitchen, expected, context }) => {
   await expect(page.getByLabel('Pieces that came out')).toHaveValue('24');
   await page.getByRole('radio', { name: 'Fair' }).click();
   await page.getByRole('button', { name: 'deep brown' }).click();
-  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
   await page.getByRole('button', { name: 'gummy middle', exact: true }).click();
   await page.getByRole('button', { name: 'tough', exact: true }).click();
   await page.getByLabel('Thrown away').fill('1');

@@ -80,7 +80,7 @@ test('a target kept, three versions scored against it, and photographs of two of
       await page.goto(formula);
       const band = page.getByRole('region', { name: 'Target' });
       await expect(band).toContainText('47 % by the last making');
-      await expect(band).toContainText('crumb close, wanted open');
+      await expect(band).toContainText('crumb tight, wanted open');
       await band.getByRole('link', { name: 'Taller' }).click();
       await expect(page.getByRole('button', { name: /^Take (it|this)|^Apply/ }).first()).toBeVisible();
     }

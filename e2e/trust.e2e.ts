@@ -114,7 +114,8 @@ test('a house that fries in butter and one that wipes: another mise, cue and cau
   await expect(page.getByText(/pour when it has stopped foaming/)).toBeVisible();
   await axe(page);
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
-  await page.getByRole('button', { name: 'spotted face', exact: true }).click();
+  await page.getByRole('button', { name: 'Face, edge, taste, spread …' }).click();
+  await page.getByRole('button', { name: 'spotted', exact: true }).click();
   const causes = page.getByRole('region', { name: 'Likely causes' });
   await expect(causes.getByRole('listitem').first()).toContainText('Too much fat in the pan');
   await expect(causes.getByRole('listitem').first()).toContainText('here: in the pan: butter');
@@ -130,7 +131,8 @@ test('a house that fries in butter and one that wipes: another mise, cue and cau
   await choose(page, 'Fat in the pan', 'none, on a non-stick pan');
   await expect(page.getByText('Nothing in the pan: wipe it dry.')).toBeVisible();
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
-  await page.getByRole('button', { name: 'spotted face', exact: true }).click();
+  await page.getByRole('button', { name: 'Face, edge, taste, spread …' }).click();
+  await page.getByRole('button', { name: 'spotted', exact: true }).click();
   await expect(causes.getByRole('listitem').first()).toContainText('Fat not wiped even');
   await expect(causes.getByText('Too much fat in the pan')).toHaveCount(0);
 });

@@ -79,6 +79,21 @@ export async function serverFor({ dev, port }) {
   return { command, args, cwd: copied ? placed() : ROOT, user };
 }
 
+/** How the kitchen's door is started: as the web server's user, for it listens to the network. */
+export async function doorFor() {
+  const user = servingUser();
+  const as = user ? [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups'] : [];
+  const cwd = needsCopy(user) ? placed() : ROOT;
+  const script = join(cwd, 'scripts/listener.mjs');
+  if (needsCopy(user)) {
+    mkdirSync(join(cwd, 'scripts'), { recursive: true });
+    cpSync(join(ROOT, 'scripts/listener.mjs'), script);
+    chmodSync(script, 0o644);
+  }
+  const [command, args] = tied(process.execPath, [script], as);
+  return { command, args, cwd, user };
+}
+
 /** Where backups stand: in the data folder, or beside a cluster that had to stand elsewhere, linked from there. */
 export function backupFolder(database) {
   if (process.env.EVEN_CRUMB_BACKUPS) return resolve(process.env.EVEN_CRUMB_BACKUPS);

@@ -1,11 +1,16 @@
 // npm start: brings the machine, the packages, the build and the database up, then serves, and keeps both up.
 //   npm start               with the demo kitchen, loaded once
 //   npm start -- --empty    a blank kitchen (asked for the first time the data folder is used)
+//   npm start -- --kitchen  open to paired devices of the local network too, over TLS
 //   npm run dev             the same with the development server
 // PORT (4310), EVEN_CRUMB_DATA (.data), DATABASE_URL (an existing database instead of our own)
+// with --kitchen: KITCHEN_PORT (4343), EVEN_CRUMB_HOSTS (more names it is reached by, with commas), TLS_CERT and TLS_KEY
+// (a certificate of your own, as files, instead of the kitchen's)
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { prepareApp, serverEnv, serverFor, settings } from './app.mjs';
+import { doorFor, prepareApp, serverEnv, serverFor, settings } from './app.mjs';
 import {
   answers,
   endChildren,
@@ -23,9 +28,16 @@ import { mbLeft, startPostgres } from './postgres.mjs';
 const dev = process.argv.includes('--dev');
 const empty = process.argv.includes('--empty');
 const { port, dataFolder, ownDatabase } = settings();
+const kitchen = process.argv.includes('--kitchen');
+const kitchenPort = Number(process.env.KITCHEN_PORT ?? 4343);
+/** Between the door and the web server: made anew at each start, known to these two alone. */
+const secret = randomBytes(32).toString('hex');
 
 let database = null;
 let server = null;
+let door = null;
+/** What makes certificates: fetched when the packages are there. */
+let authority = null;
 let stopping = false;
 
 /** Ends a child, kindly first. */
@@ -43,6 +55,7 @@ async function stop(code, words) {
   stopping = true;
   if (words) say(words);
   endChildren();
+  await end(door, 2000);
   await end(server, 5000);
   await database?.stop();
   if (words) say('stopped');
@@ -91,11 +104,75 @@ async function startDatabase() {
   return database;
 }
 
+/** What the web server is told of the door; nothing where it is shut. */
+const doorEnv = () =>
+  kitchen
+    ? {
+        EVEN_CRUMB_LISTENER: secret,
+        EVEN_CRUMB_DOOR: JSON.stringify({ port: kitchenPort, hosts: hostsNow().map(authority.inAddress) }),
+      }
+    : {};
+const hostsNow = () => {
+  const { names, addresses } = authority.hostsHere();
+  return [...addresses, ...names];
+};
+
+/** Key and certificate for the names and addresses there are now: the kitchen's own, or what was given. */
+async function certificateNow() {
+  const hosts = authority.hostsHere();
+  const { TLS_CERT, TLS_KEY } = process.env;
+  if (TLS_CERT && TLS_KEY) {
+    const [chain, key] = [readFileSync(TLS_CERT, 'utf8'), readFileSync(TLS_KEY, 'utf8')];
+    return { key, chain, authority: chain, hosts: hostsNow() };
+  }
+  return { ...(await authority.certificateIn(join(dataFolder, 'kitchen'), hosts)), hosts: hostsNow() };
+}
+
+/** So often the addresses and the certificate's end are looked at, ms. */
+const LOOK_MS = 60_000;
+
+async function startDoor(url) {
+  const { command, args, cwd, user } = await doorFor();
+  const child = spawn(command, args, {
+    cwd,
+    env: {
+      PATH: process.env.PATH,
+      NODE_ENV: 'production',
+      DATABASE_URL: url,
+      PORT: String(port),
+      KITCHEN_PORT: String(kitchenPort),
+      EVEN_CRUMB_LISTENER: secret,
+      ...(process.env.KITCHEN_BIND && { KITCHEN_BIND: process.env.KITCHEN_BIND }),
+      ...(user && { HOME: '/' }),
+    },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  door = child;
+  const gone = new Promise((r) => child.once('exit', (code, signal) => r(signal ?? `exit ${code}`)));
+  let sent = '';
+  const tell = async () => {
+    const now = await certificateNow();
+    const text = JSON.stringify(now);
+    if (text === sent || !child.connected) return;
+    sent = text;
+    child.send(now);
+  };
+  const open = new Promise((r, no) => {
+    child.once('message', r);
+    child.once('exit', () => no(new Told('The kitchen’s door did not open (its own words are above).')));
+  });
+  await tell();
+  await open;
+  const look = setInterval(() => tell().catch((e) => logged('certificate', { said: wordsFor(e) })), LOOK_MS);
+  void gone.then(() => clearInterval(look));
+  return { gone };
+}
+
 async function startServer(url) {
   const { command, args, cwd, user } = await serverFor({ dev, port });
   const child = spawn(command, args, {
     cwd,
-    env: serverEnv({ url, dev, port, database, user }),
+    env: { ...serverEnv({ url, dev, port, database, user }), ...doorEnv() },
     stdio: ['ignore', dev ? 'inherit' : 'ignore', 'inherit'],
   });
   server = child;
@@ -112,12 +189,15 @@ async function main() {
     throw new Told(`PORT is "${process.env.PORT}": it has to be a number from 1 to 65535.`);
   if (Number(process.versions.node.split('.')[0]) < 20)
     throw new Told(`Node ${process.versions.node} is too old: Even Crumb needs Node 20 or newer.`);
+  if (kitchen && (!Number.isInteger(kitchenPort) || kitchenPort < 1 || kitchenPort > 65_535 || kitchenPort === port))
+    throw new Told(`KITCHEN_PORT is "${process.env.KITCHEN_PORT}": another number than PORT, from 1 to 65535.`);
   if ((await freePort(port)) === null)
     throw new Told(
       `Port ${port} is in use: is Even Crumb already running? Else choose another with PORT=4311 npm start.`,
     );
   if (ownDatabase) await ensurePackages(['postgres']);
   await ensureModules();
+  if (kitchen) authority = await import('./authority.mjs');
   await prepareApp({ dev });
   let url = process.env.DATABASE_URL;
   if (ownDatabase) {
@@ -156,9 +236,26 @@ async function main() {
   }).catch((e) => stop(1, wordsFor(e)));
   await isServing;
   await answers(`http://127.0.0.1:${port}/api/health`);
+  if (kitchen) {
+    let opened;
+    const isOpen = new Promise((r) => {
+      opened = r;
+    });
+    keepUp('the kitchen’s door', async () => {
+      const begun = await startDoor(url);
+      opened();
+      return begun;
+    }).catch((e) => stop(1, wordsFor(e)));
+    await isOpen;
+  }
   say('ready; Ctrl-C stops it');
   const where = database?.elsewhere ? `\n  Its records stand in      ${database.folder}\n` : '';
-  process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n${where}\n`);
+  const devices = kitchen
+    ? `  For paired devices at  ${hostsNow()
+        .map((h) => `https://${authority.inAddress(h)}:${kitchenPort}`)
+        .join('  ')}\n  Pair one under House, Devices, on this screen.\n`
+    : '';
+  process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n${devices}${where}\n`);
 }
 
 main().catch((e) => {

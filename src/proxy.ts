@@ -2,7 +2,9 @@
  * Before every request: only this machine's own names are answered (a page elsewhere can't reach in by a rebound name),
  * and every page gets a content policy whose scripts carry a fresh nonce.
  */
+import { timingSafeEqual } from 'node:crypto';
 import { type NextRequest, NextResponse } from 'next/server';
+import { DEVICE, WAY_IN } from '@/contract/device';
 
 /** Methods that only look. */
 const LOOKS = new Set(['GET', 'HEAD', 'OPTIONS']);
@@ -68,11 +70,24 @@ async function readable(request: NextRequest): Promise<boolean> {
   }
 }
 
+/** Under which the kitchen's door says that a request came through it; nobody else knows the secret. */
+const DOOR = 'x-even-crumb-listener';
+/** Null: it did not come through the door; false: it says so, and does not know the secret. */
+function throughDoor(request: NextRequest): boolean | null {
+  const said = request.headers.get(DOOR);
+  if (said === null) return null;
+  const secret = Buffer.from(process.env.EVEN_CRUMB_LISTENER ?? '');
+  const told = Buffer.from(said);
+  return secret.length >= 32 && told.length === secret.length && timingSafeEqual(told, secret);
+}
+
 const OWN_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
 const dev = process.env.NODE_ENV === 'development';
 
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  if (!OWN_HOST.test(request.headers.get('host') ?? ''))
+  const byDoor = throughDoor(request);
+  // what needs no device belongs to the listener on 127.0.0.1, never to what a request says of itself
+  if (byDoor === false || (byDoor === null && !OWN_HOST.test(request.headers.get('host') ?? '')))
     return new NextResponse('Even Crumb answers only on this machine.', { status: 421 });
   if (foreign(request))
     return told(403, 'Another origin', 'Only pages of Even Crumb itself may change something here.');
@@ -114,6 +129,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     "frame-ancestors 'none'",
   ].join('; ');
   const headers = new Headers(request.headers);
+  headers.delete(DOOR);
+  if (!byDoor) headers.delete(DEVICE);
+  headers.set(WAY_IN, byDoor ? 'door' : 'own');
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });

@@ -1,6 +1,8 @@
 import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { setHouse } from '@/app/actions';
+import { wayIn } from '@/app/way-in';
 import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
@@ -36,6 +38,13 @@ export const viewport: Viewport = {
 };
 
 export default async function Layout({ children }: { readonly children: ReactNode }) {
+  // at the door, before it is let in, a device is shown nothing of the kitchen
+  if (wayIn(await headers()) === 'outside')
+    return (
+      <html lang="en-GB">
+        <body>{children}</body>
+      </html>
+    );
   const drawnAt = heardLast();
   const r = await reach(() => Promise.all([loadHouse(), kitchenPeople()]));
   const [here, people] = r.up ? r.value : [null, []];

@@ -285,6 +285,8 @@ test('a step put ten minutes earlier begins then; put later than its plates let 
   const before = { step: heat?.id ?? '', name: heat?.name ?? '', from: Math.round(heat?.from ?? 0) - 20, by: null };
   const heated = solved({ ...REGATTA, pins: [before] }, false, false).steps.find((s) => s.id === before.step);
   expect(heated?.from).toBe(before.from);
+  const late = solved({ ...REGATTA, pins: [{ ...before, from: Math.round(heat?.from ?? 0) + 3 }] }, false, false);
+  expect(late.unmet.map((u) => u.what).filter((w) => w.startsWith(before.name))).toHaveLength(1);
   const other = REGATTA.people.find((p) => p.name !== was.by && p.role !== 'child');
   expect(put(null, other?.name ?? '').is?.by).toBe(other?.name);
 });

@@ -283,7 +283,8 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
   const whole = { dish: null, wave: null };
   const told: Told[] = [...heldAllTheSame(q, t), ...platesOf(q, t).flatMap((p) => toldOfPlates(q, s, p))];
   for (const h of s.homeless.filter((x) => x.dish === null)) {
-    const task = t.work.tasks.find((x) => x.id === h.id);
+    // what is heated is no task of a bowl, and is placed like one
+    const task = s.steps.find((x) => x.id === h.id);
     const pin = m.pins?.find((p) => p.step === h.id)?.from ?? null;
     const what =
       h.what === 'late' && pin !== null

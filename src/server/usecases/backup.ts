@@ -136,7 +136,15 @@ async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
       const snapshot = (await rowsFrom(idRow, 'select pg_export_snapshot() as id', [], client))[0]?.id ?? '';
       const [taken] = await Promise.all([
         digestOf(client),
-        run('pg_dump', ['-Fc', '--no-owner', `--snapshot=${snapshot}`, '-f', half, process.env.DATABASE_URL ?? '']),
+        run('pg_dump', [
+          '-Fc',
+          '--no-owner',
+          '--exclude-table-data=gate.*',
+          `--snapshot=${snapshot}`,
+          '-f',
+          half,
+          process.env.DATABASE_URL ?? '',
+        ]),
       ]);
       return taken;
     });

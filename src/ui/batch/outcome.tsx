@@ -114,7 +114,7 @@ export function OutcomeForm({
             options={offered.map((m) => ({ value: m, label: markName(m) }))}
           />
         ) : (
-          <Button look="bare" onClick={() => setIsInWords(true)}>
+          <Button look="bare" className="!min-h-11" onClick={() => setIsInWords(true)}>
             Tender, tough, gummy: in words …
           </Button>
         )}

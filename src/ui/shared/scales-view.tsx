@@ -55,7 +55,7 @@ export function ScalesView({
         </fieldset>
       ))}
       {all ? null : (
-        <Button look="bare" className="justify-self-start" onClick={() => setIsOpen(true)}>
+        <Button look="bare" className="!min-h-11 justify-self-start" onClick={() => setIsOpen(true)}>
           {behind.map((id, n) => (n === 0 ? id.charAt(0).toUpperCase() + id.slice(1) : id)).join(', ')} …
         </Button>
       )}

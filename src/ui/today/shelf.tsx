@@ -70,6 +70,7 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
   const isNarrowed = Object.entries(now).some(
     ([k, v]) => k !== 'find' && k !== 'away' && v !== NOTHING_ASKED[k as keyof ShelfAsked],
   );
+  const [isOpen, setIsOpen] = useState(isNarrowed);
   return (
     <section aria-label="Formulas">
       <div className="mb-2 flex flex-wrap items-end justify-between gap-x-3 gap-y-2">
@@ -103,7 +104,7 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
         </div>
       </div>
       <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
-        <details className="min-w-0" open={isNarrowed || undefined}>
+        <details className="min-w-0" open={isOpen} onToggle={(e) => setIsOpen(e.currentTarget.open)}>
           <summary className="w-fit rounded-hold py-1 font-semibold text-rim">
             Kind, flour, liquid, what is not in it
           </summary>
