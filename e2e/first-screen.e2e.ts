@@ -16,11 +16,11 @@ const MOST: Readonly<Record<string, readonly (readonly [words: number, controls:
     [80, 18],
   ],
   bench: [
-    [165, 78],
-    [80, 30],
+    [182, 82],
+    [80, 32],
   ],
   plan: [
-    [175, 34],
+    [182, 34],
     [90, 28],
   ],
   prep: [
@@ -28,24 +28,24 @@ const MOST: Readonly<Record<string, readonly (readonly [words: number, controls:
     [80, 22],
   ],
   griddle: [
-    [145, 26],
-    [70, 19],
+    [145, 42],
+    [70, 40],
   ],
   outcome: [
     [105, 36],
     [65, 30],
   ],
   log: [
-    [215, 34],
+    [248, 37],
     [85, 20],
   ],
   lot: [
-    [200, 24],
-    [80, 16],
+    [218, 27],
+    [86, 18],
   ],
   records: [
     [190, 24],
-    [100, 13],
+    [118, 19],
   ],
 };
 

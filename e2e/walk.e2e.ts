@@ -33,6 +33,8 @@ const PAGES = [
   '/pantry/flour-all-purpose',
   '/on-hand?there=2+eggs',
   '/house#all',
+  '/house/devices',
+  '/pair',
   '/house/records',
   '/mornings/new',
   '/mornings/new/class',
@@ -417,7 +419,8 @@ const PRESSED: Readonly<Record<string, string>> = {
   '/formulas/[id]': 'main button[aria-label^="Keep "]',
   '/formulas/[id]/plan': 'main [role=switch]',
   '/batches/[id]/prep': 'main [role=radiogroup][aria-label="Where in the work"] button:not([data-state=on])',
-  '/batches/[id]/griddle': 'main button[aria-expanded], main [role=switch], main [role=radio]:not([data-state=on])',
+  '/batches/[id]/griddle':
+    'main button[aria-expanded]:not([aria-haspopup]), main [role=switch], main [role=radio]:not([data-state=on])',
   '/batches/[id]/outcome': 'main [role=radiogroup][aria-label="How it was"] button:not([data-state=on])',
   '/pantry': 'main th button',
   '/premix/[id]': 'main [role=radio]:not([data-state=on]), main [role=switch]',

@@ -156,10 +156,13 @@ export default async function LogPage({
                         {b.name}
                       </Link>
                       {b.versionNumber > 1 || b.exactness === 'eye' ? (
-                        <span className="block text-sm text-soft">
-                          {b.versionNumber > 1 ? `version ${b.versionNumber}` : ''}
-                          {b.exactness === 'eye' ? (b.versionNumber > 1 ? ', by eye' : 'by eye') : ''}
-                        </span>
+                        <Link
+                          href={`/formulas/${b.formulaId}?version=${b.versionNumber}`}
+                          className="block min-h-6 content-center text-sm text-soft underline"
+                        >
+                          version {b.versionNumber}
+                          {b.exactness === 'eye' ? ', by eye' : ''}
+                        </Link>
                       ) : null}
                     </th>
                     <td data-label="Pieces" className="py-2.5 pr-4 text-right whitespace-nowrap">
