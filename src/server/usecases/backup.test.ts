@@ -38,7 +38,8 @@ const digest = async () => {
   return d;
 };
 
-test('taken, everything deleted, restored: every table is as it was', async () => {
+test('taken, everything deleted, restored: every table is as it was, and no device is let in by it', async () => {
+  await query("insert into gate.devices (id, name, token_hash) values ($1, 'Phone', sha256('a'))", [randomUUID()]);
   const before = await digest();
   expect(before.formula_versions?.rows).toBeGreaterThan(10);
   const b = await takeBackup('asked');
@@ -47,6 +48,7 @@ test('taken, everything deleted, restored: every table is as it was', async () =
   expect(differing(before, await digest()).length).toBeGreaterThan(5);
   await closePool();
   expect(await restore(join(folder, b.file))).toEqual({ rows: b.rows, compared: true });
+  expect(await query('select 1 from gate.devices')).toEqual([]);
   expect(differing(before, await digest())).toEqual([]);
   expect(await rowsFrom(countRow, 'select count(*)::int as n from batches where search = $1', ['nobody'])).toEqual([
     { n: 0 },

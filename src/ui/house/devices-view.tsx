@@ -91,7 +91,11 @@ export function DevicesView({ addresses, devices, code, letOut }: Props) {
                 </strong>
                 {shown.picture ? (
                   // biome-ignore lint/performance/noImgElement: a picture in the page, of no address
-                  <img src={shown.picture} alt="The address with the code, to be photographed" className="size-44 bg-[#ffffff] p-2" />
+                  <img
+                    src={shown.picture}
+                    alt="The address with the code, to be photographed"
+                    className="size-44 bg-[#ffffff] p-2"
+                  />
                 ) : null}
                 <p className="w-full text-soft">Good for five minutes, for one device.</p>
               </div>
