@@ -59,6 +59,13 @@ async function deviceOf(token) {
   }
 }
 
+/** What a device is being answered just now: a stream may last, and ends when the device is let out. */
+const answering = new Map();
+setInterval(async () => {
+  for (const token of new Set(answering.values()))
+    if ((await deviceOf(token)) === null) for (const [res, of] of answering) if (of === token) res.destroy();
+}, 2 * KNOWN_MS).unref();
+
 let told = null;
 const hostOk = (host) => told?.hosts.some((h) => host === `${h}:${PORT}` || (PORT === 443 && host === h)) ?? false;
 
@@ -165,7 +172,11 @@ async function handle(req, res) {
     bytes += d.length;
     if (bytes > MOST_BYTES) req.destroy();
   });
-  res.on('close', () => up.destroy());
+  if (token) answering.set(res, token);
+  res.on('close', () => {
+    answering.delete(res);
+    up.destroy();
+  });
   req.pipe(up);
 }
 

@@ -32,6 +32,11 @@ beforeAll(async () => {
   upstream = createServer((req, res) => {
     seen.push({ url: req.url ?? '', headers: req.headers });
     req.resume();
+    // one that is never over, as those who follow a batch have it
+    if (req.url === '/api/changes') {
+      res.write('first');
+      return;
+    }
     req.on('end', () => res.end('from the kitchen'));
   });
   await new Promise<void>((r) => upstream.listen(0, '127.0.0.1', r));
@@ -188,7 +193,26 @@ test('another name, another origin, plain HTTP, and a device that was let out st
     new Promise((r, no) => plainGet({ host: '127.0.0.1', port, agent: false }, r).on('error', no)),
   ).rejects.toThrow();
   const [last] = await devices();
-  await revokeDevice(last?.id ?? '');
+  const cut = new Promise((r) => {
+    const q = request(
+      {
+        host: '127.0.0.1',
+        port,
+        path: '/api/changes',
+        ca,
+        agent: new Agent(),
+        headers: { cookie: `__Host-device=${token}` },
+      },
+      (res) => {
+        res.on('data', () => void revokeDevice(last?.id ?? ''));
+        res.on('error', () => r('cut'));
+        res.on('end', () => r('ended'));
+      },
+    );
+    q.end();
+  });
+  // what it was following is cut off with it
+  expect(await cut).toBe('cut');
   // known for a second at most, then it is asked again
   let status = 200;
   for (let n = 0; n < 100 && status === 200; n++) {
