@@ -1,4 +1,6 @@
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { KIND_IDS } from '@/core/formula/kinds';
+import { FINE_SCALES, usualGear } from '@/core/pantry/gear';
 import { SHAPES } from '@/core/records/editable';
 import { upgraded } from './acts';
 import { driverSchema, outcomeSchema, startBatchSchema } from './batch';
@@ -6,6 +8,7 @@ import { itemSchema, tellSchema } from './event-log';
 import { fieldErrors } from './fields';
 import { saveSchema } from './formula';
 import { morningPlanSchema } from './morning';
+import { gearSchema } from './pantry';
 
 const SAVE = {
   formulaId: null,
@@ -144,4 +147,11 @@ test('an act from before a change of shape is brought through each change since,
 
 test('what two screens change of a morning is merged field by field: no field of its plan is left out', () => {
   expect(Object.keys(SHAPES.morning.fields).sort()).toEqual(Object.keys(morningPlanSchema.shape).sort());
+});
+
+test('what is offered as gear by a tap can be kept: usual surfaces of each kind, and finer scales', () => {
+  const offered = [...KIND_IDS.flatMap((k) => usualGear(k)), ...FINE_SCALES].map((g, n) => ({ ...g, id: `g${n}` }));
+  expect(offered.length).toBeGreaterThan(8);
+  for (const g of offered) expect([g.name, gearSchema.safeParse(g).error?.message]).toEqual([g.name, undefined]);
+  expect(FINE_SCALES.map((s) => s.stepG)).toEqual([0.5, 0.1]);
 });

@@ -128,5 +128,13 @@ const USUAL: readonly Gear[] = [
   { id: '', sort: 'ball-pan', name: 'Ball pan of nine', hollowMl: 25, hollows: 9 },
 ];
 
+/** Scales that are finer than most, the coarser first; ids are still to be given. */
+export const FINE_SCALES: readonly Scale[] = (
+  [
+    [0.5, 2000],
+    [0.1, 500],
+  ] as const
+).map(([stepG, mostG]) => ({ id: '', sort: 'scale', name: `Scale, steps of ${stepG} g`, stepG, mostG }));
+
 /** What a kind is usually made on, in usual sizes; ids are still to be given. */
 export const usualGear = (kind: string): readonly Gear[] => USUAL.filter((g) => madeOn(g, kind));

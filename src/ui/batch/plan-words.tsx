@@ -14,10 +14,14 @@ import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { FILLING_NAMES, type KindId, kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { AnalysableLine } from '@/core/numbers';
+import { FINE_SCALES } from '@/core/pantry/gear';
 import { writeNumber } from '@/core/quantity/number';
 import { counted, grams, massNumber, millilitres, portionWords, type Units } from '@/core/quantity/say';
+import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { unbroken } from '../kit/unbroken';
+import { useNoteGear } from '../shared/note-gear';
 
 const quarters = (x: number): string => writeNumber(new Fraction(Math.round(4 * x), 4));
 
@@ -60,7 +64,7 @@ export function MeansView({
       : [`${grams(m.flourG, units)} of flour`, `${grams(massG, units)} or ${millilitres(volumeMl)} of batter`]),
     ...(eggs > 0.2 ? [`${quarters(eggs)} ${eggs > 1.125 ? 'eggs' : 'egg'}`] : []),
   ];
-  return <p className="text-[15px]">{said.join('; ')}.</p>;
+  return <p className="text-[15px]">{unbroken(`${said.join('; ')}.`)}</p>;
 }
 
 const DRIFT_NAMES: Readonly<Record<Moved['ratio'], string>> = {
@@ -107,18 +111,33 @@ export function ReadsAs({
   readonly units: Units;
 }) {
   const rough = readRoughly(sheet, stepG);
+  const { busy, note, refusal, waits } = useNoteGear();
   if (rough.length === 0) return null;
+  const finer = FINE_SCALES.filter((g) => g.stepG < stepG);
   return (
-    <p className="text-[15px] text-soft">
-      On a scale with steps of {grams(stepG, units)}{' '}
-      {rough
-        .map(
-          (r) =>
-            `${r.name.toLowerCase()} reads ${grams(r.reads, units)} (${r.pct > 0 ? '+' : '\u2212'}${Math.abs(r.pct).toFixed(0)} %)`,
-        )
-        .join(', ')}
-      .
-    </p>
+    <div className="text-[15px] text-soft">
+      <p>
+        On a scale with steps of {grams(stepG, units)}{' '}
+        {rough
+          .map(
+            (r) =>
+              `${r.name.toLowerCase()} reads ${grams(r.reads, units)} (${r.pct > 0 ? '+' : '\u2212'}${Math.abs(r.pct).toFixed(0)} %)`,
+          )
+          .join(', ')}
+        .
+      </p>
+      {finer.length > 0 ? (
+        <p className="flex flex-wrap items-center gap-x-2">
+          A finer scale here?
+          {finer.map((g) => (
+            <Button key={g.name} look="bare" disabled={busy} aria-label={`Note it: ${g.name}`} onClick={() => note(g)}>
+              {grams(g.stepG, units)}
+            </Button>
+          ))}
+        </p>
+      ) : null}
+      <RefusalNotice text={refusal} waits={waits} />
+    </div>
   );
 }
 
