@@ -1,7 +1,8 @@
 -- Who may come in from the kitchen's network. Beside the records, not among them: neither an export nor another
--- kitchen's records carry a way in. Of a device and of a pairing code only the hash is kept.
-create schema gate;
-create table gate.devices (
+-- kitchen's records carry a way in; where records of elsewhere are read they stay as they are. Of a device and of a
+-- pairing code only the hash is kept.
+create schema if not exists gate;
+create table if not exists gate.devices (
   id uuid primary key,
   name text not null check (char_length(name) between 1 and 40),
   place text not null default '' check (char_length(place) <= 40),
@@ -10,7 +11,7 @@ create table gate.devices (
   seen_at timestamptz,
   revoked_at timestamptz
 );
-create table gate.pairings (
+create table if not exists gate.pairings (
   id uuid primary key,
   code_hash bytea not null check (octet_length(code_hash) = 32),
   expires_at timestamptz not null,
