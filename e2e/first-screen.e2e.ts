@@ -11,9 +11,10 @@ const WIDTHS = [
 ] as const;
 /** At most, at each width: [words, controls]. */
 const MOST: Readonly<Record<string, readonly (readonly [words: number, controls: number])[]>> = {
+  // what is under way, and when, says a few words more or less
   today: [
-    [150, 34],
-    [80, 18],
+    [165, 38],
+    [92, 20],
   ],
   bench: [
     [182, 82],
