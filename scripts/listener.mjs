@@ -101,7 +101,7 @@ function pathOf(target) {
 }
 
 /** Headers as they are passed on: none that names a device, a person or another way here. */
-function passed(headers, device, ip, mayAll) {
+function passed(headers, device, mayAll) {
   const kept = Object.fromEntries(
     Object.entries(headers).filter(
       ([k]) =>
@@ -115,7 +115,6 @@ function passed(headers, device, ip, mayAll) {
     ...kept,
     'x-even-crumb-listener': SECRET,
     'x-even-crumb-device': device ?? '',
-    'x-even-crumb-client': ip,
   };
 }
 
@@ -152,7 +151,7 @@ async function handle(req, res) {
       method: req.method,
       path: req.url,
       headers: {
-        ...passed(req.headers, device, ip, mayAll),
+        ...passed(req.headers, device, mayAll),
         ...(req.headers['transfer-encoding'] ? { 'transfer-encoding': 'chunked' } : {}),
       },
       agent,

@@ -18,4 +18,13 @@ export const pairSchema = z.object({
   place: z.string().trim().max(40, 'At most 40 characters.'),
 });
 
+/** A code that is good now, as the server's own screen shows it. */
+export interface PairingCode {
+  readonly code: string;
+  /** ms since 1970. */
+  readonly expiresAt: number;
+  /** A picture of the address with the code in it; null: the kitchen is open at no address. */
+  readonly picture: string | null;
+}
+
 export const deviceIdSchema = z.object({ id: z.uuid('That is no device of this kitchen.') });

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksInWords } from '@/core/batch/came-out';
@@ -56,6 +56,10 @@ export function OutcomeForm({
   const [isInWords, setIsInWords] = useState(false);
   // what was not good wants a word for it
   const inWords = isInWords || typed.marks.length > 0 || typed.verdict === 'fair' || typed.verdict === 'poor';
+
+  // opened by what is measured, and not shut under the hand that empties a field
+  const measured = useRef(false);
+  measured.current ||= target !== null || typed.height !== '' || typed.across !== '';
 
   const submit = async (): Promise<void> => {
     const { errors: wrong, outcome } = outcomeToSend(typed);
@@ -166,7 +170,7 @@ export function OutcomeForm({
           inputClass="!min-h-14 text-xl font-semibold"
         />
       </section>
-      <details open={target !== null || typed.height !== '' || typed.across !== '' || undefined}>
+      <details open={measured.current}>
         <summary className="w-fit cursor-pointer rounded font-semibold text-rim">Measured: height, across</summary>
         <div className="mt-2 grid gap-4 sm:grid-cols-4">
           <Field

@@ -77,6 +77,9 @@ export function Balance(props: Props) {
     { id: 'cost', name: 'Cost', aside: '' },
   ];
   const at = panels.some((p) => p.id === panel) ? panel : '';
+  // opened by what is kept, and not shut under the hand that lets it go
+  const keeps = useRef(false);
+  keeps.current ||= held.mass || held.eggs;
   return (
     <section aria-label="Balance" id="balance" className="flex scroll-mt-14 flex-col gap-2.5">
       <h2 className="sr-only">Balance</h2>
@@ -113,7 +116,7 @@ export function Balance(props: Props) {
         onNudge={onNudge}
         onTake={onTake}
       />
-      <details className="-mt-1.5 text-[15px]" open={held.mass || held.eggs || undefined}>
+      <details className="-mt-1.5 text-[15px]" open={keeps.current}>
         <summary className="w-fit cursor-pointer rounded font-semibold text-rim">Keep the weight or the eggs</summary>
         <Switch label="keep the whole batter’s weight" on={held.mass} onSwitch={(mass) => onHeld({ ...held, mass })} />
         <Switch label="keep the number of eggs" on={held.eggs} onSwitch={(eggs) => onHeld({ ...held, eggs })} />

@@ -2,16 +2,11 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
+import type { PairingCode } from '@/contract/device';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
 import { toast } from '../kit/toast';
-
-interface Code {
-  readonly code: string;
-  readonly expiresAt: number;
-  readonly picture: string | null;
-}
 
 interface Device {
   readonly id: string;
@@ -25,7 +20,7 @@ interface Props {
   /** Where the kitchen is open to its network; empty: it is not. */
   readonly addresses: readonly string[];
   readonly devices: readonly Device[];
-  readonly code: () => Promise<ActionResult<Code>>;
+  readonly code: () => Promise<ActionResult<PairingCode>>;
   readonly letOut: (input: unknown) => Promise<ActionResult>;
 }
 
@@ -33,7 +28,7 @@ interface Props {
 export function DevicesView({ addresses, devices, code, letOut }: Props) {
   const router = useRouter();
   const asking = useAsking();
-  const [shown, setShown] = useState<Code | null>(null);
+  const [shown, setShown] = useState<PairingCode | null>(null);
   // a code that is over is shown no more; a device that has come in is seen in the list
   useEffect(() => {
     if (!shown) return;

@@ -4,21 +4,14 @@ import { headers } from 'next/headers';
 import { acted } from '@/app/acted';
 import { ownScreenOnly } from '@/app/way-in';
 import type { ActionResult } from '@/contract/action-result';
-import { deviceIdSchema } from '@/contract/device';
+import { deviceIdSchema, type PairingCode } from '@/contract/device';
 import { nothingSchema } from '@/contract/records';
 import { codePicture } from '@/server/print/code';
 import { openPairing, revokeDevice } from '@/server/queries/devices';
 import { kitchenDoor } from '@/server/usecases/door';
 
-export interface Code {
-  readonly code: string;
-  readonly expiresAt: number;
-  /** A picture of the address with the code in it. */
-  readonly picture: string | null;
-}
-
 /** A fresh code for a device, good for a few minutes. */
-export const codeForDevice = async (): Promise<ActionResult<Code>> =>
+export const codeForDevice = async (): Promise<ActionResult<PairingCode>> =>
   acted('pairing-code', nothingSchema, {}, async () => {
     const may = ownScreenOnly(await headers());
     if (!may.ok) return may;
