@@ -303,3 +303,29 @@ test('a class of four benches through both days: each bench its own screen, all 
   await expect(of(page, 'Bench 3')).toContainText(/0 of \d+ done/);
   await context.close();
 });
+
+test('two batches that are served at one time become a morning by a tap, and are parted again', async ({
+  page,
+  kitchen,
+}) => {
+  await page.goto('/');
+  // the two that are under way are served together
+  await kitchen.sql(
+    `update batches set timeline = jsonb_build_object('at', extract(epoch from date_trunc('hour', now()) + interval '26 hours') * 1000,
+       'anchor', 'last', 'helpers', 0, 'dayOneAt', null, 'moved', '{}'::jsonb) where finished_at is null and not put_away`,
+  );
+  await page.reload();
+  const under = page.getByRole('region', { name: 'Under way' });
+  await under.getByRole('link', { name: /^Make the 2 for .* one morning$/ }).click();
+  await expect(page.getByText(/under way already, and of this morning once it is kept/)).toBeVisible();
+  await axe(page);
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await page.waitForURL(/mornings\/[0-9a-f-]{36}$/);
+  await expect(page.getByText(/^Begun: /)).toContainText('Regatta griddle cakes');
+  await page.goto('/');
+  await expect(under.getByRole('link', { name: /one morning$/ })).toHaveCount(0);
+  await page.goBack();
+  await page.getByRole('button', { name: /^Give up / }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Give it up' }).click();
+  await expect(under.getByRole('link', { name: /^Make the 2 for .* one morning$/ })).toBeVisible();
+});

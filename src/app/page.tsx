@@ -1,5 +1,8 @@
+import { headers } from 'next/headers';
 import { clearDemoHere, copyOfFormula, dropPlanHere, lookAroundHere, putAwayFormula } from '@/app/actions';
+import { senderOf } from '@/app/way-in';
 import { cleanText } from '@/contract/clean';
+import { atLeast } from '@/contract/roles';
 import { VERDICTS } from '@/core/batch/batch';
 import { KIND_IDS } from '@/core/formula/kinds';
 import { ALLERGENS } from '@/core/pantry/ingredient';
@@ -76,10 +79,24 @@ export default async function Today({ searchParams }: { readonly searchParams: P
     Object.fromEntries(await Promise.all(batches.map(async (b) => [b.id, await stepsLeft(b, house, now)] as const))),
   );
   const filtered = after !== null || Object.values(asked).some((v) => v !== '' && v !== false);
+  const { may } = senderOf(await headers());
+  const underHand = <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />;
+  // who helps has what is at hand, and nothing of what is begun
+  if (!atLeast(may, 'cook'))
+    return (
+      <Frame here="today">
+        <h1 className="sr-only">Today</h1>
+        {underHand}
+        {mornings.length > 0 ? <Mornings mornings={mornings} units={house.units} /> : null}
+        {batches.length + mornings.length === 0 ? (
+          <p className="text-lg">Nothing is under way, and no morning is planned.</p>
+        ) : null}
+      </Frame>
+    );
   return (
     <Frame here="today">
       <h1 className="sr-only">Today</h1>
-      <UnderWay batches={batches} units={house.units} steps={left.up ? left.value : {}} />
+      {underHand}
       {state.empty || filtered ? null : <BeginLine say="" />}
       {mornings.length > 0 && !filtered ? <Mornings mornings={mornings} units={house.units} /> : null}
       {plans.length > 0 && !filtered ? <PlansKept plans={plans} units={house.units} drop={dropPlanHere} /> : null}

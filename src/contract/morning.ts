@@ -112,6 +112,8 @@ export const keepMorningSchema = z.object({
   }),
   /** What the form has seen; null: the morning is new. */
   seen,
+  /** Batches under way that a new morning takes in. */
+  batches: z.array(z.uuid()).max(20).default([]),
 });
 export const dropMorningSchema = z.object({ id: z.uuid() });
 

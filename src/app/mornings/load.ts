@@ -13,7 +13,7 @@ import { type RehearsedPlan, rehearsalOf } from '@/core/morning/rehearse';
 import { begunOf, swapped } from '@/core/morning/running';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { type BegunMorning, type DishMade, type EveningStep, eveningOf } from '@/core/morning/work';
-import { momentOf } from '@/core/quantity/day';
+import { minuteOf } from '@/core/quantity/day';
 import type { Result } from '@/core/result';
 import { loadHouse } from '@/server/queries/house';
 import { keptNow } from '@/server/queries/kept';
@@ -52,10 +52,10 @@ async function factsFor(plan: MorningPlan): Promise<MorningFacts> {
   return { house, kept, formulas: new Map(versions.filter((v): v is [string, Formula] => v[1] !== undefined)) };
 }
 
-/** The dishes of a plan as they are called here. */
-export async function dishesCalled(plan: MorningPlan): Promise<readonly Pick<DishMade, 'id' | 'name'>[]> {
+/** The dishes of a plan with what they are made of, as they are called here; none where it can't be worked any more. */
+export async function dishesMade(plan: MorningPlan): Promise<readonly DishMade[]> {
   const asked = askedOfPlan(plan, await factsFor(plan));
-  return asked.ok ? asked.value.dishes.map(({ id, name }) => ({ id, name })) : [];
+  return asked.ok ? asked.value.dishes : [];
 }
 
 /** What the board of a morning shows besides its schedule. */
@@ -140,10 +140,6 @@ export async function plansToRehearse(plan: MorningPlan, solved: SolvedMorning):
   );
   return [{ label: 'As it is planned', change: null, rehearsed: rehearsalOf(asked.value, solved) }, ...others.flat()];
 }
-
-/** Minutes from the midnight with which a day begins here. @param day yyyy-mm-dd @param at ms since 1970 */
-const minuteOf = (day: string, at: number, units: Kitchen['units']): number =>
-  (at - momentOf(day, '00:00', units)) / 60_000;
 
 /** When each step was marked as done, in the order of the marks: the last one of a step stands. */
 export function markedDone(

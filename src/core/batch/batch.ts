@@ -57,6 +57,8 @@ export interface Batch {
   /** Which end of a forked formula it is made from, or what a bag is made as, by the name it had. */
   readonly ending?: string | null;
   readonly endId?: EndId | null;
+  /** The morning that it belongs to; null: it stands by itself. */
+  readonly morningId?: string | null;
   readonly kind: KindId;
   readonly school: string;
   readonly driver: Driver;

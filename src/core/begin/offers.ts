@@ -1,7 +1,7 @@
 /** What is offered for a sentence: formulas of the shelf, and the morning that two of them make. */
 import type { KindId } from '../formula/kinds';
 import type { MorningPlan } from '../morning/plan';
-import { surfacesIn } from '../morning/plan';
+import { usualMorning } from '../morning/plan';
 import { type Gear, madeOn } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
 import type { Begin, Without } from './sentence';
@@ -70,8 +70,6 @@ export function apartIn(b: Pick<Begin, 'people' | 'without'>): {
 
 /** Pieces on a plate where nobody has said. */
 const USUAL_EACH = 2;
-const [FIRST_COMES, LAST_GOES] = [360, 660];
-const USUAL_HOB = 4;
 
 /**
  * A morning of two dishes: what most get, and what some get who do without something.
@@ -95,9 +93,10 @@ export function morningOfTwo(
   const each = b.each ?? USUAL_EACH;
   // pieces alone are said of as many as they go round
   const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), apart.guests);
-  const on = surfacesIn(gear).filter((s) => b.on.length === 0 || b.on.includes(s.gearId));
+  const usual = usualMorning(gear, cooks);
   return {
-    name: '',
+    ...usual,
+    surfaces: usual.surfaces.filter((s) => b.on.length === 0 || (s.gearId != null && b.on.includes(s.gearId))),
     day: b.day ?? day,
     waves: [{ at: 60 * h + min, covers: people }],
     dishes: [
@@ -111,16 +110,5 @@ export function morningOfTwo(
       },
       { id: 'd2', formulaId: other, end: null, each, of: { count: apart.guests }, without: apart.without },
     ],
-    people:
-      cooks.length > 0
-        ? cooks.map(({ id, name, role }) => ({ personId: id, name, role, from: FIRST_COMES, to: LAST_GOES }))
-        : [{ personId: null, name: 'The cook', role: 'lead', from: FIRST_COMES, to: LAST_GOES }],
-    surfaces: on,
-    ovens: 1,
-    hob: USUAL_HOB,
-    bell: null,
-    kept: [],
-    sides: [],
-    before: false,
   };
 }

@@ -77,3 +77,27 @@ export function plannedWith(p: MorningPlan, c: MorningChange): MorningPlan {
   const lit = changedMorning(p, { do: 'light', surface: { ...surface, places } });
   return { ...lit, surfaces: lit.surfaces.map((s, n) => (n < p.surfaces.length ? s : { ...surface, name: s.name })) };
 }
+
+/** Who of the kitchen cooks, as a plan names them. */
+type Cook = { readonly id: string; readonly name: string; readonly role: PlannedPerson['role'] };
+const [FIRST_COMES, LAST_GOES] = [360, 660];
+const USUAL_HOB = 4;
+
+/** A morning of which only the day, its guests and its dishes are known: everybody cooks, and all gear may be lit. */
+export const usualMorning = (
+  gear: readonly Gear[],
+  cooks: readonly Cook[],
+): Omit<MorningPlan, 'day' | 'waves' | 'dishes'> => ({
+  name: '',
+  people:
+    cooks.length > 0
+      ? cooks.map(({ id, name, role }) => ({ personId: id, name, role, from: FIRST_COMES, to: LAST_GOES }))
+      : [{ personId: null, name: 'The cook', role: 'lead', from: FIRST_COMES, to: LAST_GOES }],
+  surfaces: surfacesIn(gear),
+  ovens: 1,
+  hob: USUAL_HOB,
+  bell: null,
+  kept: [],
+  sides: [],
+  before: false,
+});

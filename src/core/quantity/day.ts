@@ -208,3 +208,6 @@ export function momentOf(day: string, time: string, { zone }: Zoned): number {
   const [h = Number.NaN, min = Number.NaN] = time.split(':').map(Number);
   return (zone === '' ? new Date(y, m - 1, d, h, min) : new TZDateMini(y, m - 1, d, h, min, zone)).getTime();
 }
+
+/** Minutes from the midnight with which a day begins there. @param day yyyy-mm-dd @param at ms since 1970 */
+export const minuteOf = (day: string, at: number, z: Zoned): number => (at - momentOf(day, '00:00', z)) / 60_000;

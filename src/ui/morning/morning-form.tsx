@@ -55,6 +55,8 @@ interface Props {
   readonly choices: readonly DishOffered[];
   /** The kitchen's sauces and sides. */
   readonly sauces: readonly Pick<Side, 'id' | 'name' | 'servingG'>[];
+  /** Batches under way that a new one takes in. */
+  readonly takes?: readonly string[];
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }
 
@@ -485,6 +487,7 @@ export function MorningForm({
   people,
   choices,
   sauces,
+  takes = [],
   keep,
 }: Props) {
   const router = useRouter();
@@ -506,7 +509,12 @@ export function MorningForm({
       errors,
       ({ seen, requestId }) => {
         made = morning?.id ?? requestId ?? '';
-        return act('keep-morning', plan.name || `the morning of ${plan.day}`, keep, { id: made, plan, seen });
+        return act('keep-morning', plan.name || `the morning of ${plan.day}`, keep, {
+          id: made,
+          plan,
+          seen,
+          batches: takes,
+        });
       },
       morning === null,
     );

@@ -3,11 +3,13 @@ import { type Batch, type NextAction, nextAction } from '@/core/batch/batch';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import type { StepsOfDay } from '@/core/day/schedule';
 import { lower } from '@/core/day/step';
+import { servedTogether } from '@/core/morning/loose';
 import { dayAfter, localDay, sayTime, sayWeekday } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
 import { counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
+import { Opens } from '../kit/signed';
 import { when } from '../kit/when';
 
 /** Where the next thing is done, and what it is called. */
@@ -53,9 +55,20 @@ export function UnderWay({
         <h2 id="under-way" className="text-2xl">
           Under way
         </h2>
-        <Link href="/pantry/take-out" className={lookOf('bare')}>
-          What to get
-        </Link>
+        <span className="flex flex-wrap items-center gap-x-3">
+          {servedTogether(batches, units).map((of) => (
+            <Opens key={of[0]?.id} to="/mornings/new">
+              <Link href={`/mornings/new?batches=${of.map((b) => b.id).join(',')}`} className={lookOf('bare')}>
+                Make the {of.length} for {sayTime(of[0]?.timeline?.at ?? 0, units)} one morning
+              </Link>
+            </Opens>
+          ))}
+          <Opens to="/pantry/take-out">
+            <Link href="/pantry/take-out" className={lookOf('bare')}>
+              What to get
+            </Link>
+          </Opens>
+        </span>
       </div>
       <ul className="grid gap-2 lg:grid-cols-2">
         {batches.map((b) => {

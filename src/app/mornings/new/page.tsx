@@ -3,11 +3,13 @@ import { keepMorningHere } from '@/app/actions';
 import { addressIn, bySentence, type Params } from '@/app/begin/load';
 import { apartIn, morningOfTwo } from '@/core/begin/offers';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { morningOfLoose } from '@/core/morning/loose';
 import type { KitchenPerson } from '@/core/morning/people';
 import type { MorningPlan } from '@/core/morning/plan';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
+import { underWay } from '@/server/queries/batches';
 import { loadHouse } from '@/server/queries/house';
 import { dishChoices, morningById, morningsOver } from '@/server/queries/mornings';
 import { kitchenPeople } from '@/server/queries/people';
@@ -21,7 +23,10 @@ import { MorningForm } from '@/ui/morning/morning-form';
 export const metadata: Metadata = { title: 'Plan a morning' };
 
 interface Asked {
-  /** `of` the formula that it begins with, `like` an earlier morning that it is a copy of, `say` a sentence. */
+  /**
+   * `of` the formula that it begins with, `like` an earlier morning that it is a copy of, `say` a sentence, `batches`
+   * under way that become one morning.
+   */
   readonly searchParams: Promise<Params>;
 }
 
@@ -40,12 +45,14 @@ export default async function NewMorningPage({ searchParams }: Asked) {
   const { day, of, like } = params;
   const r = await reach(async () => {
     const was = typeof like === 'string' && isUuid(like) ? await morningById(like) : null;
-    const dishes = was?.plan?.dishes.map((d) => d.formulaId);
-    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was, morningsOver(), sides()]);
+    const ids = typeof params.batches === 'string' ? params.batches.split(',') : [];
+    const loose = ids.length > 0 ? (await underWay()).filter((b) => ids.includes(b.id) && !b.morningId) : [];
+    const dishes = [...(was?.plan?.dishes ?? []), ...loose].map((d) => d.formulaId);
+    return Promise.all([loadHouse(), kitchenPeople(), dishChoices(dishes), was, morningsOver(), sides(), loose]);
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
-  const [house, people, choices, was, over, sauces] = r.value;
-  const said = saidIn(params, house, people);
+  const [house, people, choices, was, over, sauces, loose] = r.value;
+  const said = saidIn(params, house, people) ?? morningOfLoose(loose, house.gear, people, house.units);
   const asked =
     typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day)
       ? day
@@ -69,6 +76,14 @@ export default async function NewMorningPage({ searchParams }: Asked) {
           </Notice>
         </div>
       ) : null}
+      {loose.length > 0 ? (
+        <div className="mb-4 max-w-2xl">
+          <Notice weight="look">
+            {loose.map((b) => b.name).join(', ')}: under way already, and of this morning once it is kept. Each piece
+            stands as a plate: say how many go on one.
+          </Notice>
+        </div>
+      ) : null}
       <div className="max-w-2xl">
         <MorningForm
           key={was?.id ?? (said && JSON.stringify(said)) ?? 'new'}
@@ -81,6 +96,7 @@ export default async function NewMorningPage({ searchParams }: Asked) {
           people={people}
           choices={choices}
           sauces={sauces}
+          takes={loose.map((b) => b.id)}
           keep={keepMorningHere}
         />
       </div>

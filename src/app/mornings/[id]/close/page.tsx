@@ -12,7 +12,7 @@ import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { ClosingForm } from '@/ui/morning/closing-form';
-import { dishesCalled, markedDone } from '../../load';
+import { dishesMade, markedDone } from '../../load';
 
 export const generateMetadata = titled('morning', 'Closing');
 
@@ -21,7 +21,7 @@ export default async function CloseMorningPage({ params }: { readonly params: Pr
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const morning = await morningById(id);
-    const dishes = morning?.plan ? await dishesCalled(morning.plan) : [];
+    const dishes = morning?.plan ? await dishesMade(morning.plan) : [];
     return [morning, dishes, ...(await Promise.all([loadHouse(), marksOfMorning(id), batchesOfMorning(id)]))] as const;
   });
   if (!r.up) return <AwayPage kind={r.kind} here="today" />;
