@@ -349,6 +349,7 @@ function asksBefore(
   use: Use,
   hasAmount: boolean,
   readings: readonly Reading[],
+  house: KitchenConventions,
 ): LineFinding | null {
   if (s.problem) return s.problem;
   const name = shortName(i);
@@ -375,6 +376,13 @@ function asksBefore(
     const message = `Cooked, ${name} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`;
     return { code: 'no-density', message };
   }
+  // "3 parts flour to 1 part cornstarch": the second is a thing with an amount of its own
+  const second = s.words.find(
+    (w, n) =>
+      w.as === 'state' && s.words[n - 1]?.as === 'amount' && found(splitLine(w.text, house, null).name) !== null,
+  );
+  if (second)
+    return { code: 'two-amounts', message: `"${second.text}" has an amount of its own: give it a line of its own.` };
   const stray = strayNumber(s);
   return stray
     ? { code: 'two-amounts', message: `"${stray}" on this line is not understood: is it another amount?` }
@@ -473,7 +481,7 @@ function readAnew(
 
   if (!i) return open(...unnamed(s));
   const readings = readingsOf(s, i, house);
-  const asks = asksBefore(s, i, use, written.length > 0, readings);
+  const asks = asksBefore(s, i, use, written.length > 0, readings, house);
   if (asks) return open('unclear', asks, { readings });
   const settled = settle(i, written, combined, s.fill, house, choice);
   if ('code' in settled) return open('unclear', settled);

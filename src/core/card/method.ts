@@ -84,7 +84,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -166,6 +166,9 @@ function countTold(
   return null;
 }
 
+/** "Your uncle eats five of them": so many pieces, and nobody is counted. */
+const EATEN = /\b(?:eats?|ate|eaten)\b[^,;.]*\b(?:of (?:them|these|those|it)|cakes?|pancakes?|waffles?)\b/i;
+
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(
   notes: string,
@@ -182,11 +185,13 @@ export function servingClaim(
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };
   const told = countTold(
     said,
-    (text) =>
-      PEOPLE.test(text) ||
-      /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
-        text,
-      ),
+    (text, sentence) =>
+      (PEOPLE.test(text) && !EATEN.test(text)) ||
+      // "does six, two apiece": pieces
+      (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&
+        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
+          text,
+        )),
     [FED, PEOPLE],
     true,
   );

@@ -55,7 +55,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest(?:ing)?)\b/i;
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
@@ -120,7 +120,9 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
       const begins = at + from + part.length - part.trimStart().length;
       if (OTHERS.test(part)) others = !SO_DO_I.test(part);
       else if (MINE.test(part)) others = false;
-      const remark = others || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
+      // "Butter? No, ghee": what was asked is not what is done
+      const asked = sentence[cut.from] === '?' && /^(?:no|nope|never|not)\b/i.test(sentence.slice(cut.to));
+      const remark = others || asked || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
       out.push(clause(text, asSaid(begins, begins + text.length), sentence, remark ? 'remark' : 'told'));
       from = cut.to;
     }
@@ -181,8 +183,9 @@ export interface Time {
 const ON_A_CLOCK =
   /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip|off|out|pull)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
-/** "1 minute 30", "2 min 15 s". */
-const MINUTE_AND_SECONDS = /\b(\d{1,2})\s*min(?:ute)?s?\s+(?:and\s+)?(15|20|30|40|45)\b(?:\s*(?:s|secs?|seconds?)\b)?/i;
+/** "1 minute 30", "2 min 15 s", "1 minute 50 seconds". */
+const MINUTE_AND_SECONDS =
+  /\b(\d{1,2})\s*min(?:ute)?s?\s+(?:and\s+)?(?:([1-5]?[05])\s*(?:s|secs?|seconds?)\b|(15|20|30|40|45)\b)/gi;
 
 /** Every length of time in a clause, minutes, in the order they stand. */
 export function timesIn(said: string): readonly Time[] {
@@ -197,8 +200,8 @@ export function timesIn(said: string): readonly Time[] {
   const count = /\bcount(?:ed|ing)?(?: up)? to (\S+)/i.exec(text);
   const counted = count && middle(count[1] ?? '');
   if (count && counted) out.push({ min: counted.value / 60, at: count.index, end: count.index + count[0].length });
-  const half = MINUTE_AND_SECONDS.exec(text);
-  if (half) out.push({ min: Number(half[1]) + Number(half[2]) / 60, at: half.index, end: half.index + half[0].length });
+  for (const m of text.matchAll(MINUTE_AND_SECONDS))
+    out.push({ min: Number(m[1]) + Number(m[2] ?? m[3]) / 60, at: m.index, end: m.index + m[0].length });
   for (const m of text.matchAll(ON_A_CLOCK))
     out.push({ min: Number(m[1]) + Number(m[2]) / 60, at: m.index, end: m.index + m[0].length });
   for (const m of text.matchAll(AMOUNT_WORD)) {

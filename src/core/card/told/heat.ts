@@ -182,6 +182,7 @@ function knobIn({ text, sentence }: Clause): string | null {
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
   [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
   [/\bmoderate(?:ly)? hot\b/i, 'moderate'],
+  [/\bmiddling (?:fire|flame|heat)\b|\bmiddle (?:flame|heat)\b/i, 'medium'],
   [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],
   [/\b(?:high|upp)(?:er)? (?:side|end) of medium\b/i, 'medium high'],
   [

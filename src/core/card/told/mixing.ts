@@ -65,6 +65,8 @@ const FOR_SECONDS = /\b\d+ ?(?:s|secs?|seconds)\b/i;
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {
   if (/^mash\b/i.test(text)) return null;
+  // "spread with the T in two turns": on the plate
+  if (/\b(?:spread|swirl|tilt)\w*\b[^,;.]*\bturns?\b/i.test(text)) return null;
   if (BLENDER.test(text) || (BLENDS.test(text) && FOR_SECONDS.test(sentence))) return 'blender';
   const stay =
     LUMPS_STAY.test(text) ||
@@ -136,8 +138,12 @@ const IN_THIRDS =
 /** In goes that are no thirds. */
 const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
 
+/** "Whites to soft peaks with the sugar in three lots": another thing goes in in goes. */
+const OTHER_IN_GOES = /\b(?:sugar|flour|milk|butter|liquid|water)\b[^,;.]{0,12}\bin (?:two|three|four|several) \w+/i;
+
 /** @returns how the foam is folded in; null: it is not told */
 function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds' | 'once' | null {
+  if (OTHER_IN_GOES.test(text) && !FOLDS.test(text)) return null;
   if (THIRDS.test(text) || (FOLDS.test(text) && IN_THIRDS.test(sentence))) return 'thirds';
   if (IN_GOES.test(sentence)) return null;
   if (OTHER_FOLDS.test(text)) return 'once';

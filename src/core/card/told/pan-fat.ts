@@ -104,6 +104,10 @@ function fatOfVerb(text: string): string | null | undefined {
 /** "The first one gets oil". */
 const GETS = /\b(?:first|each|every)(?: \w+)? (?:gets|has|takes)\b/i;
 
+/** "Wet: 260 g oat drink, 20 g maple syrup, 15 g rapeseed oil": amounts in a row are what goes into the bowl. */
+const isListed = (sentence: string): boolean =>
+  (sentence.match(/\d\s*(?:g|ml|kg|dl|cl|l|oz|tbsp|tsp|cups?|tablespoons?|teaspoons?)\b/gi) ?? []).length >= 3;
+
 /** The fat that a clause means for the surface; null: it names none, or means another thing by it. */
 function fatIn({ text, sentence }: Clause): string | null {
   const fat = fatNamed(text);
@@ -137,6 +141,7 @@ function fatIn({ text, sentence }: Clause): string | null {
     const whole = sentence.replace(/[.!]$/, '') === text && LITTLE.test(text);
     return alone &&
       !MIXES.test(sentence) &&
+      !isListed(sentence) &&
       (whole || /\b(?:oven|tin)\b/i.test(sentence) || AT_THE_HEAT.test(sentence) || GREASES.test(sentence))
       ? id
       : null;
@@ -144,6 +149,10 @@ function fatIn({ text, sentence }: Clause): string | null {
   if (!greased) return null;
   return on || few(text.replace(greased, ' ')) || /\b(?:cloth|rag|paper)\b/i.test(text) ? idOf(greased, GREASED) : null;
 }
+
+/** Whether a text is the name of a fat, and nothing more. */
+export const isFatAlone = (text: string): boolean =>
+  idOf(text.trim().replace(/^(?:(?:a (?:little|bit of)|some|good|my|the) )+/i, ''), FATS) !== null;
 
 /** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
 /** "Coconut oil, not much": so little may stand behind it, characters. */

@@ -167,7 +167,9 @@ function restOf({ text, sentence }: Clause): string {
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
     .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
   if (SOAKS.test(sentence)) return 'wet';
-  if (/\bbefore (?:serving|cutting|slicing|eating)\b/i.test(text)) return 'piece';
+  // "stands two minutes and sinks": it is out of the oven
+  if (/\bbefore (?:serving|cutting|slicing|eating)\b|\b(?:and|it) (?:sinks|falls|deflates|collapses)\b/i.test(text))
+    return 'piece';
   // with the flour in it, it is the batter
   const named = RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1];
   return named ?? (COOLS.test(text) && /\bbutter\b/i.test(sentence) ? 'butter' : 'batter');

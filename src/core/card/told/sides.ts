@@ -105,6 +105,9 @@ const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => 
   return c ? restsIn(c, clauses.slice(n + 1, n + 3)) : [];
 };
 
+/** "Keep in a 90 °C oven up to 20 minutes": what is done waits there. */
+const KEPT = /\b(?:keeps?|kept|hold|holds|wait|waits)\b[^,;.]*\b(?:oven|warm|drawer|rack|foil)\b/i;
+
 /** A length of time that is no side's: of a rest, of work, of what is heated or kept. */
 function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const [before, c] = [clauses[n - 1], clauses[n]];
@@ -115,6 +118,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const was = before && alone && (before.sentence === c.sentence || BLENDED.test(before.text)) ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
+    KEPT.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||
     FRIES_OTHER.test(was) ||

@@ -52,9 +52,15 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
     new RegExp(String.raw`\b(fifteen|${TENS})(?:[- ](five|seven|eight))?(?= (?:degrees|ml|cm|centimet\w+)\b)`, 'gi'),
     (said) => String(figureOf(said)),
   ],
+  // "a minute fifty", "two minutes forty-five": and so many seconds
   [
-    /\b(one|two|three|four) minutes? (fifteen|twenty|thirty|forty)(?:[- ](five))?(?=[,.]|$)/gi,
-    (_, min, tens, five) => `${figureOf(min)} minutes ${figureOf(tens) + figureOf(five)} s`,
+    /\b(an?|one|two|three|four|five) min(?:ute)?s? (ten|fifteen|twenty|thirty|forty|fifty)(?:[- ](five))?(?=\s*(?:[,.;)]|$|(?:and|then|more|on|per|a|each|for|if|or so)\b)(?! seconds))/gi,
+    (_, min = '', tens, five) => `${/^a/i.test(min) ? 1 : figureOf(min)} minutes ${figureOf(tens) + figureOf(five)} s`,
+  ],
+  // "2 + 1 min": a side and the other
+  [
+    /(?<![\d+]\s?)(?<!\d[.,])\b(\d(?:[.,]\d)?|\d 1\/2) ?\+ ?(\d(?:[.,]\d)?|\d 1\/2) ?min(?:ute)?s?\b(?!\s*\+)/gi,
+    (_, first, second) => `${first} min, turn, ${second} min`,
   ],
   // "they hold at eighty-five": degrees
   [

@@ -9,7 +9,7 @@ import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { BITS, mixingIn, saidByDenial, tellsOfFoam } from './mixing';
-import { panFatIn } from './pan-fat';
+import { isFatAlone, panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn } from './rests';
 import { sidesIn } from './sides';
@@ -151,6 +151,14 @@ function asSaid(facts: readonly ToldFact[], clauses: readonly Clause[]): readonl
   return said.size === 0 ? facts : facts.map((f) => ({ ...f, words: said.get(f.words) ?? f.words }));
 }
 
+/** "Ghee, a teaspoon": so much of the fat that was just named. */
+const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
+  before?.sentence === c.sentence &&
+  isFatAlone(before.text) &&
+  /^(?:about |maybe |just )?(?:an?|half an?|one|two|\d) (?:small |good |scant )?(?:teaspoon|tablespoon|spoon(?:ful)?|tsp|tbsp|knob)(?: or so| each time)?$/i.test(
+    c.text,
+  );
+
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
   const said = spokenInFigures(notes);
@@ -159,7 +167,7 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses.slice(n + 1, n + 3)),
-      ...portionsTold(c, house, clauses[n + 1]),
+      ...(ofFatBefore(c, clauses[n - 1]) ? [] : portionsTold(c, house, clauses[n + 1])),
       ...heatsIn(c, inF),
       ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
       ...wordsIn(c),
