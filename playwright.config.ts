@@ -31,6 +31,8 @@ export default defineConfig({
     launchOptions: chromium,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // what a browser keeps for when the server is away is tried by itself
+    serviceWorkers: 'block',
     actionTimeout: LIMITS.actionMs,
   },
   projects: [

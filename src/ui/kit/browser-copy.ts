@@ -5,6 +5,8 @@
 const OURS = 'even-crumb:';
 /** Told on the window when the browser has no room for what is not sent: the page works on, without its safety net. */
 export const STORE_FULL = 'even-crumb-store-full';
+/** Told on the window when acts have arrived: what the browser keeps of the page is older than it. */
+export const ARRIVED = 'even-crumb-arrived';
 
 /** What was kept under a name; null when nothing was, or the browser keeps nothing. Whoever asks checks its shape. */
 export function copyOf(name: string): unknown {

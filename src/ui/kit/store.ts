@@ -20,6 +20,9 @@ export interface WaitingAct {
   /** The draft in this browser that it was sent from, which goes when it is in. */
   readonly draft: string | null;
   readonly input: unknown;
+  /** Who had signed when it was done, by their session, and the device; none: nobody, or this is the server's own screen. */
+  readonly session?: string;
+  readonly device?: string;
   /** The shape its input is in; acts from before shapes were noted have none, and are of the first. */
   readonly shape?: number;
   /** Bytes that go with it. */

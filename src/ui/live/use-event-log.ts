@@ -27,6 +27,8 @@ import { kitchenNow, setKitchenClock } from './clock';
 const FOLLOW_MS = 2000;
 /** Where changes are told as they come it is asked once in so many times. */
 const QUIET_TIMES = 10;
+/** An answer that the browser has kept, and not the server's: when it was. */
+const KEPT_AT = 'x-kept-at';
 
 export interface OpenEventLog extends EventLog {
   readonly trouble: string | null;
@@ -59,6 +61,7 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
   // counts what was sent: a log that was fetched before is older than what is shown
   const sent = useRef(0);
   const stamp = useRef<string | null>(null);
+  const copied = useRef(false);
   const other = useRef(onOther);
   other.current = onOther;
   useEffect(() => sendsItself(batchId), [batchId]);
@@ -102,6 +105,13 @@ export function useEventLog(batchId: string, first: EventLog, onOther: () => voi
         const asked = Date.now();
         const r = await fetch(`/api/batches/${batchId}/events`);
         if (!r.ok) return;
+        if (r.headers.has(KEPT_AT)) {
+          // the browser's own: a page that is a copy comes up to it once, with what waits told after it
+          if (copied.current || !document.documentElement.dataset.keptAt || !whole()) return;
+          copied.current = true;
+          setServer((await r.json()) as EventLog);
+          return;
+        }
         const {
           stamp: now,
           now: clock,
