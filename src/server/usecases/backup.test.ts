@@ -3,7 +3,7 @@
  */
 
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
@@ -12,7 +12,17 @@ import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { countRow, rowsFrom } from '../db/rows';
 import { loadHouse } from '../queries/house';
-import { backups, differing, digestOf, isBackupName, keepSoMany, nightlyIsDue, takeBackup } from './backup';
+import {
+  backups,
+  copyOut,
+  copyState,
+  differing,
+  digestOf,
+  isBackupName,
+  keepSoMany,
+  nightlyIsDue,
+  takeBackup,
+} from './backup';
 import { loadDemo } from './demo';
 import { clearDemo, kitchenState } from './look-around';
 import { checkRecords, recordsFacts } from './records';
@@ -92,6 +102,36 @@ test('so many are kept, the newest; nothing half stays behind; names of others a
     false,
   ]);
   expect(existsSync(join(folder, taken[0] ?? ''))).toBe(false);
+});
+
+test('each is copied to a second folder and read back there; a disk that is away is told, and caught up with', async () => {
+  const other = join(folder, 'other-disk');
+  process.env.EVEN_CRUMB_BACKUPS_COPY = other;
+  try {
+    // not mounted: it is taken all the same, and the folder is not made
+    const first = await takeBackup('asked');
+    expect(existsSync(other)).toBe(false);
+    expect(copyState()).toEqual({
+      place: other,
+      isThere: false,
+      trouble: 'there is no such folder: is its disk mounted?',
+    });
+    mkdirSync(other);
+    await copyOut(folder, 2);
+    expect(copyState()).toEqual({ place: other, isThere: true, trouble: null });
+    const second = await takeBackup('asked');
+    expect(backups(other).map((b) => b.file)).toEqual(backups().map((b) => b.file));
+    expect(backups(other).map((b) => b.file)).toEqual(expect.arrayContaining([first.file, second.file]));
+    expect(backups(other)[0]?.rows).toBe(second.rows);
+    truncateSync(join(other, second.file), 100);
+    expect(copyState()?.isThere).toBe(false);
+    await copyOut(folder, 2);
+    expect(copyState()?.isThere).toBe(true);
+  } finally {
+    delete process.env.EVEN_CRUMB_BACKUPS_COPY;
+    rmSync(other, { recursive: true, force: true });
+  }
+  expect(copyState()).toBeNull();
 });
 
 test('the nightly one is due once a night', () => {

@@ -3,9 +3,21 @@
  * that could not be read back is not kept as one.
  */
 import { spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createHash, randomBytes } from 'node:crypto';
+import {
+  createReadStream,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { copyFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import type { Client } from 'pg';
 import { z } from 'zod';
 import { FRESH_KEEP, keepSchema } from '@/contract/records';
@@ -38,6 +50,8 @@ export const isBackupName = (file: string): boolean => NAME.test(file);
 
 /** Where they are kept; null: nobody has said where (an own database, or a test). */
 export const backupFolder = (): string | null => process.env.EVEN_CRUMB_BACKUPS ?? null;
+/** Where each is copied to, on another disk or a mounted share; null: nowhere. */
+const copyFolder = (): string | null => process.env.EVEN_CRUMB_BACKUPS_COPY || null;
 /** One of PostgreSQL's own programs, of the server's version. */
 export const bin = (program: string): string =>
   process.env.EVEN_CRUMB_PG_BIN ? join(process.env.EVEN_CRUMB_PG_BIN, program) : program;
@@ -154,7 +168,9 @@ async function take(why: BackupWhy, folder: string | null): Promise<Backup> {
     renameSync(half, path);
     const rows = Object.values(digest).reduce((a, t) => a + t.rows, 0);
     logLine('backup', { why, file, rows, ms: Date.now() - at.getTime() });
-    prune(folder, await kept());
+    const keep = await kept();
+    prune(folder, keep);
+    await copyOut(folder, keep);
     return { file, at, why, bytes: statSync(path).size, rows };
   } catch (e) {
     rmSync(half, { force: true });
@@ -217,6 +233,57 @@ function prune(folder: string, keep: number): void {
     }
 }
 
+const sumOf = async (path: string): Promise<string> => {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(path), hash);
+  return hash.digest('hex');
+};
+
+/** Why the last copying failed; null: it did not. */
+let copyTrouble: string | null = null;
+
+/**
+ * Copies what is not there yet to the second folder, and reads each copy back. A folder that is not there is not made:
+ * it may be a disk that is not mounted. What goes wrong is told on the Records page, and keeps no backup from being one.
+ */
+export async function copyOut(folder: string, keep: number): Promise<void> {
+  const to = copyFolder();
+  if (!to) return;
+  try {
+    if (!existsSync(to)) throw new Error('there is no such folder: is its disk mounted?');
+    const there = new Set(backups(to).map((b) => `${b.file} ${b.bytes}`));
+    for (const { file, bytes } of backups(folder)) {
+      if (there.has(`${file} ${bytes}`)) continue;
+      const half = join(to, `${file}.half`);
+      await copyFile(join(folder, file), half);
+      if ((await sumOf(half)) !== (await sumOf(join(folder, file)))) {
+        rmSync(half, { force: true });
+        throw new Error('what was read back there differs');
+      }
+      if (existsSync(join(folder, `${file}.json`)))
+        await copyFile(join(folder, `${file}.json`), join(to, `${file}.json`));
+      renameSync(half, join(to, file));
+    }
+    prune(to, keep);
+    copyTrouble = null;
+  } catch (e) {
+    copyTrouble = e instanceof Error ? e.message : String(e);
+    logLine('backup-copy-failed', { said: copyTrouble });
+  }
+}
+
+/** Where the copies go, and whether the newest backup is there; null: nowhere. */
+export function copyState(
+  folder = backupFolder(),
+): { readonly place: string; readonly isThere: boolean; readonly trouble: string | null } | null {
+  const place = copyFolder();
+  if (!place) return null;
+  const newest = backups(folder)[0];
+  const isThere =
+    newest === undefined || backups(place).some((b) => b.file === newest.file && b.bytes === newest.bytes);
+  return { place, isThere, trouble: isThere ? null : copyTrouble };
+}
+
 const HOUR = 3_600_000;
 /** The nightly one is due from this hour on, by the server's clock; at the latest a day after the last. */
 const NIGHT_HOUR = 3;
@@ -235,6 +302,8 @@ export function keepNightly(): void {
     if (!folder) return;
     const last = backups(folder)[0]?.at ?? null;
     if (nightlyIsDue(last, new Date())) await takeBackup('nightly', folder);
+    // a disk that was away is back
+    else await copyOut(folder, await kept());
   };
   const timer = setInterval(() => {
     // it is in the log, and tried again at the next look
