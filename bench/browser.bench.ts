@@ -3,9 +3,13 @@
  * 20 lines, beside a bare React field's; what each page asks for in script; and what a slow line and a slow device make
  * of it. Printed, not asserted.
  */
+import { randomBytes } from 'node:crypto';
+import { Agent, request } from 'node:https';
+import { Readable } from 'node:stream';
 import type { BrowserContext, Page } from '@playwright/test';
 import { build } from 'esbuild';
-import { expect, pagesOf, rail, test } from '../e2e/kitchen';
+import { openDoor } from '../e2e/door';
+import { expect, type Kitchen, pagesOf, rail, test } from '../e2e/kitchen';
 import { CARD } from './card';
 
 /** What a page asks for in script until it has loaded, as it comes over the line, bytes. */
@@ -248,6 +252,80 @@ const TAPS = 60;
 const TAP_MS = 150;
 const ASK_MS = 2000;
 
+/** How a request goes to the kitchen: straight, or through its door as a paired device. */
+interface Way {
+  readonly ask: (path: string, options: { readonly signal?: AbortSignal; readonly body?: string }) => Promise<Response>;
+}
+
+/** A request of a paired device, with its cookie, over TLS. @param from its own address: the door counts by that */
+const throughDoor =
+  (url: string, from: string, agent: Agent, token: string): Way['ask'] =>
+  (path, { signal, body }) =>
+    new Promise((done, fail) => {
+      const q = request(
+        url + path,
+        {
+          agent,
+          localAddress: from,
+          ...(signal && { signal }),
+          method: body ? 'POST' : 'GET',
+          headers: {
+            cookie: `__Host-device=${token}`,
+            ...(body && { origin: url, 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }),
+          },
+        },
+        (res) => {
+          res.on('error', () => {
+            // cut off at the end
+          });
+          done(new Response(Readable.toWeb(res) as ReadableStream, { status: res.statusCode ?? 500 }));
+        },
+      );
+      q.on('error', fail);
+      q.end(body);
+    });
+
+/** So many follow a batch and so many ask, while taps come in. Prints how late each is told. */
+async function followed(label: string, kitchen: Kitchen, id: string, ways: readonly Way[]): Promise<void> {
+  const late: number[] = [];
+  let sentAt = 0;
+  const over = new AbortController();
+  const { signal } = over;
+  const way = (n: number): Way => ways[n % ways.length] as Way;
+  const streams = Array.from({ length: FOLLOWING }, async (_, n) => {
+    const r = await way(n).ask('/api/changes', { signal });
+    const text = new TextDecoder();
+    for await (const part of r.body ?? [])
+      if (sentAt > 0 && text.decode(part as Uint8Array).includes(`batch:${id}`)) late.push(performance.now() - sentAt);
+  });
+  const askers = Array.from({ length: ASKING }, async (_, n) => {
+    while (!signal.aborted) {
+      await (await way(n).ask(`/api/batches/${id}/events`, { signal })).arrayBuffer();
+      await new Promise((r) => setTimeout(r, ASK_MS));
+    }
+  });
+  await new Promise((r) => setTimeout(r, 1000));
+  const [from, worked] = [performance.now(), kitchen.workedMs()];
+  for (let n = 0; n < TAPS; n++) {
+    const tap = crypto.randomUUID();
+    const item = { id: tap, do: 'tap', tap: { id: tap, act: 'pour', surface: 'g', slot: 0, at: Date.now() } };
+    sentAt = performance.now();
+    await way(n).ask('/acts', {
+      body: JSON.stringify({ name: 'tell-events', input: { batchId: id, items: [{ item, agoMs: 0 }] } }),
+    });
+    await new Promise((r) => setTimeout(r, TAP_MS));
+  }
+  const took = (performance.now() - from) / 1000;
+  const cpuPct = (kitchen.workedMs() - worked) / took / 10;
+  over.abort();
+  await Promise.allSettled([...streams, ...askers]);
+  late.sort((a, b) => a - b);
+  print(
+    `${FOLLOWING} ${label} follow, ${ASKING} ask, ${(TAPS / took).toFixed(1)} taps a second`,
+    `${at(late, 0.5).toFixed(0).padStart(5)} ms, p99 ${at(late, 0.99).toFixed(0)} ms, ${late.length} of ${FOLLOWING * TAPS} told, the server at ${cpuPct.toFixed(0)} % of a core`,
+  );
+}
+
 test('what one screen does on another: beside it, and with many that follow', async ({ page, browser, kitchen }) => {
   const { batch } = await pagesOf(page);
   const id = batch.split('/').at(-1) ?? '';
@@ -275,51 +353,35 @@ test('what one screen does on another: beside it, and with many that follow', as
   print('a tick on another screen', `${at(seen, 0.5).toFixed(0).padStart(5)} ms, at most ${at(seen, 1).toFixed(0)} ms`);
   await context.close();
 
-  const late: number[] = [];
-  let sentAt = 0;
-  const over = new AbortController();
-  const streams = Array.from({ length: FOLLOWING }, async () => {
-    const r = await fetch(`${kitchen.url}/api/changes`, { signal: over.signal });
-    const text = new TextDecoder();
-    for await (const part of r.body ?? [])
-      if (sentAt > 0 && text.decode(part as Uint8Array).includes(`batch:${id}`)) late.push(performance.now() - sentAt);
-  });
-  const askers = Array.from({ length: ASKING }, async () => {
-    while (!over.signal.aborted) {
-      await fetch(`${kitchen.url}/api/batches/${id}/events`, { signal: over.signal });
-      await new Promise((r) => setTimeout(r, ASK_MS));
-    }
-  });
-  await new Promise((r) => setTimeout(r, 1000));
-  const [from, worked] = [performance.now(), kitchen.workedMs()];
-  for (let n = 0; n < TAPS; n++) {
-    const tap = crypto.randomUUID();
-    sentAt = performance.now();
-    await fetch(`${kitchen.url}/acts`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({
-        name: 'tell-events',
-        input: {
-          batchId: id,
-          items: [
-            {
-              item: { id: tap, do: 'tap', tap: { id: tap, act: 'pour', surface: 'g', slot: 0, at: Date.now() } },
-              agoMs: 0,
-            },
-          ],
-        },
+  const straight: Way = {
+    ask: (path, { signal, body }) =>
+      fetch(kitchen.url + path, {
+        ...(signal && { signal }),
+        ...(body && { method: 'POST', headers: { 'content-type': 'application/json' }, body }),
       }),
-    });
-    await new Promise((r) => setTimeout(r, TAP_MS));
+  };
+  await followed('screens', kitchen, id, [straight]);
+});
+
+test('fifty paired devices follow through the door', async ({ page, kitchen }) => {
+  const { batch } = await pagesOf(page);
+  await page.goto('about:blank');
+  const door = await openDoor(kitchen);
+  try {
+    const agent = new Agent({ ca: door.authority, keepAlive: true, maxSockets: 200 });
+    const ways = await Promise.all(
+      Array.from({ length: FOLLOWING }, async (_, n): Promise<Way> => {
+        const token = randomBytes(32).toString('base64url');
+        await kitchen.sql(
+          'insert into gate.devices (id, name, token_hash) values (gen_random_uuid(), $1, sha256($2))',
+          [`Screen ${n + 1}`, Buffer.from(token)],
+        );
+        return { ask: throughDoor(door.url, `127.0.1.${n + 1}`, agent, token) };
+      }),
+    );
+    await followed('paired devices', kitchen, batch.split('/').at(-1) ?? '', ways);
+    agent.destroy();
+  } finally {
+    await door.shut();
   }
-  const took = (performance.now() - from) / 1000;
-  const cpuPct = (kitchen.workedMs() - worked) / took / 10;
-  over.abort();
-  await Promise.allSettled([...streams, ...askers]);
-  late.sort((a, b) => a - b);
-  print(
-    `${FOLLOWING} screens follow, ${ASKING} ask, ${(TAPS / took).toFixed(1)} taps a second`,
-    `${at(late, 0.5).toFixed(0).padStart(5)} ms, p99 ${at(late, 0.99).toFixed(0)} ms, ${late.length} of ${FOLLOWING * TAPS} told, the server at ${cpuPct.toFixed(0)} % of a core`,
-  );
 });

@@ -1,48 +1,18 @@
 /** The kitchen's network: a phone is paired, cooks beside the server's own screen, and is let out. */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { certificateIn } from '../scripts/authority.mjs';
-import { freePort } from './free-port';
-import { axe, expect, type Kitchen, test, toWeighIn } from './kitchen';
+import type { Page } from '@playwright/test';
+import { LIMITS } from '../scripts/limits.mjs';
+import { openDoor } from './door';
+import { axe, expect, test, toWeighIn } from './kitchen';
 
-const SECRET = 'the-secret-of-a-start-that-is-tried-out';
-
-/** The door in front of a kitchen. @returns its address, and what shuts it */
-async function openDoor(kitchen: Kitchen): Promise<{ readonly url: string; readonly shut: () => Promise<void> }> {
-  const port = await freePort();
-  process.env.EVEN_CRUMB_LISTENER = SECRET;
-  process.env.EVEN_CRUMB_DOOR = JSON.stringify({ port, hosts: ['127.0.0.1'] });
-  await kitchen.stopServer();
-  await kitchen.startServer();
-  const folder = mkdtempSync(join(tmpdir(), 'even-crumb-door-'));
-  const tls = await certificateIn(folder, { names: [], addresses: ['127.0.0.1'] });
-  const door = spawn(process.execPath, ['scripts/listener.mjs'], {
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      DATABASE_URL: kitchen.databaseUrl,
-      PORT: new URL(kitchen.url).port,
-      KITCHEN_PORT: String(port),
-      KITCHEN_BIND: '127.0.0.1',
-    },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  const open = new Promise((r) => door.once('message', r));
-  door.send({ ...tls, hosts: ['127.0.0.1'] });
-  await open;
-  return {
-    url: `https://127.0.0.1:${port}`,
-    shut: async () => {
-      door.kill();
-      rmSync(folder, { recursive: true });
-      delete process.env.EVEN_CRUMB_LISTENER;
-      delete process.env.EVEN_CRUMB_DOOR;
-      await kitchen.stopServer();
-      await kitchen.startServer();
-    },
-  };
+/** Pairs a browser by a code of the server's own screen, which stands on Devices. */
+async function pairBy(page: Page, phone: Page, url: string, name: string): Promise<void> {
+  await page.getByRole('button', { name: /^(?:Show a|Another) code$/ }).click();
+  const shown = page.getByRole('region', { name: 'Pair a device' }).locator('strong');
+  await expect(shown).toHaveText(/^[A-Z2-9]{4} [A-Z2-9]{4}$/);
+  await phone.goto(`${url}/pair`);
+  await phone.getByLabel('Code').fill((await shown.textContent()) ?? '');
+  await phone.getByLabel('What is this device called?').fill(name);
+  await phone.getByRole('button', { name: 'Pair this device' }).click();
 }
 
 test('a phone is paired by a code, taps at the griddle beside the server’s own screen, and is let out', async ({
@@ -124,10 +94,124 @@ test('a phone is paired by a code, taps at the griddle beside the server’s own
     await expect(async () => {
       await phone.goto(`${door.url}/log`);
       expect(phone.url()).toBe(`${door.url}/pair`);
-    }).toPass();
+    }).toPass({ timeout: LIMITS.expectMs });
   } finally {
     await hers.close();
     // nobody follows a server that is begun again
+    await page.goto('about:blank');
+    await door.shut();
+  }
+});
+
+test('people sign with a PIN: a helper ticks and taps, a guest sees the table, what was left alone is locked', async ({
+  page,
+  kitchen,
+  browser,
+  expected,
+}) => {
+  // wrong PINs, what is another's, and what is asked for while nobody has signed
+  expected.push(/422/, /403/, /401/);
+  const door = await openDoor(kitchen);
+  const hers = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } });
+  try {
+    const people = [
+      ['Sorrel', 'helper'],
+      ['Linden', 'cook'],
+    ] as const;
+    for (const [name, role] of people)
+      await kitchen.sql('insert into people (id, name, role, mark) values (gen_random_uuid(), $1, $2, $3)', [
+        name,
+        role,
+        'ladle',
+      ]);
+    await page.goto(`${kitchen.url}/house/devices`);
+    const phone = await hers.newPage();
+    await pairBy(page, phone, door.url, 'Phone');
+    // nobody has a PIN: the device does everything, and nobody is asked who it is
+    await expect(phone.getByRole('region', { name: 'Formulas' })).toBeVisible();
+    await expect(phone.getByRole('link', { name: 'Sign', exact: true })).toHaveCount(0);
+    const signs = page.getByRole('region', { name: 'Who signs' });
+    for (const [name] of people) {
+      await signs.getByRole('button', { name: `PIN for ${name}` }).click();
+      const pin = signs.getByLabel(`New PIN of ${name}, 4 to 12 figures`);
+      await pin.fill('1234');
+      await signs.getByRole('button', { name: 'Keep it' }).click();
+      await expect(signs.getByText('Anybody would try that one first: another.')).toBeVisible();
+      await pin.fill('2580');
+      await signs.getByRole('button', { name: 'Keep it' }).click();
+      await expect(signs.getByRole('button', { name: `Another PIN for ${name}` })).toBeVisible();
+    }
+    await axe(page);
+
+    // who has not signed sees the table; whatever else is asked for leads to where one signs
+    await expect(async () => {
+      await phone.goto(`${door.url}/log`);
+      expect(new URL(phone.url()).pathname).toBe('/sign');
+    }).toPass({ timeout: LIMITS.expectMs });
+    await axe(phone);
+    await phone.getByRole('link', { name: 'What is served, and what is in it' }).click();
+    await expect(phone.getByRole('heading', { name: 'What is served, and what is in it' })).toBeVisible();
+    await axe(phone);
+    await phone.getByRole('link', { name: 'Sign', exact: true }).click();
+    await phone.getByRole('button', { name: 'Sorrel' }).click();
+    await phone.getByLabel('PIN of Sorrel').fill('9999');
+    await phone.getByRole('button', { name: 'Sign as Sorrel' }).click();
+    await expect(phone.getByText('Not the PIN.')).toBeVisible();
+    await phone.getByLabel('PIN of Sorrel').fill('2580');
+    await phone.getByRole('button', { name: 'Sign as Sorrel' }).click();
+    await expect(phone).toHaveURL(`${door.url}/`);
+    // the places that a helper does not open are not offered; an address typed by hand says whose it is
+    await expect(phone.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Today']);
+    await phone.goto(`${door.url}/pantry`);
+    await expect(phone.getByText('That page is for somebody who cooks. Sorrel helps.')).toBeVisible();
+
+    // a batch of the server's own screen: her taps are hers
+    await page.goto(kitchen.url);
+    await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
+    await page.getByRole('button', { name: 'Scale and make' }).click();
+    await page.getByLabel('Pieces').fill('4');
+    await page.getByRole('switch', { name: 'take it from stock' }).click();
+    await page.getByRole('button', { name: 'Start this batch' }).click();
+    await page.waitForURL(/prep/);
+    await toWeighIn(page);
+    await page.getByRole('link', { name: 'Griddle', exact: true }).click();
+    await page.waitForURL(/griddle/);
+    const griddle = new URL(page.url()).pathname;
+    await phone.goto(`${door.url}${griddle}`);
+    await phone.getByRole('button', { name: /^Poured: 1/ }).click();
+    await expect(page.getByRole('button', { name: /piece 1, first side/ })).toBeVisible();
+    const poured = () =>
+      kitchen.sql('select p.name from batch_taps t join people p on p.id = t.by_person order by t.seq');
+    expect(await poured()).toEqual([{ name: 'Sorrel' }]);
+
+    // left alone for ten minutes it locks, and what stands on it stays; the same person goes on with the PIN
+    await phone.clock.install({ time: Date.now() });
+    await phone.reload();
+    await expect(phone.getByRole('button', { name: /piece 1, first side/ })).toBeVisible();
+    await phone.clock.fastForward(11 * 60_000);
+    const lock = phone.getByRole('dialog', { name: 'Nobody has touched this screen for a while' });
+    await expect(lock).toBeVisible();
+    await axe(phone);
+    await phone.keyboard.press('Escape');
+    await expect(lock).toBeVisible();
+    await phone.reload();
+    await expect(lock).toBeVisible();
+    await lock.getByLabel('PIN of Sorrel').fill('2580');
+    await lock.getByRole('button', { name: 'Sign as Sorrel' }).click();
+    await expect(lock).toHaveCount(0);
+    await phone
+      .getByRole('button', { name: /^(?:Poured|Turned|Taken off): / })
+      .first()
+      .click();
+    await expect.poll(poured).toEqual([{ name: 'Sorrel' }, { name: 'Sorrel' }]);
+
+    await phone.goto(`${door.url}/sign`);
+    await phone.getByRole('button', { name: 'Sign off' }).click();
+    await expect(phone.getByRole('heading', { name: 'Who are you?' })).toBeVisible();
+    await page.goto(`${kitchen.url}/house/devices`);
+    await expect(page.getByRole('table', { name: 'What was done on the devices' })).toContainText('ticks and taps');
+  } finally {
+    await hers.close();
     await page.goto('about:blank');
     await door.shut();
   }

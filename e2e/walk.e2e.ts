@@ -34,6 +34,7 @@ const PAGES = [
   '/on-hand?there=2+eggs',
   '/house#all',
   '/house/devices',
+  '/table',
   '/pair',
   '/house/records',
   '/mornings/new',
@@ -240,7 +241,14 @@ for (const { at, parts } of Object.values(OF_ONE))
       look(page, await addressOf(kitchen, `${at}/[id]${part}`)));
 
 /** What only a kitchen with more in it has: looked at in the journeys that lead there. */
-const BY_JOURNEYS = ['/griddles/[id]', '/kept/[id]', '/log/compare', '/mornings/[id]/board', '/mornings/[id]/close'];
+const BY_JOURNEYS = [
+  '/griddles/[id]',
+  '/kept/[id]',
+  '/log/compare',
+  '/mornings/[id]/board',
+  '/mornings/[id]/close',
+  '/sign',
+];
 
 test('every page of the app is walked, or belongs to a journey', () => {
   const pages = readdirSync('src/app', { recursive: true, encoding: 'utf8' })

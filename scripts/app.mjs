@@ -62,6 +62,7 @@ export async function prepareApp({ dev }) {
   mkdirSync(to, { recursive: true });
   cpSync(from, to, { recursive: true, verbatimSymlinks: true });
   cpSync(join(ROOT, '.next/static'), join(to, '.next/static'), { recursive: true });
+  cpSync(join(ROOT, 'public'), join(to, 'public'), { recursive: true });
   spawnSync('chmod', ['-R', 'a+rX', SYSTEM_APP]);
   writeFileSync(stamp, id);
 }
@@ -87,8 +88,10 @@ export async function doorFor() {
   const script = join(cwd, 'scripts/listener.mjs');
   if (needsCopy(user)) {
     mkdirSync(join(cwd, 'scripts'), { recursive: true });
-    cpSync(join(ROOT, 'scripts/listener.mjs'), script);
-    chmodSync(script, 0o644);
+    for (const part of ['listener.mjs', 'per-client.mjs']) {
+      cpSync(join(ROOT, 'scripts', part), join(cwd, 'scripts', part));
+      chmodSync(join(cwd, 'scripts', part), 0o644);
+    }
   }
   const [command, args] = tied(process.execPath, [script], as);
   return { command, args, cwd, user };
@@ -122,6 +125,9 @@ export function serverEnv({ url, dev, port, database, user = servingUser() }) {
     HOSTNAME: '127.0.0.1',
     PORT: String(port),
     EVEN_CRUMB_BACKUPS: backups,
+    ...(process.env.EVEN_CRUMB_BACKUPS_COPY && {
+      EVEN_CRUMB_BACKUPS_COPY: resolve(process.env.EVEN_CRUMB_BACKUPS_COPY),
+    }),
     EVEN_CRUMB_PLACE: database?.folder ?? '',
     ...(database && { EVEN_CRUMB_PG_BIN: database.bin }),
     ...(user && { HOME: '/' }),

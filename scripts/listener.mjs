@@ -1,10 +1,11 @@
 // The kitchen's door: TLS on the local network in front of the web server, which itself answers this machine alone. It
 // lets in paired devices, strips every header that could name one, and passes on who it is under a secret of this start.
 // Told by its parent: { key, chain, authority, hosts, endsAt }, again whenever the certificate is renewed.
-import { createHash } from 'node:crypto';
+import { createHash, X509Certificate } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { createServer } from 'node:https';
 import pg from 'pg';
+import { perClient } from './per-client.mjs';
 
 const PORT = Number(process.env.KITCHEN_PORT);
 const BIND = process.env.KITCHEN_BIND ?? '0.0.0.0';
@@ -16,10 +17,15 @@ const log = (event, facts = {}) =>
   process.stderr.write(`${JSON.stringify({ at: new Date().toISOString(), event, ...facts })}\n`);
 
 /** What a device that is not paired may look at: the way in, and what its page is drawn with. */
-const OPEN = /^\/(?:pair(?:\/authority\.crt)?|_next\/static\/[\w\-./~]+|icon\.svg|favicon\.ico)$/;
+const OPEN =
+  /^\/(?:pair(?:\/authority\.crt)?|_next\/static\/[\w\-./~]+|icon\.svg|favicon\.ico|icon-\d+\.png|apple-icon\.png|manifest\.webmanifest)$/;
 /** The one thing that it may send: the code. No action of a page, whatever address it is sent to. */
 const PAIRS = '/pair/in';
 const COOKIE = /(?:^|;\s*)__Host-device=([\w-]{43})(?:;|$)/;
+const SIGNED = /(?:^|;\s*)__Host-signed=([\w-]{43})(?:;|$)/;
+/** A program shows its token here, and is let to the interface for programs alone. */
+const BEARER = /^Bearer ([\w-]{43})$/;
+const PROGRAMS = /^\/api\/v1\//;
 /** A token that was looked up is known for so long, ms: a device that is let out is out within a second. */
 const KNOWN_MS = 1000;
 /** While the records are away, those that were in stay in for so long, ms. */
@@ -37,52 +43,72 @@ const pool = new pg.Pool({
 pool.on('error', (e) => log('listener-records', { said: e.message }));
 
 const known = new Map();
-/** The device of a token; null: there is none, or it was let out. */
-async function deviceOf(token) {
-  const hash = createHash('sha256').update(token).digest();
-  const key = hash.toString('hex');
+/** What the records say of a token, or of a device's and a person's. @returns undefined: they are away, and it is not known */
+async function lookedUp(key, sql, values) {
   const had = known.get(key);
   const now = Date.now();
-  if (had && now - had.at < KNOWN_MS) return had.id;
+  if (had && now - had.at < KNOWN_MS) return had.row;
   try {
-    const { rows } = await pool.query(
-      'update gate.devices set seen_at = now() where token_hash = $1 and revoked_at is null returning id',
-      [hash],
-    );
-    const id = rows[0]?.id ?? null;
+    const { rows } = await pool.query(sql, values);
     if (known.size > 1000) known.clear();
-    known.set(key, { id, at: now, sure: now });
-    return id;
+    known.set(key, { row: rows[0] ?? null, at: now });
+    return rows[0] ?? null;
   } catch (e) {
     log('listener-records', { said: e.message });
-    return had && now - had.at < AWAY_MS ? had.id : undefined;
+    return had && now - had.at < AWAY_MS ? had.row : undefined;
   }
 }
+const sha = (text) => createHash('sha256').update(text).digest();
+
+/**
+ * The device of a cookie, who has signed on it and what they may: who leads where nobody of the house has a PIN; else
+ * who has not signed is a guest. Null: it was let out, or never paired.
+ * @param used by a hand: a page that asks by itself keeps no session open
+ */
+const deviceOf = (token, signed, used = false) =>
+  lookedUp(
+    `${sha(token).toString('hex')} ${signed}`,
+    `with device as (update gate.devices set seen_at = now() where token_hash = $1 and revoked_at is null returning id),
+          signed as (update gate.sessions s set seen_at = case when $3 then now() else s.seen_at end from device d, people p, gate.pins g
+                      where s.token_hash = $2 and s.device_id = d.id and gate.session_ends(s) > now()
+                        and p.id = s.person_id and p.erased_at is null and p.role <> 'child' and g.person_id = p.id
+                    returning s.id as session, p.id as person, p.role, s.locked_at is not null as locked)
+     select d.id, s.session, s.person, s.locked,
+            coalesce(s.role, case when exists (select 1 from gate.pins g join people p on p.id = g.person_id and p.erased_at is null) then 'guest' else 'lead' end) as role
+       from device d left join signed s on true`,
+    [sha(token), signed ? sha(signed) : Buffer.alloc(32), used],
+  );
+
+const forget = (token) => {
+  const of = sha(token).toString('hex');
+  for (const key of known.keys()) if (key.startsWith(of)) known.delete(key);
+};
+
+/** What a program's token may; null: it is not, or no longer, good. */
+const scopeOf = (token) =>
+  lookedUp(
+    `token ${sha(token).toString('hex')}`,
+    'update gate.tokens set seen_at = now() where token_hash = $1 and revoked_at is null and expires_at > now() returning scope',
+    [sha(token)],
+  );
 
 /** What a device is being answered just now: a stream may last, and ends when the device is let out. */
 const answering = new Map();
 setInterval(async () => {
-  for (const token of new Set(answering.values()))
-    if ((await deviceOf(token)) === null) for (const [res, of] of answering) if (of === token) res.destroy();
+  for (const [res, { token, signed, person }] of answering) {
+    const now = await deviceOf(token, signed);
+    if (now === null || (now && now.person !== person)) res.destroy();
+  }
 }, 2 * KNOWN_MS).unref();
 
 let told = null;
 const hostOk = (host) => told?.hosts.some((h) => host === `${h}:${PORT}` || (PORT === 443 && host === h)) ?? false;
 
-const clients = new Map();
-function tooMany(ip) {
-  const now = Date.now();
-  const c = clients.get(ip);
-  if (!c || now - c.since > WINDOW_MS) {
-    if (clients.size > 1000) clients.clear();
-    clients.set(ip, { since: now, n: 1 });
-    return false;
-  }
-  c.n += 1;
-  return c.n > MOST_IN_WINDOW;
-}
+const tooMany = perClient({ windowMs: WINDOW_MS, most: MOST_IN_WINDOW });
 
 const SAFE = new Set(['GET', 'HEAD']);
+/** Something is sent, or a page is gone to. */
+const isUse = (req) => !SAFE.has(req.method) || req.headers['sec-fetch-mode'] === 'navigate';
 const answer = (res, status, text, headers = {}) => {
   res.writeHead(status, { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store', ...headers });
   res.end(text);
@@ -100,21 +126,26 @@ function pathOf(target) {
   }
 }
 
-/** Headers as they are passed on: none that names a device, a person or another way here. */
-function passed(headers, device, mayAll) {
+/** Headers as they are passed on: none that names a device, a person or another way here, and the door's own word. */
+function passed(headers, device, scope) {
   const kept = Object.fromEntries(
     Object.entries(headers).filter(
       ([k]) =>
         !/^(?:x-|forwarded$|via$|connection$|keep-alive$|proxy-|te$|trailer$|transfer-encoding$|upgrade$|authorization$)/.test(
           k,
         ) &&
-        (mayAll || k !== 'next-action'),
+        (device || k !== 'next-action'),
     ),
   );
   return {
     ...kept,
     'x-even-crumb-listener': SECRET,
-    'x-even-crumb-device': device ?? '',
+    'x-even-crumb-device': device?.id ?? '',
+    'x-even-crumb-session': device?.session ?? '',
+    'x-even-crumb-person': device?.person ?? '',
+    'x-even-crumb-role': device?.role ?? 'guest',
+    'x-even-crumb-locked': device?.locked ? 'yes' : '',
+    'x-even-crumb-token': scope ?? '',
   };
 }
 
@@ -124,18 +155,24 @@ async function handle(req, res) {
   const ip = req.socket.remoteAddress ?? '';
   const host = (req.headers.host ?? '').toLowerCase();
   if (!hostOk(host)) return answer(res, 421, 'Even Crumb does not answer to that name.');
-  if (tooMany(ip)) return answer(res, 429, 'Too much at once.', { 'retry-after': '10' });
-  // who changes something is a page of this very address
-  if (!SAFE.has(req.method) && req.headers.origin !== `https://${host}`)
-    return answer(res, 403, 'Only pages of Even Crumb itself may change something here.');
+  if (tooMany(ip, Date.now())) return answer(res, 429, 'Too much at once.', { 'retry-after': '10' });
   if (Number(req.headers['content-length'] ?? 0) > MOST_BYTES) return answer(res, 413, 'Too much at once.');
   const path = pathOf(req.url ?? '');
   if (path === null) return answer(res, 400, 'That address is not well formed.');
-  const token = COOKIE.exec(req.headers.cookie ?? '')?.[1];
-  const device = token ? await deviceOf(token) : null;
-  if (device === undefined) return answer(res, 503, 'The records are away: who may come in can’t be told.');
-  const mayAll = device !== null;
-  if (!mayAll && !(SAFE.has(req.method) ? OPEN.test(path) : req.method === 'POST' && path === PAIRS)) {
+  const bearer = PROGRAMS.test(path) ? BEARER.exec(req.headers.authorization ?? '')?.[1] : undefined;
+  // who changes something is a page of this very address, or a program with a token, which no page can send
+  if (!bearer && !SAFE.has(req.method) && req.headers.origin !== `https://${host}`)
+    return answer(res, 403, 'Only pages of Even Crumb itself may change something here.');
+  const token = bearer ? undefined : COOKIE.exec(req.headers.cookie ?? '')?.[1];
+  const signed = SIGNED.exec(req.headers.cookie ?? '')?.[1] ?? '';
+  const [program, device] = [
+    bearer ? await scopeOf(bearer) : null,
+    token ? await deviceOf(token, signed, isUse(req)) : null,
+  ];
+  if (device === undefined || program === undefined)
+    return answer(res, 503, 'The records are away: who may come in can’t be told.');
+  if (bearer && !program) return answer(res, 401, 'That token is not, or no longer, good.');
+  if (!device && !program && !(SAFE.has(req.method) ? OPEN.test(path) : req.method === 'POST' && path === PAIRS)) {
     const looks = req.method === 'GET' && /text\/html/.test(req.headers.accept ?? '') && !req.headers.rsc;
     return looks ? answer(res, 303, '', { location: '/pair' }) : answer(res, 401, 'This device is not paired.');
   }
@@ -151,12 +188,14 @@ async function handle(req, res) {
       method: req.method,
       path: req.url,
       headers: {
-        ...passed(req.headers, device, mayAll),
+        ...passed(req.headers, device, program?.scope),
         ...(req.headers['transfer-encoding'] ? { 'transfer-encoding': 'chunked' } : {}),
       },
       agent,
     },
     (from) => {
+      // who has signed is another now, and the page that follows is to say so
+      if (token && path.startsWith('/sign/')) forget(token);
       const { connection: _, 'keep-alive': __, 'transfer-encoding': ___, ...headers } = from.headers;
       res.writeHead(from.statusCode ?? 502, headers);
       from.pipe(res);
@@ -171,7 +210,7 @@ async function handle(req, res) {
     bytes += d.length;
     if (bytes > MOST_BYTES) req.destroy();
   });
-  if (token) answering.set(res, token);
+  if (token) answering.set(res, { token, signed, person: device?.person ?? null });
   res.on('close', () => {
     answering.delete(res);
     up.destroy();
@@ -202,7 +241,17 @@ server.on('connection', (socket) => {
   if (n > MOST_CONNECTIONS) socket.destroy();
 });
 
+/** Notes until when the certificate is good, so that every screen can say so in time. */
+const noteEnd = (chain) =>
+  pool
+    .query(
+      'insert into gate.door (ends_at) values ($1) on conflict (only_one) do update set ends_at = excluded.ends_at',
+      [new Date(new X509Certificate(chain).validTo)],
+    )
+    .catch((e) => log('listener-records', { said: e.message }));
+
 process.on('message', (m) => {
+  void noteEnd(m.chain);
   told = { hosts: m.hosts, authority: m.authority };
   server.setSecureContext({ key: m.key, cert: m.chain, minVersion: 'TLSv1.2' });
   if (server.listening) {

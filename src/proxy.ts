@@ -4,7 +4,8 @@
  */
 import { timingSafeEqual } from 'node:crypto';
 import { type NextRequest, NextResponse } from 'next/server';
-import { DEVICE, WAY_IN } from '@/contract/device';
+import { DEVICE, DOORS_WORDS, ROLE, TOKEN, WAY_IN } from '@/contract/device';
+import { atLeast, leastAt, MAY } from '@/contract/roles';
 
 /** Methods that only look. */
 const LOOKS = new Set(['GET', 'HEAD', 'OPTIONS']);
@@ -81,6 +82,34 @@ function throughDoor(request: NextRequest): boolean | null {
   return secret.length >= 32 && told.length === secret.length && timingSafeEqual(told, secret);
 }
 
+/** Of the interface for programs, what keeps something. */
+const KEEPS = /^\/api\/v1\/formulas(?:\/|$)/;
+
+/** What came through the door and is not for who sends it; null: it is. */
+function notForThem(request: NextRequest): NextResponse | null {
+  const path = request.nextUrl.pathname;
+  const scope = request.headers.get(TOKEN);
+  if (scope) {
+    const looks = LOOKS.has(request.method) || !KEEPS.test(path);
+    return path.startsWith('/api/v1/') && (scope === 'write' || looks)
+      ? null
+      : told(403, 'Not for this token', 'A token is for /api/v1, and keeps something only with the scope "write".');
+  }
+  // who is not paired is at the door, which lets through what is for them
+  if (!request.headers.get(DEVICE)) return null;
+  const may = MAY.find((m) => m === request.headers.get(ROLE)) ?? 'guest';
+  if (atLeast(may, leastAt(path))) return null;
+  const page =
+    request.method === 'GET' && /text\/html|text\/x-component/.test(request.headers.get('accept') ?? 'text/html');
+  if (!page && !request.headers.has('rsc'))
+    return told(403, 'Not for who has signed', 'That is for another role here.');
+  const to = request.nextUrl.clone();
+  to.pathname = '/sign';
+  to.search = `?${new URLSearchParams({ to: path })}`;
+  // told as a way within this server: by which name the device reached it, the door knows
+  return NextResponse.redirect(to, 303);
+}
+
 const OWN_HOST = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
 const dev = process.env.NODE_ENV === 'development';
 
@@ -99,6 +128,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     );
   if (malformed(request.nextUrl.pathname))
     return told(400, 'The request could not be read', 'That address is not well formed.');
+  const not = byDoor ? notForThem(request) : null;
+  if (not) return not;
   if (
     request.method === 'POST' &&
     request.headers.has('next-action') &&
@@ -130,7 +161,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.delete(DOOR);
-  if (!byDoor) headers.delete(DEVICE);
+  if (!byDoor) for (const word of DOORS_WORDS) headers.delete(word);
   headers.set(WAY_IN, byDoor ? 'door' : 'own');
   headers.set('x-nonce', nonce);
   headers.set('content-security-policy', policy);

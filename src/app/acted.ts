@@ -1,21 +1,29 @@
 /**
- * Every action in one frame: what comes in is cleaned and checked, what goes wrong is told apart, logged and answered
- * as a value.
+ * Every action in one frame: who sends it may, what comes in is cleaned and checked, what goes wrong is told apart,
+ * logged and answered as a value.
  */
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { revalidatePath } from 'next/cache';
+import { headers } from 'next/headers';
 import type { z } from 'zod';
 import { type ActionResult, type Refusal, refuse } from '@/contract/action-result';
 import { clean } from '@/contract/clean';
 import { invalid } from '@/contract/fields';
+import type { AnyAct } from '@/contract/roles';
 import { RecordsTrouble } from '@/server/db/trouble';
 import { failureId, logLine } from '@/server/log';
+import { doneAs, type Sender, senderOf } from './way-in';
+
+/** Whose what follows is, where it is not theirs who have signed now: an act that waited in a browser. */
+const sender = new AsyncLocalStorage<Sender>();
+export const sentBy = <T>(who: Sender, work: () => Promise<T>): Promise<T> => sender.run(who, work);
 
 /**
- * @param name as it stands in the log
+ * @param name as it stands in the log, and in the table of who may
  * @param after `revalidate`: where it was done every page is drawn anew, those kept for going back too
  */
 export async function acted<S extends z.ZodType, T extends object>(
-  name: string,
+  name: AnyAct,
   schema: S,
   input: unknown,
   work: (data: z.output<S>) => Promise<ActionResult<T>>,
@@ -34,9 +42,12 @@ export async function acted<S extends z.ZodType, T extends object>(
     return a;
   };
   try {
-    const checked = schema.safeParse(clean(input));
-    if (!checked.success) return answered(invalid(checked.error));
-    const result = await work(checked.data);
+    const who = sender.getStore() ?? senderOf(await headers());
+    // whether they may comes first: what is refused to a role is not read
+    const result = await doneAs(who, name, async () => {
+      const checked = schema.safeParse(clean(input));
+      return checked.success ? work(checked.data) : invalid(checked.error);
+    });
     if (!result.ok) return answered(result);
     if (after === 'revalidate') revalidatePath('/', 'layout');
     return result;

@@ -11,6 +11,8 @@ export interface RecordsFacts {
   /** How many backups are kept, and where they stand; null: nobody has said where. */
   readonly keep: number;
   readonly backupPlace: string | null;
+  /** Where each is copied to, and whether the newest is there; null: nowhere. */
+  readonly copies: { readonly place: string; readonly isThere: boolean; readonly trouble: string | null } | null;
   /** The server's clock less the database's, ms. */
   readonly clockOffMs: number;
   readonly zone: string;

@@ -165,7 +165,7 @@ export const measureBack = async (input: unknown): Promise<ActionResult> =>
 
 /** Lets amounts follow a measure or not. */
 export const switchMeasure = async (input: unknown): Promise<ActionResult> =>
-  acted('use-measure', useMeasureSchema, input, async ({ id, used }) => {
+  acted('switch-measure', useMeasureSchema, input, async ({ id, used }) => {
     const m = await useMeasure(id, used);
     const i = m?.ingredientId ? findIngredient(m.ingredientId, (await loadHouse()).conventions.own) : undefined;
     if (used && i && hangsOnFill(i)) await fillOwnWay();

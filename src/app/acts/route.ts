@@ -1,23 +1,26 @@
 /** Acts that waited in a browser, and what is told at the counter: each goes in as if its page sent it. */
 
 import { z } from 'zod';
+import { sentBy } from '@/app/acted';
 import * as photos from '@/app/photos/actions';
+import { senderOf, senderOfAct } from '@/app/way-in';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { ACTS_SHAPE, type ActName, SENT_ACTS, upgraded } from '@/contract/acts';
+import { ACTS_SHAPE, type ActName, SENT_ACTS, sentAsSchema, upgraded } from '@/contract/acts';
+import { tellSchema } from '@/contract/event-log';
 import { invalid } from '@/contract/fields';
-import { json, limitedBytes, problem } from '@/server/api/problem';
-import { doneAgo } from '@/server/db/done-at';
+import { json, limitedBytes, problem, troubled } from '@/server/api/problem';
+import { doneAgo } from '@/server/db/done';
+import { reach } from '@/server/db/pool';
 import * as kept from './kept';
 import * as kitchen from './kitchen';
 import * as pantry from './pantry';
 import * as premix from './premix';
 import * as sides from './sides';
 
-/** An act that waited, with how long ago it was done, ms: by the stopwatch of the page where that is still the same. */
-const sentActSchema = z.object({
+/** An act that waited; how long ago it was done is by the stopwatch of the page where that is still the same. */
+const sentActSchema = sentAsSchema.extend({
   name: z.enum(Object.keys(SENT_ACTS) as [ActName, ...ActName[]]),
   input: z.unknown(),
-  agoMs: z.number().min(0).default(0),
   shape: z.number().int().min(1).default(1),
 });
 
@@ -105,10 +108,16 @@ export async function POST(request: Request): Promise<Response> {
   }
   const act = sentActSchema.safeParse(sent);
   if (!act.success) return json({ ...invalid(act.error) });
-  const { name, input, agoMs, shape } = act.data;
+  const { name, input, agoMs, shape, session, device } = act.data;
   // the server was set back to an older version: the act waits until it is brought up again
   if (shape > ACTS_SHAPE)
     return json({ ...refuse('This was done with a newer Even Crumb than the server runs.', {}, 'away') });
   if (name === 'keep-photo') return problem(400, 'A photograph is posted to /photos.');
-  return json({ ...(await doneAgo(agoMs, () => WORK[name](upgraded(name, input, shape)))) });
+  const told = name === 'tell-events' ? tellSchema.safeParse(input) : null;
+  const ago = told?.success ? told.data.items.map((i) => i.agoMs ?? 0) : [agoMs];
+  const r = await reach(() => senderOfAct(senderOf(request.headers), session, device, ago));
+  if (!r.up) return troubled(r.kind);
+  if (!r.value.ok) return json({ ...r.value });
+  const { who } = r.value;
+  return json({ ...(await sentBy(who, () => doneAgo(agoMs, () => WORK[name](upgraded(name, input, shape))))) });
 }

@@ -25,6 +25,8 @@ export interface VersionSummary {
   readonly basedOn: number | null;
   readonly changeNote: string;
   readonly savedAt: Date;
+  /** Who has signed for it, and on which device; null: nobody. */
+  readonly by: string | null;
 }
 
 export interface Saved {

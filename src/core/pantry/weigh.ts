@@ -311,7 +311,7 @@ export function doubtsOf(
       const heap = unit.heap ?? 'cup';
       out.push({
         code: 'fullness',
-        message: `A ${t.fullness} ${heap} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.`,
+        message: `A ${t.fullness} ${unit.heap ? heap : unit.id} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.`,
       });
     }
     if (unit?.id === 'oz' && isPoured(i) && i.category !== 'egg' && i.gPerUsCup)

@@ -5,6 +5,7 @@
 import { Client, type ClientBase, Pool, type PoolClient } from 'pg';
 import type { TroubleKind } from '@/contract/trouble';
 import { logLine } from '../log';
+import { doer } from './done';
 import { RecordsTrouble, toldApart, troubleIn } from './trouble';
 
 declare global {
@@ -37,7 +38,19 @@ function pool(): Pool {
 
 /** One query. Its rows are whatever comes: `rowsFrom` checks them where something in them is read. */
 export const query = (sql: string, values: readonly unknown[] = []): Promise<Record<string, unknown>[]> =>
-  toldApart(async () => (await pool().query<Record<string, unknown>>(sql, [...values])).rows);
+  doer() && !/^\s*select\b/i.test(sql)
+    ? transaction(async (client) => (await client.query<Record<string, unknown>>(sql, [...values])).rows)
+    : toldApart(async () => (await pool().query<Record<string, unknown>>(sql, [...values])).rows);
+
+/** Who does what follows in a transaction: the triggers of what is signed read it there. */
+async function sign(client: ClientBase): Promise<void> {
+  const who = doer();
+  if (who)
+    await client.query("select set_config('even_crumb.person', $1, true), set_config('even_crumb.device', $2, true)", [
+      who.person ?? '',
+      who.device ?? '',
+    ]);
+}
 
 /**
  * Two that lock the same rows in another order (40P01, 40001), or that both found a name free and add it (23505): one of
@@ -72,6 +85,7 @@ async function once<T>(work: (client: PoolClient) => Promise<T>): Promise<T> {
   client.on('error', cut);
   try {
     await client.query('begin');
+    await sign(client);
     const result = await work(client);
     await client.query('commit');
     return result;
@@ -113,6 +127,7 @@ export const unhurried = <T>(work: (client: Client) => Promise<T>): Promise<T> =
 export const longTransaction = <T>(work: (client: ClientBase) => Promise<T>): Promise<T> =>
   unhurried(async (client) => {
     await client.query('begin');
+    await sign(client);
     try {
       const result = await work(client);
       await client.query('commit');

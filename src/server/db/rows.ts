@@ -23,3 +23,7 @@ export async function rowsFrom<S extends z.ZodType>(
   const rows = on ? (await on.query(sql, [...values])).rows : await query(sql, values);
   return rows.map((r) => row.parse(r));
 }
+
+/** Who has signed for a row, and on which device, as it is said: "Wren, Griddle 2"; null: nobody. @param of the row's table, as the query calls it */
+export const signedBy = (of: string): string =>
+  `nullif(concat_ws(', ', (select p.name from people p where p.id = ${of}.by_person), (select d.name from gate.devices d where d.id = ${of}.by_device)), '')`;

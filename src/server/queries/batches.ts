@@ -34,7 +34,7 @@ import { KIND_IDS, type KindId } from '@/core/formula/kinds';
 import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
-import { doneAt } from '../db/done-at';
+import { doneAt } from '../db/done';
 import { type JsonColumn, readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
@@ -44,7 +44,7 @@ import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 import { deductionRow } from './stock';
 
 const SELECT_BATCH = `
-  select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
+  select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", b.morning_id as "morningId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          v.settings as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
@@ -64,6 +64,7 @@ const batchRow = z.object({
   name: z.string(),
   ending: z.string().nullable(),
   endId: z.enum(END_IDS).nullable(),
+  morningId: z.string().nullable(),
   kind: z.enum(KIND_IDS),
   school: z.string(),
   exactness: z.enum(EXACTNESSES),

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { careSchema } from '@/contract/house';
 import { CARES, type CareNote } from '@/core/pantry/care';
-import { doneAt } from '../db/done-at';
+import { doneAt } from '../db/done';
 import { query } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';

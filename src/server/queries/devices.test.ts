@@ -1,5 +1,6 @@
 /** The kitchen's door, on the real database and over real TLS: who comes in, who does not, and what is passed on. */
 import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type IncomingHttpHeaders, get as plainGet, type Server } from 'node:http';
 import { Agent, request } from 'node:https';
@@ -10,6 +11,8 @@ import { certificateIn } from '../../../scripts/authority.mjs';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { devices, openPairing, pairDevice, revokeDevice } from './devices';
+import { keepPerson } from './people';
+import { certificateEnds, dropPin, dropToken, lockScreen, makeToken, setPin, signIn, signOff, tokens } from './sign-in';
 
 const SECRET = 'a-secret-of-this-start-of-at-least-32';
 let upstream: Server;
@@ -72,8 +75,10 @@ interface Asked {
   readonly path?: string;
   readonly headers?: Readonly<Record<string, string>>;
   readonly cookie?: string;
+  /** The token of who has signed. */
+  readonly signed?: string;
 }
-const ask = ({ method = 'GET', path = '/', headers = {}, cookie }: Asked) =>
+const ask = ({ method = 'GET', path = '/', headers = {}, cookie, signed = '' }: Asked) =>
   new Promise<{ readonly status: number; readonly text: string; readonly location: string | undefined }>((r, no) => {
     const q = request(
       {
@@ -85,7 +90,11 @@ const ask = ({ method = 'GET', path = '/', headers = {}, cookie }: Asked) =>
         agent: new Agent(),
         // a name of somebody else's is sent on purpose
         checkServerIdentity: () => undefined,
-        headers: { host: `127.0.0.1:${port}`, ...headers, ...(cookie && { cookie: `__Host-device=${cookie}` }) },
+        headers: {
+          host: `127.0.0.1:${port}`,
+          ...headers,
+          ...(cookie && { cookie: `__Host-device=${cookie}; __Host-signed=${signed}` }),
+        },
       },
       (res) => {
         let text = '';
@@ -220,4 +229,118 @@ test('another name, another origin, plain HTTP, and a device that was let out st
     ({ status } = await ask({ cookie: token }));
   }
   expect(status).toBe(401);
+});
+
+/** What the web server is told of who asks. */
+const toldOf = async (q: Asked): Promise<Readonly<Record<string, unknown>>> => {
+  seen.length = 0;
+  await ask({ ...q, path: '/formulas' });
+  const h = seen[0]?.headers ?? {};
+  return Object.fromEntries(['session', 'person', 'role', 'locked', 'token'].map((k) => [k, h[`x-even-crumb-${k}`]]));
+};
+const until = async (q: Asked, is: Readonly<Record<string, unknown>>): Promise<void> => {
+  let told: Readonly<Record<string, unknown>> = {};
+  // what is known of a token is known for a second
+  for (let n = 0; n < 100; n++) {
+    told = await toldOf(q);
+    if (Object.entries(is).every(([k, v]) => told[k] === v)) return;
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  expect(told).toMatchObject(is);
+};
+
+test('of who has signed the door tells the web server; who has not is a guest once somebody has a PIN', async () => {
+  const cookie = await paired('Bench');
+  const device = (await devices()).find((d) => d.name === 'Bench')?.id ?? '';
+  const nobody = { session: '', person: '', locked: '', token: '' };
+  expect(await toldOf({ cookie })).toEqual({ ...nobody, role: 'lead' });
+  const person = randomUUID();
+  await keepPerson({ id: person, name: 'Wren', role: 'helper', mark: 'egg', revision: null });
+  await setPin(person, '2580');
+  await until({ cookie }, { ...nobody, role: 'guest' });
+  const a = await signIn(device, person, '2580');
+  if (!a.ok) throw new Error(a.message);
+  const hers = { cookie, signed: a.token };
+  const is = { session: a.session, person, role: 'helper', locked: '', token: '' };
+  expect(await toldOf(hers)).toEqual(is);
+  // whatever a page says of itself, and her token on another device
+  const forged = { 'x-even-crumb-role': 'lead', 'x-even-crumb-person': randomUUID(), 'x-even-crumb-token': 'write' };
+  expect(await toldOf({ ...hers, headers: forged })).toEqual(is);
+  expect(await toldOf({ cookie: await paired('Phone'), signed: a.token })).toEqual({ ...nobody, role: 'guest' });
+  await lockScreen(device);
+  await until(hers, { locked: 'yes', role: 'helper' });
+  await signOff(device);
+  await until(hers, { ...nobody, role: 'guest' });
+  // a page that asks by itself is no use of it; one that is gone to is
+  const second = await signIn(device, person, '2580');
+  if (!second.ok) throw new Error(second.message);
+  const again = { cookie, signed: second.token };
+  await until(again, { person });
+  await query("update gate.sessions set seen_at = now() - interval '30 minutes' where id = $1", [second.session]);
+  const isFresh = async () =>
+    (
+      await query("select seen_at > now() - interval '1 minute' as is from gate.sessions where id = $1", [
+        second.session,
+      ])
+    )[0]?.is;
+  await new Promise((r) => setTimeout(r, 1100));
+  await toldOf(again);
+  expect(await isFresh()).toBe(false);
+  await new Promise((r) => setTimeout(r, 1100));
+  await toldOf({ ...again, headers: { 'sec-fetch-mode': 'navigate' } });
+  expect(await isFresh()).toBe(true);
+  // an hour unused, and fourteen hours after it began, it is over
+  const later = await signIn(device, person, '2580');
+  if (!later.ok) throw new Error(later.message);
+  await query("update gate.sessions set began_at = now() - interval '14 hours 1 second' where id = $1", [
+    later.session,
+  ]);
+  await until({ cookie, signed: later.token }, { person: '', role: 'guest' });
+  const idle = await signIn(device, person, '2580');
+  if (!idle.ok) throw new Error(idle.message);
+  await query("update gate.sessions set seen_at = now() - interval '61 minutes' where id = $1", [idle.session]);
+  expect(await toldOf({ cookie, signed: idle.token })).toMatchObject({ person: '', role: 'guest' });
+  await dropPin(person);
+  await until({ cookie }, { role: 'lead' });
+});
+
+test('a program with a token comes to the interface for programs, without a device; one that is over, or ended, does not', async () => {
+  const made = await makeToken({ name: 'Label printer', scope: 'read', days: 30 });
+  if (!made.ok) throw new Error(made.message);
+  const as = (token: string, path = '/api/v1/formulas', method = 'GET') =>
+    ask({ path, method, headers: { authorization: `Bearer ${token}` } });
+  seen.length = 0;
+  expect((await as(made.token)).status).toBe(200);
+  expect(seen[0]?.headers).toMatchObject({ 'x-even-crumb-token': 'read', 'x-even-crumb-device': '' });
+  expect(seen[0]?.headers.authorization).toBeUndefined();
+  // no page sends it, so that it needs no origin
+  expect((await as(made.token, '/api/v1/analyse', 'POST')).status).toBe(200);
+  expect((await as(made.token, '/formulas')).status).toBe(401);
+  expect((await as('A'.repeat(43))).status).toBe(401);
+  const id = (await tokens())[0]?.id ?? '';
+  await query("update gate.tokens set expires_at = now() - interval '1 second'");
+  const ended = async (): Promise<void> => {
+    let status = 200;
+    for (let n = 0; n < 100 && status === 200; n++) {
+      await new Promise((r) => setTimeout(r, 100));
+      ({ status } = await as(made.token));
+    }
+    expect(status).toBe(401);
+  };
+  await ended();
+  await query("update gate.tokens set expires_at = now() + interval '1 day'");
+  await dropToken(id);
+  await ended();
+  expect(await tokens()).toEqual([]);
+});
+
+test('until when the certificate is good is noted, and said from fourteen days before its end on', async () => {
+  const [{ at }] = (await query('select ends_at as at from gate.door')) as [{ at: Date }];
+  const DAY = 86_400_000;
+  expect(at.getTime() - Date.now()).toBeGreaterThan(300 * DAY);
+  expect(at.getTime() - Date.now()).toBeLessThan(398 * DAY);
+  expect(await certificateEnds()).toBeNull();
+  expect(await certificateEnds(at.getTime() - 15 * DAY)).toBeNull();
+  expect(await certificateEnds(at.getTime() - 13 * DAY)).toEqual(at);
+  expect(await certificateEnds(at.getTime() + DAY)).toEqual(at);
 });

@@ -31,6 +31,8 @@ import { keepSide, sideById, sideFields } from './sides';
 import { version, versionById } from './versions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
+// from the server's own screen
+jest.mock('next/headers', () => ({ headers: async () => new Headers({ 'x-even-crumb-way': 'own' }) }));
 
 const FORMULA: Formula = {
   ...EMPTY_FORMULA,

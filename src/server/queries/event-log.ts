@@ -3,9 +3,11 @@
 import type { PoolClient } from 'pg';
 import { z } from 'zod';
 import type { ActEntry } from '@/core/batch/acts';
+import { bowlLines } from '@/core/batch/sheet-line';
 import { type EventLog, type Item, toldAt } from '@/core/day/event-log';
 import { settle, type Tap, type ToldTap } from '@/core/griddle/board';
 import { openIn } from '@/core/prep/check';
+import { doer } from '../db/done';
 import { readStored } from '../db/json';
 import { transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
@@ -84,16 +86,23 @@ async function writeTap(o: Open, told: ToldTap): Promise<string | null> {
   return null;
 }
 
-/** Why a second look can't be given; null: every pile of the mix is weighed. */
+/** Why a second look can't be given; null: every pile of the mix is weighed, none by who has signed and looks. */
 async function stillOpen(client: PoolClient, batchId: string, mix: number): Promise<string | null> {
   const rows = await rowsFrom(
-    z.object({ sheet: z.unknown(), ticked: z.array(z.string()) }),
-    'select b.sheet, array(select line_key from batch_ticks t where t.batch_id = b.id) as ticked from batches b where b.id = $1',
-    [batchId],
+    z.object({ sheet: z.unknown(), ticked: z.array(z.string()), own: z.array(z.string()) }),
+    `select b.sheet, array(select line_key from batch_ticks t where t.batch_id = b.id) as ticked,
+            array(select line_key from batch_ticks t where t.batch_id = b.id and t.by_person = $2
+                  union select line_key from batch_weights w where w.batch_id = b.id and w.by_person = $2) as own
+       from batches b where b.id = $1`,
+    [batchId, doer()?.person ?? null],
     client,
   );
   const row = rows[0];
-  const open = row ? openIn(readStored(SHEET, row.sheet, batchId).value, row.ticked, mix) : [];
+  const sheet = row ? readStored(SHEET, row.sheet, batchId).value : [];
+  const open = openIn(sheet, row?.ticked ?? [], mix);
+  const own = bowlLines(sheet, mix).filter((l) => row?.own.includes(l.key));
+  if (open.length === 0 && own.length > 0)
+    return `The second look is somebody else’s: you weighed ${own.map((l) => l.name).join(', ')}.`;
   return open.length === 0
     ? null
     : `The second look waits: ${open.map((l) => l.name).join(', ')} ${open.length === 1 ? 'is' : 'are'} not weighed.`;

@@ -6,7 +6,7 @@ import { type ActionResult, refuse } from '@/contract/action-result';
 import type { keepLotSchema, keptGoneSchema } from '@/contract/kept';
 import { COOKED, KEPT_HOWS, KEPT_STATES, type KeptLot, type KeptUse, keptWords, type TakenIn } from '@/core/batch/kept';
 import { KIND_IDS } from '@/core/formula/kinds';
-import { doneAt } from '../db/done-at';
+import { doneAt } from '../db/done';
 import { query, transaction } from '../db/pool';
 import { idRow, rowsFrom } from '../db/rows';
 import { GONE } from './revised';

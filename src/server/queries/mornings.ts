@@ -16,7 +16,7 @@ import type { MorningClosing } from '@/core/morning/closing';
 import type { MorningPlan } from '@/core/morning/plan';
 import type { SolvedMorning } from '@/core/morning/solve';
 import { SHAPES } from '@/core/records/editable';
-import { doneAt } from '../db/done-at';
+import { doneAt } from '../db/done';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
@@ -129,7 +129,12 @@ export const morningsOver = async (): Promise<readonly MorningListed[]> =>
   ).map(listed);
 
 /** Keeps a morning; what another screen has changed meanwhile is kept with it, or both sides are told. */
-export const keepMorning = ({ id, plan, seen }: z.output<typeof keepMorningSchema>): Promise<ActionResult<Kept>> =>
+export const keepMorning = ({
+  id,
+  plan,
+  seen,
+  batches,
+}: z.output<typeof keepMorningSchema>): Promise<ActionResult<Kept>> =>
   transaction(async (client) => {
     if (!seen) {
       await client.query('insert into mornings (id, day, plan) values ($1, $2, $3) on conflict (id) do nothing', [
@@ -137,6 +142,8 @@ export const keepMorning = ({ id, plan, seen }: z.output<typeof keepMorningSchem
         plan.day,
         JSON.stringify(plan),
       ]);
+      // one that belongs to another by now stays there
+      await client.query('update batches set morning_id = $1 where id = any($2) and morning_id is null', [id, batches]);
       return { ok: true, revision: 1, merged: [] };
     }
     const row = (await rowsFrom(morningRow, `${SELECT} where id = $1 for update`, [id], client))[0];

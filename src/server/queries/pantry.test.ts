@@ -27,6 +27,8 @@ import { formulasWith, ownThings, stockNoted } from './pantry';
 
 // outside a page there is nothing to draw anew
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
+// from the server's own screen
+jest.mock('next/headers', () => ({ headers: async () => new Headers({ 'x-even-crumb-way': 'own' }) }));
 
 // a database of its own: measures change what every line weighs
 beforeAll(async () => {

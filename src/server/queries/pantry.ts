@@ -12,10 +12,10 @@ import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf, Stock } from '@/core/pantry/stock';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
-import { doneAt } from '../db/done-at';
+import { doneAt } from '../db/done';
 import { type JsonColumn, readStored } from '../db/json';
 import { longTransaction, transaction } from '../db/pool';
-import { rowsFrom } from '../db/rows';
+import { rowsFrom, signedBy } from '../db/rows';
 import { GONE, keepRaw, type OpenedRow, saveRevised } from './revised';
 
 const STAMP = 'own';
@@ -224,8 +224,8 @@ export const uncountStock = (id: string): Promise<boolean> =>
 export const countsOf = (ingredientId: string): Promise<Count[]> =>
   rowsFrom(
     countedRow,
-    `select id, ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", who, counted_at as "countedAt", undone_at is not null as undone
-       from stock_counts where ingredient_id = $1 order by counted_at desc limit 12`,
+    `select id, ingredient_id as "ingredientId", counted_g as "countedG", was_g as "wasG", concat_ws('; ', nullif(who, ''), ${signedBy('c')}) as who, counted_at as "countedAt", undone_at is not null as undone
+       from stock_counts c where ingredient_id = $1 order by counted_at desc limit 12`,
     [ingredientId],
   );
 

@@ -9,7 +9,7 @@ import type { Conventions } from '@/core/pantry/conventions';
 import type { Unreadable } from '@/core/records/unreadable';
 import { type JsonColumn, readStored } from '../db/json';
 
-import { rowsFrom } from '../db/rows';
+import { rowsFrom, signedBy } from '../db/rows';
 
 export const versionRow = z.object({
   versionId: z.string(),
@@ -116,8 +116,10 @@ export async function versionsOf(
   below: number | null = null,
 ): Promise<{ readonly rows: readonly VersionSummary[]; readonly more: boolean }> {
   const rows = await rowsFrom(
-    versionRow.pick({ number: true, basedOn: true, changeNote: true, savedAt: true }),
-    `select number, based_on as "basedOn", change_note as "changeNote", saved_at as "savedAt" from formula_versions
+    versionRow
+      .pick({ number: true, basedOn: true, changeNote: true, savedAt: true })
+      .extend({ by: z.string().nullable() }),
+    `select number, based_on as "basedOn", change_note as "changeNote", saved_at as "savedAt", ${signedBy('v')} as by from formula_versions v
       where formula_id = $1 and ($2::int is null or number < $2) order by number desc limit $3`,
     [formulaId, below, VERSIONS_AT_ONCE + 1],
   );

@@ -220,6 +220,7 @@ async function loadMornings(formulas: ReadonlyMap<string, string>): Promise<void
     await keepMorning({
       id,
       seen: null,
+      batches: [],
       plan: {
         ...m,
         day: day(daysAhead),

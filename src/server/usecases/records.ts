@@ -11,7 +11,7 @@ import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { versionsUnread } from '../queries/versions';
-import { type Backup, backupFolder, backups, digestOf, kept } from './backup';
+import { type Backup, backupFolder, backups, copyState, digestOf, kept } from './backup';
 
 const diskLeft = (place: string | null): number | null => {
   try {
@@ -59,6 +59,7 @@ export async function recordsFacts(): Promise<RecordsFacts & { readonly backups:
     backups: backups(),
     keep: await kept(),
     backupPlace: backupFolder(),
+    copies: copyState(),
     clockOffMs: (asked + Date.now()) / 2 - r.now,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     postgres: r.postgres.split(' ')[0] ?? '',

@@ -7,15 +7,17 @@ import type { Own } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagsLeft } from '@/core/premix/premix';
 import { longTransaction } from '../db/pool';
-import { rowsFrom } from '../db/rows';
+import { rowsFrom, signedBy } from '../db/rows';
 import { loadHouse } from '../queries/house';
 import { ownMeasures } from '../queries/pantry';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
+import { auditLog } from '../queries/sign-in';
 
 export const LOG_TABLES = ['batches', 'outcomes', 'taps'] as const;
 export const HOUSE_TABLES = ['measures', 'sides', 'premixes', 'lots'] as const;
-export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[number];
+export const DOOR_TABLES = ['door'] as const;
+export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[number] | (typeof DOOR_TABLES)[number];
 
 const named = (own: Own | undefined, id: string | null): string =>
   id === null ? '' : (findIngredient(id, own)?.name ?? id);
@@ -135,7 +137,7 @@ async function tapTable(): Promise<string> {
   const rows: z.output<typeof tapRow>[] = [];
   await longTransaction(async (client) => {
     await client.query(
-      'declare every_tap cursor for select t.batch_id, b.name, t.piece, t.act, t.surface, t.slot, t.at from batch_taps t join batches b on b.id = t.batch_id order by t.batch_id, t.seq',
+      `declare every_tap cursor for select t.batch_id, b.name, t.piece, t.act, t.surface, t.slot, t.at, ${signedBy('t')} as by from batch_taps t join batches b on b.id = t.batch_id order by t.batch_id, t.seq`,
     );
     for (;;) {
       const page = await rowsFrom(tapRow, `fetch ${TAPS_AT_ONCE} from every_tap`, [], client);
@@ -144,8 +146,8 @@ async function tapTable(): Promise<string> {
     }
   });
   return csvOf(
-    ['Batch', 'Name', 'Piece', 'Tap', 'Surface', 'Place', 'At'],
-    rows.map((r) => [r.batch_id, r.name, r.piece, r.act, r.surface, r.slot, r.at]),
+    ['Batch', 'Name', 'Piece', 'Tap', 'Surface', 'Place', 'At', 'By'],
+    rows.map((r) => [r.batch_id, r.name, r.piece, r.act, r.surface, r.slot, r.at, r.by]),
   );
 }
 
@@ -217,6 +219,15 @@ async function lotTable(): Promise<string> {
   );
 }
 
+/** What is written of the door at most, rows. */
+const MOST_OF_THE_DOOR = 100_000;
+
+const doorTable = async (): Promise<string> =>
+  csvOf(
+    ['Came in', 'Done', 'What', 'Answer', 'Who', 'Device'],
+    (await auditLog(MOST_OF_THE_DOOR)).map((a) => [a.at, a.doneAt, a.what, a.answer, a.person, a.device]),
+  );
+
 const MAKERS: Readonly<Record<TableOut, () => Promise<string>>> = {
   batches: batchTable,
   outcomes: outcomeTable,
@@ -225,6 +236,7 @@ const MAKERS: Readonly<Record<TableOut, () => Promise<string>>> = {
   sides: sideTable,
   premixes: premixTable,
   lots: lotTable,
+  door: doorTable,
 };
 
 /** @returns the text of a .csv file */

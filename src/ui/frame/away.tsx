@@ -14,10 +14,10 @@ const SAYS: Readonly<Record<TroubleKind, string>> = {
   unkeepable: 'The records can’t work with what this page asks for. Another page may do.',
 };
 
-/** In place of a page whose records cannot be read; looks again by itself. */
+/** In place of a page whose records cannot be read; looks again by itself. By its mark the browser's copy stands in. */
 export function RecordsAway({ kind }: { readonly kind: TroubleKind }) {
   return (
-    <section className="mx-auto mt-16 max-w-xl" role="alert">
+    <section className="mx-auto mt-16 max-w-xl" role="alert" data-records-away="">
       <h1 className="text-3xl">{HEADS[kind]}</h1>
       <p className="mt-3">{SAYS[kind]}</p>
       <LookAgain />

@@ -3,10 +3,12 @@ import type { TroubleKind } from '@/contract/trouble';
 import { MarkIcon } from '../drawings/mark';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
+import { Opens } from '../kit/signed';
 import { OutboxMark } from '../live/outbox-sender';
 import { RecordsAway } from './away';
 import { BottomBar } from './bottom-bar';
 import { Keys } from './keys';
+import { SignedMark } from './signed-here';
 
 type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
 
@@ -29,13 +31,15 @@ export function Frame({
   readonly children: ReactNode;
 }) {
   const link = (to: string, text: string, on: boolean) => (
-    <Link
-      href={to}
-      aria-current={on ? 'page' : undefined}
-      className={`inline-flex min-h-10 items-center rounded-hold px-3 text-[15px] font-semibold text-rim hover:bg-wash max-lg:px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
-    >
-      {text}
-    </Link>
+    <Opens to={to}>
+      <Link
+        href={to}
+        aria-current={on ? 'page' : undefined}
+        className={`inline-flex min-h-10 items-center rounded-hold px-3 text-[15px] font-semibold text-rim hover:bg-wash max-lg:px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
+      >
+        {text}
+      </Link>
+    </Opens>
   );
   return (
     <>
@@ -67,9 +71,12 @@ export function Frame({
             <span className="max-md:hidden">
               <Keys />
             </span>
-            <Link href="/formulas/new" className={lookOf('plain')}>
-              New formula
-            </Link>
+            <SignedMark />
+            <Opens to="/formulas/new">
+              <Link href="/formulas/new" className={lookOf('plain')}>
+                New formula
+              </Link>
+            </Opens>
           </div>
         </div>
       </header>

@@ -58,8 +58,8 @@ export function DevicesView({ addresses, devices, code, letOut }: Props) {
           <code className="rounded bg-wash px-2 py-1">npm start -- --kitchen</code>
         </p>
         <p className="text-soft">
-          It is then reached over an encrypted line, by devices that were paired here. Keep it to a network that you
-          trust: whoever uses a paired device can do everything but pair others.
+          It is then reached over an encrypted line, by devices that were paired here; who may do what on them goes by
+          name and PIN, once somebody has one. Keep it to a network that you trust.
         </p>
       </div>
     );

@@ -1,18 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { z } from 'zod';
 import { pairSchema } from '@/contract/device';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { postTo } from '../kit/post';
 
 type Errors = Readonly<Record<string, string>>;
-const problemSchema = z.object({
-  detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).catch([]),
-});
-
 /** A device says the code that the server's own screen shows, what it is called and where it stands. */
 export function PairView({ code: first }: { readonly code: string }) {
   const [typed, setTyped] = useState({ code: first, name: '', place: '' });
@@ -35,22 +30,13 @@ export function PairView({ code: first }: { readonly code: string }) {
     }
     setBusy(true);
     setSaid(null);
-    try {
-      const answer = await fetch('/pair/in', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(checked.data),
-      });
-      if (answer.ok) {
-        window.location.assign('/');
-        return;
-      }
-      const no = problemSchema.safeParse(await answer.json().catch(() => null));
-      setErrors(no.success ? Object.fromEntries(no.data.errors.map((e) => [e.path, e.message])) : {});
-      setSaid(no.success ? no.data.detail : 'The server does not answer as it should. Try it again.');
-    } catch {
-      setSaid('The server does not answer. Try it again.');
+    const a = await postTo('/pair/in', checked.data);
+    if (a.ok) {
+      window.location.assign('/');
+      return;
     }
+    setErrors(a.fields);
+    setSaid(a.detail);
     setBusy(false);
   };
   return (

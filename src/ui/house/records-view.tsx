@@ -141,9 +141,20 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
             </Notice>
           ) : (
             <p className="text-[15px] text-soft [overflow-wrap:anywhere]">
-              They stand in {facts.backupPlace}. A copy on another disk is worth more: download one now and then.
+              They stand in {facts.backupPlace}.{' '}
+              {facts.copies === null
+                ? 'A copy on another disk is worth more: start with EVEN_CRUMB_BACKUPS_COPY=FOLDER, or download one now and then.'
+                : facts.copies.isThere
+                  ? `Each is copied to ${facts.copies.place}, and read back there.`
+                  : ''}
             </p>
           )}
+          {facts.copies && !facts.copies.isThere ? (
+            <Notice weight="stop" role="alert">
+              The newest backup is not in {facts.copies.place}
+              {facts.copies.trouble ? `: ${facts.copies.trouble}` : ''}. It is tried again every quarter of an hour.
+            </Notice>
+          ) : null}
           <RefusalNotice text={Object.keys(asking.errors).length === 0 ? asking.refusal : null} />
           {backups.length > 0 ? (
             <div className="overflow-x-auto">

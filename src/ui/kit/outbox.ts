@@ -5,7 +5,7 @@
  */
 import { ACTS_SHAPE, SENT_ACTS } from '@/contract/acts';
 import type { Item } from '@/core/day/event-log';
-import { STORE_FULL } from './browser-copy';
+import { ARRIVED, STORE_FULL } from './browser-copy';
 import { browserStore, type WaitingAct } from './store';
 
 export type Queued = WaitingAct & { readonly seq: number };
@@ -15,7 +15,13 @@ const PAGE = typeof crypto === 'undefined' ? '' : crypto.randomUUID();
 let memory: Queued[] = [];
 let memorySeq = -1;
 
-/** An act as it is done now: noted with both clocks. */
+/** Who has signed, and on which device, as the page was drawn. */
+const signedHere = (): Pick<WaitingAct, 'session' | 'device'> => {
+  const { session, device } = typeof document === 'undefined' ? {} : document.body.dataset;
+  return { ...(session && { session }), ...(device && { device }) };
+};
+
+/** An act as it is done now: noted with both clocks, and who has signed. */
 export const doneNow = (
   a: Pick<WaitingAct, 'name' | 'of' | 'input'> & Partial<Pick<WaitingAct, 'tab' | 'words' | 'href' | 'draft' | 'blob'>>,
 ): WaitingAct => ({
@@ -25,6 +31,7 @@ export const doneNow = (
   draft: null,
   blob: null,
   ...a,
+  ...signedHere(),
   shape: ACTS_SHAPE,
   at: Date.now(),
   mono: performance.now(),
@@ -106,6 +113,7 @@ export const thingsWaiting = async (): Promise<readonly string[]> => [
 
 /** Takes acts out: they have arrived, or the cook drops them. */
 export async function letGo(seqs: readonly number[]): Promise<void> {
+  if (seqs.length > 0 && typeof window !== 'undefined') window.dispatchEvent?.(new Event(ARRIVED));
   memory = memory.filter((w) => !seqs.includes(w.seq));
   const stored = seqs.filter((s) => s > 0);
   const d = stored.length > 0 ? await browserStore() : null;

@@ -1,13 +1,12 @@
 /** Sending what waits in the outbox: of each thing in order, each act answered by itself. */
 
 import type { ActionResult } from '@/contract/action-result';
-import type { ActName } from '@/contract/acts';
 import { isTabLive, keepDraftIn, thisTab } from './drafts';
 import { agoOf, isTold, itemOf, letGo, markRefused, type Queued, waiting } from './outbox';
 
 /** What is sent of an act, and what answers it; it throws where nobody does. */
 export type Post = (
-  act: { readonly name: ActName; readonly input: unknown; readonly agoMs: number; readonly shape?: number },
+  act: Pick<Queued, 'name' | 'input' | 'shape' | 'session' | 'device'> & { readonly agoMs: number },
   blob?: Blob | null,
 ) => Promise<ActionResult>;
 
@@ -18,18 +17,22 @@ interface ItemAnswer {
 }
 
 /** The server, asked over HTTP. A photograph goes as it is, with what it is of in the address. */
-export const post: Post = async ({ name, input, agoMs, shape }, blob) => {
+export const post: Post = async ({ name, input, agoMs, shape, session, device }, blob) => {
+  const as = { agoMs, ...(session && { session }), ...(device && { device }) };
   const r =
     name === 'keep-photo'
-      ? await fetch(`/photos?${new URLSearchParams(input as Record<string, string>)}`, {
-          method: 'POST',
-          headers: { 'content-type': blob?.type || 'application/octet-stream' },
-          body: blob ?? null,
-        })
+      ? await fetch(
+          `/photos?${new URLSearchParams({ ...(input as Record<string, string>), ...as, agoMs: String(agoMs) })}`,
+          {
+            method: 'POST',
+            headers: { 'content-type': blob?.type || 'application/octet-stream' },
+            body: blob ?? null,
+          },
+        )
       : await fetch('/acts', {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ name, input, agoMs, shape }),
+          body: JSON.stringify({ name, input, shape, ...as }),
         });
   const said = (await r.json()) as ActionResult | { readonly detail?: string };
   if ('ok' in said) return said;
@@ -83,7 +86,8 @@ export async function drop(w: Queued): Promise<void> {
 /** @param parcel of acts of one shape */
 async function sendTold(batchId: string, parcel: readonly Queued[], send: Post): Promise<Sent> {
   const items = parcel.map((w) => ({ item: itemOf(w), agoMs: agoOf(w) }));
-  const answer = await send({ name: 'tell-events', input: { batchId, items }, agoMs: 0, shape: parcel[0]?.shape ?? 1 });
+  const { shape = 1, session, device } = parcel[0] ?? {};
+  const answer = await send({ name: 'tell-events', input: { batchId, items }, agoMs: 0, shape, session, device });
   if (answer.ok) {
     const { answers } = answer as unknown as { readonly answers: readonly ItemAnswer[] };
     const refused = new Map(answers.flatMap((a) => (a.ok ? [] : [[a.id, a.message ?? ''] as const])));
@@ -112,7 +116,8 @@ async function sendTold(batchId: string, parcel: readonly Queued[], send: Post):
 }
 
 async function sendOne(w: Queued, send: Post): Promise<Sent> {
-  const answer = await send({ name: w.name, input: w.input, agoMs: agoOf(w), shape: w.shape ?? 1 }, w.blob);
+  const { name, input, shape = 1, session, device } = w;
+  const answer = await send({ name, input, agoMs: agoOf(w), shape, session, device }, w.blob);
   if (!answer.ok && !HOPELESS.has(answer.kind)) return { kept: [], trouble: whyOf(answer.kind, answer.message) };
   const form = listeners.get(w.seq);
   listeners.delete(w.seq);
@@ -134,7 +139,9 @@ async function sendUnshared(of: string, send: Post): Promise<Sent> {
     const left = await waiting(of);
     const [head] = left;
     if (!head || isAnothers(head, await isTabLive(head.tab))) return { kept, trouble: null };
-    const others = left.findIndex((w) => !isTold(w) || w.shape !== head.shape);
+    const others = left.findIndex(
+      (w) => !isTold(w) || w.shape !== head.shape || w.session !== head.session || w.device !== head.device,
+    );
     const told = left.slice(0, others < 0 ? MOST_AT_ONCE : Math.min(others, MOST_AT_ONCE));
     const sending = isTold(head) ? sendTold(of, told, send) : sendOne(head, send);
     const sent = await sending.catch((): Sent => ({ kept: [], trouble: NO_ANSWER }));

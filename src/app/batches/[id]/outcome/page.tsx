@@ -22,9 +22,11 @@ import { stuckIn } from '@/server/queries/care';
 import { tapsOf } from '@/server/queries/griddle';
 import { keptOfBatch } from '@/server/queries/kept';
 import { photosOf } from '@/server/queries/photos';
+import { handsOf } from '@/server/queries/sign-in';
 import { targetOf } from '@/server/queries/targets';
 import { versionById } from '@/server/queries/versions';
 import { AsWeighed } from '@/ui/batch/as-weighed';
+import { Hands } from '@/ui/batch/hands';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
 import { KeepPart } from '@/ui/kept/keep-part';
@@ -37,12 +39,13 @@ export const generateMetadata = titled('batch', 'Outcome');
 
 export default async function OutcomePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'outcome', async (b, house) => {
-    const [taps, kept, stuck, photos, { target }] = await Promise.all([
+    const [taps, kept, stuck, photos, { target }, hands] = await Promise.all([
       tapsOf(b.id),
       keptOfBatch(b.id),
       stuckIn(b.id),
       photosOf({ batch: b.id }),
       targetOf(b.formulaId),
+      handsOf(b.id),
     ]);
     const ways = waysOf(b, house);
     const { analysis, standing, script, pourings } = bowlOf(b, ways, house.gear, (id) =>
@@ -61,6 +64,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
     return (
       <>
         <AsWeighed batch={b} units={house.units} />
+        <Hands of={hands} />
         <OutcomeForm
           batch={b}
           seen={seenIn(b, taps)}

@@ -73,7 +73,7 @@ export default async function HistoryPage({ params, searchParams }: Props) {
             number: v.number,
             basedOn: v.basedOn,
             note: v.changeNote,
-            at: when(v.savedAt, house.units),
+            at: [when(v.savedAt, house.units), v.by].filter(Boolean).join(', '),
           }))}
           older={versions.more ? (versions.rows.at(-1)?.number ?? null) : null}
           others={rows.rows.filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name, number: x.number }))}
