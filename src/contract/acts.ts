@@ -1,6 +1,4 @@
 /** What screens send to the server: acts, each by its name. */
-import { z } from 'zod';
-
 /**
  * `row`: a later act of the same thing, from the same tab, takes the place of one that still waits. `entry`: each is
  * one of its own.
@@ -95,10 +93,3 @@ export function upgraded(
   for (let s = shape; s < now; s++) out = upgrades[s]?.[name]?.(out) ?? out;
   return out;
 }
-
-/** How long ago an act was done, ms; who had signed then and on which device, as the page was told: ids, or nobody. */
-export const sentAsSchema = z.object({
-  agoMs: z.coerce.number().min(0).default(0),
-  session: z.uuid().nullable().default(null),
-  device: z.uuid().nullable().default(null),
-});

@@ -58,3 +58,10 @@ export const tokenSchema = z.object({
   scope: z.enum(SCOPES),
   days: z.number().int().min(1, 'At least a day.').max(366, 'At most a year.'),
 });
+
+/** How long ago an act was done, ms; who had signed then and on which device, as the page was told: ids, or nobody. */
+export const sentAsSchema = z.object({
+  agoMs: z.coerce.number().min(0).default(0),
+  session: z.uuid().nullable().default(null),
+  device: z.uuid().nullable().default(null),
+});

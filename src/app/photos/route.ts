@@ -1,6 +1,6 @@
 import { revalidatePath } from 'next/cache';
 import { doneAs, senderOf, senderOfAct } from '@/app/way-in';
-import { sentAsSchema } from '@/contract/acts';
+import { sentAsSchema } from '@/contract/device';
 import { photoAskedSchema } from '@/contract/photo';
 import { MOST_PHOTO_BYTES } from '@/core/judge/photographs';
 import { json, limitedBytes, problem, troubled } from '@/server/api/problem';

@@ -1,16 +1,28 @@
 /** Sending something small to an address of ours that answers in JSON, or tells a problem with its places. */
-import { z } from 'zod';
-
-const problemSchema = z.object({
-  detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).catch([]),
-});
-
 type Posted =
   | { readonly ok: true; readonly told: unknown }
   | { readonly ok: false; readonly detail: string; readonly fields: Readonly<Record<string, string>> };
 
 const nobody = (detail: string): Posted => ({ ok: false, detail, fields: {} });
+
+/** What is told where the answer is none of ours. */
+const ASTRAY = 'The server does not answer as it should. Try it again.';
+
+/** A text of an answer by its name, or null: hand-written, for every page loads this and none needs more. */
+export const textIn = (told: unknown, name: string): string | null => {
+  const bag: unknown = typeof told === 'object' && told !== null ? Reflect.get(told, name) : null;
+  return typeof bag === 'string' ? bag : null;
+};
+
+const fieldsOf = (told: unknown): Readonly<Record<string, string>> => {
+  const errors: unknown = typeof told === 'object' && told !== null ? Reflect.get(told, 'errors') : null;
+  return Object.fromEntries(
+    (Array.isArray(errors) ? errors : []).flatMap((e: unknown) => {
+      const [path, message] = [textIn(e, 'path'), textIn(e, 'message')];
+      return path === null || message === null ? [] : [[path, message]];
+    }),
+  );
+};
 
 export async function postTo(path: string, body: object): Promise<Posted> {
   try {
@@ -23,14 +35,8 @@ export async function postTo(path: string, body: object): Promise<Posted> {
     });
     const told: unknown = await answer.json().catch(() => null);
     if (answer.ok) return { ok: true, told };
-    const no = problemSchema.safeParse(told);
-    return no.success
-      ? {
-          ok: false,
-          detail: no.data.detail,
-          fields: Object.fromEntries(no.data.errors.map((e) => [e.path, e.message])),
-        }
-      : nobody('The server does not answer as it should. Try it again.');
+    const detail = textIn(told, 'detail');
+    return detail === null ? nobody(ASTRAY) : { ok: false, detail, fields: fieldsOf(told) };
   } catch {
     return nobody('The server does not answer. Try it again.');
   }
