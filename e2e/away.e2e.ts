@@ -242,8 +242,11 @@ test('a price, a sauce, the house, a new formula and an outcome with a photograp
   await kitchen.away();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(WAITS, { exact: false })).toBeVisible();
+  // nothing is sent before the page is drawn anew
+  await page.route('**/acts', (r) => r.abort());
   await kitchen.back();
   await page.reload();
+  await page.unroute('**/acts');
   await page.waitForURL(/formulas\/[0-9a-f-]{36}/);
   await expect(page.getByText('Away cakes').first()).toBeVisible();
   expect(await kitchen.sql("select count(*)::int as n from formulas where name = 'Away cakes'")).toEqual([{ n: 1 }]);
@@ -307,4 +310,50 @@ test('what the records refuse after all waits with its reason; mended on its pag
   await page.waitForURL(/\/sides$/);
   await expect(page.getByRole('link', { name: 'Honey alone' })).toBeVisible();
   await expect(line).toHaveCount(0);
+});
+
+test('the page drawn anew before a save is answered, and saved again: it is the same save', async ({
+  page,
+  kitchen,
+}) => {
+  /** Presses, lets the server do it, and draws the page anew before it hears of it. */
+  const unheard = async (press: () => Promise<void>): Promise<void> => {
+    let unanswered = false;
+    const done = new Promise<void>((told) => {
+      void page.route('**/*', async (r) => {
+        if (unanswered || r.request().method() !== 'POST' || !r.request().headers()['next-action']) return r.continue();
+        unanswered = true;
+        await r.fetch();
+        told();
+      });
+    });
+    await press();
+    await done;
+    await page.reload();
+    await page.unroute('**/*');
+  };
+  await page.goto('/formulas/new');
+  await page.getByLabel(/Paste a card, as it is/).fill('Cakes in doubt\n200 g flour\n260 g milk\n1 egg');
+  await page.getByRole('button', { name: 'Read the card' }).click();
+  await page.getByLabel('What changed').fill('from the old card');
+  const save = page.getByRole('button', { name: 'Save', exact: true });
+  await unheard(() => save.click());
+  await expect(page.getByLabel('What changed')).toHaveValue('from the old card');
+  await save.click();
+  await page.waitForURL(/formulas\/[0-9a-f-]{36}/);
+  expect(
+    await kitchen.sql('select change_note as note from formula_versions where name = $1', ['Cakes in doubt']),
+  ).toEqual([{ note: 'from the old card' }]);
+
+  await page.goto('/sides/new');
+  await page.getByLabel('Name').fill('Butter in doubt');
+  await page.getByLabel('One person has').fill('15');
+  await page.getByRole('combobox', { name: 'Part 1' }).fill('honey');
+  await page.getByRole('textbox', { name: 'Parts', exact: true }).first().fill('1');
+  const keep = page.getByRole('button', { name: 'Keep it' });
+  await unheard(() => keep.click());
+  await expect(page.getByLabel('Name')).toHaveValue('Butter in doubt');
+  await keep.click();
+  await page.waitForURL(/\/sides$/);
+  expect(await kitchen.sql("select count(*)::int as n from sides where name = 'Butter in doubt'")).toEqual([{ n: 1 }]);
 });

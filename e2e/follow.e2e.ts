@@ -45,6 +45,8 @@ test('a draft of an older row comes back on the newer one: what was typed stays,
   const context = await browser.newContext({ baseURL: kitchen.url });
   const mine = await context.newPage();
   await mine.goto('/pantry/flour-rye');
+  // the page hears what is typed
+  await expect(mine.getByRole('button', { name: 'Note it' })).toBeEnabled();
   await mine.getByLabel('A pack costs').fill('3.5');
   await mine.close();
   await page.goto('/pantry/flour-rye');

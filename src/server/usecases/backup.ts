@@ -262,7 +262,7 @@ export async function copyOut(folder: string, keep: number): Promise<void> {
       }
       if (existsSync(join(folder, `${file}.json`)))
         await copyFile(join(folder, `${file}.json`), join(to, `${file}.json`));
-      renameSync(half, join(to, file));
+      renameSync(half, join(/*turbopackIgnore: true*/ to, file));
     }
     prune(to, keep);
     copyTrouble = null;

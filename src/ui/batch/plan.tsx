@@ -97,7 +97,7 @@ export function Plan({
   );
   const { value: s } = copy;
   const [servingWrong, setServingWrong] = useState(false);
-  const asking = useAsking();
+  const asking = useAsking(copy.name);
   const change = (part: Partial<PlanStands>): void => {
     asking.touched();
     copy.set(part);
@@ -151,7 +151,6 @@ export function Plan({
           requestId,
         }),
       true,
-      copy.name,
     );
     if (a?.ok) {
       copy.drop();
@@ -170,7 +169,6 @@ export function Plan({
       (requestId) =>
         act('keep-plan', `the plan of ${formula.name}`, keep, { id, revision, asked, typed: s, requestId }),
       false,
-      copy.name,
     );
     if (!a?.ok) return;
     copy.drop();

@@ -8,6 +8,8 @@ export interface Draft {
   readonly basedOn: number | null;
   readonly knownNewest: number | null;
   readonly at: string;
+  /** What changed, as it is typed; drafts from before it was kept have none. */
+  readonly note?: string;
 }
 
 /** One draft for each version it was begun from, so that looking at an old version throws nothing away. */

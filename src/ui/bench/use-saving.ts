@@ -2,9 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { type Dispatch, useCallback, useEffect, useRef, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { type Formula, sameFormula } from '@/core/formula/formula';
+import { type Formula, sameFormula, settled } from '@/core/formula/formula';
 import type { Saved } from '@/core/formula/version';
 import { act, answerTo, whenIn } from '../kit/answer';
+import { pressOf, pressOver } from '../kit/drafts';
 import { toast } from '../kit/toast';
 import { type Draft, draftName, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
@@ -57,14 +58,14 @@ export interface Saving {
 
 /**
  * Saving and not losing: versions go to the server, unsaved work is kept in this browser and comes back after a reload.
- * @param settled no card is being read; a save asked for meanwhile waits for it
+ * @param atRest no card is being read; a save asked for meanwhile waits for it
  * @param onBrought told once when unsaved work has come back
  * @param onBorn told after the first save, before the address changes
  */
 export function useSaving(
   opened: Opened,
   formula: Formula,
-  settled: boolean,
+  atRest: boolean,
   send: Dispatch<BenchAction>,
   ask: (input: SaveInput) => Promise<SaveAnswer>,
   onBrought: (f: Formula) => void,
@@ -85,8 +86,6 @@ export function useSaving(
   const [waits, setWaits] = useState(false);
   // asked for before it could be done: with these words
   const [held, setHeld] = useState<{ readonly said: string | undefined } | null>(null);
-  // the same save has the same id, however often it is pressed: a retry makes no second version
-  const request = useRef<{ readonly id: string; readonly of: string } | null>(null);
   const [ready, setReady] = useState(false);
   const asked = useRef(false);
   const shown = useRef(formula);
@@ -105,15 +104,16 @@ export function useSaving(
       if (!draft || sameFormula(draft.formula, loaded) || !sameFormula(shown.current, loaded)) return;
       send({ do: 'load', formula: draft.formula });
       setBase({ basedOn: draft.basedOn, knownNewest: draft.knownNewest });
+      setNote(draft.note ?? '');
       setBrought(draft.at);
       tell.current(draft.formula);
     });
   }, [formulaId, loaded, number, newest, send]);
   useEffect(() => {
     if (!ready) return;
-    const draft: Draft = { formula, ...base, at: new Date().toISOString() };
+    const draft: Draft = { formula, ...base, at: new Date().toISOString(), note };
     void keepDraft(formulaId, base.basedOn, dirty ? draft : null);
-  }, [ready, formula, base, dirty, formulaId]);
+  }, [ready, formula, base, dirty, formulaId, note]);
 
   const isIn = useCallback((done: Saved, of: Formula): void => {
     setFormulaId(done.formulaId);
@@ -134,7 +134,7 @@ export function useSaving(
   const save = useCallback(
     async (said?: string) => {
       if (busy) return;
-      if (!settled) {
+      if (!atRest) {
         setHeld({ said });
         return;
       }
@@ -142,12 +142,12 @@ export function useSaving(
       setRefusal(null);
       setErrors({});
       const input = { formulaId, ...base, formula, changeNote: said ?? note };
-      const of = JSON.stringify(input);
-      if (request.current?.of !== of) request.current = { id: crypto.randomUUID(), of };
-      const { id: requestId } = request.current;
+      // the same save has the same id, however often it is pressed: a retry makes no second version
+      const draft = draftName(formulaId, base.basedOn);
+      const requestId = pressOf(draft, settled(input));
       const answer = await answerTo(
         act('save-formula', formula.name || 'a formula', (i) => ask(i as SaveInput), { ...input, requestId }),
-        draftName(formulaId, base.basedOn),
+        draft,
         () => {
           setBusy(false);
           setWaits(true);
@@ -161,7 +161,7 @@ export function useSaving(
         return;
       }
       const done = answer.saved;
-      request.current = null;
+      pressOver(draft);
       void keepDraft(formulaId, base.basedOn, null);
       isIn(done, formula);
       setNote('');
@@ -171,13 +171,13 @@ export function useSaving(
         router.replace(`/formulas/${done.formulaId}`, { scroll: false });
       } else router.refresh();
     },
-    [busy, settled, ask, formulaId, base, formula, note, router, onBorn, isIn],
+    [busy, atRest, ask, formulaId, base, formula, note, router, onBorn, isIn],
   );
   useEffect(() => {
-    if (!held || !settled) return;
+    if (!held || !atRest) return;
     setHeld(null);
     void save(held.said);
-  }, [held, settled, save]);
+  }, [held, atRest, save]);
   const throwAway = (): void => {
     send({ do: 'load', formula: saved });
     setBrought(null);

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { answerOf, answerTo, isAct, type Refused, type SentAct } from './answer';
+import { pressOf, pressOver } from './drafts';
 import { Notice, WaitsNotice } from './notice';
 
 export interface Asking {
@@ -18,18 +19,19 @@ export interface Asking {
    * Asks, one at a time. The same press of a button, however often it arrives, has one id. An act whose server is away
    * waits in the outbox; the form is open meanwhile, and hears the answer when there is one.
    * @param leaves where a yes leads away: the form stays shut until it has
-   * @param draft the draft in this browser that an act was sent from
    * @returns the yes; or the no, already shown; null while another is under way
    */
   readonly ask: <A extends { readonly ok: true }>(
     work: (requestId: string) => Promise<A | Refused> | SentAct<A | Refused>,
     leaves?: boolean,
-    draft?: string | null,
   ) => Promise<A | Refused | null>;
 }
 
-/** Asking the server: what it refuses and where, and that nothing is asked twice. */
-export function useAsking(): Asking {
+/**
+ * Asking the server: what it refuses and where, and that nothing is asked twice.
+ * @param draft the draft in this browser that acts are sent from
+ */
+export function useAsking(draft: string | null = null): Asking {
   const [errors, setErrors] = useState<Asking['errors']>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -37,6 +39,7 @@ export function useAsking(): Asking {
   const under = useRef(false);
   const request = useRef<string | null>(null);
   const closes = useRef<() => void>(() => {});
+  const over = (): void => (draft === null ? undefined : pressOver(draft));
   useEffect(() => () => closes.current(), []);
   const say = (fields: Asking['errors'], message: string | null): void => {
     setErrors(fields);
@@ -49,18 +52,19 @@ export function useAsking(): Asking {
     waits,
     touched: () => {
       request.current = null;
+      over();
       say({}, null);
     },
     found: (fields) => {
       say(fields, null);
       return Object.keys(fields).length > 0;
     },
-    ask: async (work, leaves = false, draft = null) => {
+    ask: async (work, leaves = false) => {
       if (under.current) return null;
       under.current = true;
       setBusy(true);
       setRefusal(null);
-      request.current ??= crypto.randomUUID();
+      request.current ??= draft === null ? crypto.randomUUID() : pressOf(draft);
       const id = request.current;
       const doing = work(id);
       const opened = (close: () => void): void => {
@@ -72,7 +76,8 @@ export function useAsking(): Asking {
       const answer = await (isAct(doing) ? answerTo(doing, draft, opened) : answerOf(() => doing));
       setWaits(false);
       if (!answer.ok) say(answer.fields, answer.message);
-      else if (!leaves) request.current = null;
+      else over();
+      if (answer.ok && !leaves) request.current = null;
       if (!answer.ok || !leaves) {
         under.current = false;
         setBusy(false);

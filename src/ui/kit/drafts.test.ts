@@ -1,7 +1,7 @@
 /** Drafts: kept for each tab, brought back from a tab that has closed, and only where they still have their shape. */
 import 'fake-indexeddb/auto';
 import { deleteDB, openDB } from 'idb';
-import { draftOf, keepDraftIn, keepDraftOf, ofItsShape } from './drafts';
+import { draftOf, keepDraftIn, keepDraftOf, ofItsShape, pressOf, pressOver } from './drafts';
 
 const NOW = {
   amount: '12',
@@ -80,6 +80,59 @@ test('drafts that older versions left in the other store are read once; what is 
     expect((await outbox.waiting('b7')).map((w) => w.input)).toMatchObject([{ key: 'l1' }]);
     expect([...all.keys()]).toEqual(['even-crumb:alarms']);
   });
+});
+
+test('what is typed as the page goes is left beside the store, and taken up when it opens; bytes and answered drafts are not', async () => {
+  const all = otherStore({});
+  await jest.isolateModulesAsync(async () => {
+    await deleteDB('even-crumb');
+    const { keepDraftIn, leaveBeside } = await import('./drafts');
+    await keepDraftIn('side:answered', 'closed', { name: 'In the store' });
+    // nobody waits for these: the page goes
+    void keepDraftIn('side:new', 'closed', { name: 'Syr' });
+    void keepDraftIn('side:new', 'closed', { name: 'Syrup' });
+    void keepDraftIn('photo', 'closed', { of: new Uint8Array([1]) });
+    void keepDraftIn('side:answered', 'closed', null);
+    leaveBeside();
+    expect([...all.keys()].sort()).toEqual(['even-crumb:side:answered@closed', 'even-crumb:side:new@closed']);
+  });
+  const left = new Map(all);
+  await jest.isolateModulesAsync(async () => {
+    for (const [k, v] of left) all.set(k, v);
+    const { draftOf } = await import('./drafts');
+    expect(await draftOf('side:new')).toEqual({ name: 'Syrup' });
+    expect(await draftOf('side:answered')).toBeNull();
+    expect([...all.keys()]).toEqual([]);
+  });
+});
+
+test('a page that was only put aside leaves nothing beside the store once it answers', async () => {
+  const all = otherStore({});
+  await jest.isolateModulesAsync(async () => {
+    const { keepDraftIn, leaveBeside } = await import('./drafts');
+    const kept = keepDraftIn('side:new', 'closed', { name: 'Syrup' });
+    leaveBeside();
+    expect(all.size).toBe(1);
+    await kept;
+    expect(all.size).toBe(0);
+  });
+});
+
+test('a press has one id until it is answered, ten minutes have gone, or something else is sent', () => {
+  jest.useFakeTimers({ now: 0 });
+  const first = pressOf('side:new');
+  jest.setSystemTime(599_999);
+  expect(pressOf('side:new')).toBe(first);
+  expect(pressOf('side:other')).not.toBe(first);
+  jest.setSystemTime(600_000);
+  const second = pressOf('side:new');
+  expect(second).not.toBe(first);
+  pressOver('side:new');
+  expect(pressOf('side:new')).not.toBe(second);
+  const save = pressOf('draft:new:0', '200 g | flour');
+  expect(pressOf('draft:new:0', '200 g | flour')).toBe(save);
+  expect(pressOf('draft:new:0', '210 g | flour')).not.toBe(save);
+  jest.useRealTimers();
 });
 
 test('acts of the version before stay where they are when the drafts get their place', async () => {

@@ -11,27 +11,31 @@ import { browserStore, type KeptDraft } from './store';
 const TAB = 'even-crumb-tab';
 export const lockOf = (tab: string): string => `even-crumb:tab:${tab}`;
 
-function rememberedTab(): string {
+// where a tab remembers nothing the page itself does: a reload is another tab then, and brings back what this one left
+const inPage = new Map<string, string>();
+/** What this tab alone remembers, over a reload. */
+function tabsOwn(name: string): string | null {
   try {
-    const had = window.sessionStorage.getItem(TAB);
-    if (had) return had;
+    return window.sessionStorage.getItem(name);
   } catch {
-    // without it a reload is another tab, and brings back what this one has left
+    return inPage.get(name) ?? null;
   }
-  return crypto.randomUUID();
 }
-const remember = (tab: string): string => {
+/** @param text null takes it away. @returns it */
+function rememberInTab<T extends string | null>(name: string, text: T): T {
   try {
-    window.sessionStorage.setItem(TAB, tab);
+    if (text === null) window.sessionStorage.removeItem(name);
+    else window.sessionStorage.setItem(name, text);
   } catch {
-    // as above
+    if (text === null) inPage.delete(name);
+    else inPage.set(name, text);
   }
-  return tab;
-};
+  return text;
+}
 
 let tab: string | null = null;
 let claimed: Promise<void> | null = null;
-export const thisTab = (): string => (tab ??= remember(rememberedTab()));
+export const thisTab = (): string => (tab ??= rememberInTab(TAB, tabsOwn(TAB) ?? crypto.randomUUID()));
 
 /** ms to wait for this tab's name: a reload may wake before the page it replaces has let go. */
 const LET_GO_MS = 2000;
@@ -49,10 +53,29 @@ export function claimTab(): Promise<void> {
         // refused when the time is up: another tab holds the name
         locks.request(lockOf(name), { signal: AbortSignal.timeout(LET_GO_MS) }, holding).catch(() => told(false));
       });
-    while (!(await hold(thisTab()))) tab = remember(crypto.randomUUID());
+    while (!(await hold(thisTab()))) tab = rememberInTab(TAB, crypto.randomUUID());
   })();
   return claimed;
 }
+
+/** So long a press whose answer a reload has cut off is the same one, pressed again, ms. */
+const SAME_PRESS_MS = 600_000;
+const pressName = (draft: string): string => `even-crumb-press:${draft}`;
+
+/**
+ * The id of a press of a form's button: the same until it is answered or something is typed, so that what is in the
+ * records already, unanswered, makes no second one when the page was drawn anew and it is pressed again.
+ * @param draft the draft that the form stands in @param of what is sent, where another is another press
+ */
+export function pressOf(draft: string, of = ''): string {
+  const had = JSON.parse(tabsOwn(pressName(draft)) ?? 'null') as readonly [id: string, at: number, of: string] | null;
+  if (had && had[2] === of && Date.now() - had[1] < SAME_PRESS_MS) return had[0];
+  const id = crypto.randomUUID();
+  rememberInTab(pressName(draft), JSON.stringify([id, Date.now(), of]));
+  return id;
+}
+/** The press was answered, or something was typed since. */
+export const pressOver = (draft: string): void => void rememberInTab(pressName(draft), null);
 
 /** Names of the locks that open tabs hold. */
 export async function liveTabs(): Promise<Set<string>> {
@@ -67,9 +90,38 @@ export const isTabLive = async (name: string): Promise<boolean> => (await liveTa
 export const draftsInMemory = new Map<string, KeptDraft>();
 const placeOf = (name: string, of: string): string => `${name}@${of}`;
 
+// what the store has not answered for yet
+const underWay = new Map<string, KeptDraft | null>();
+// what was left beside the store as the page went
+const leftBeside = new Set<string>();
+
+const ofText = (draft: KeptDraft | null): boolean => {
+  let is = true;
+  // bytes are no text
+  JSON.stringify(draft, (_, v: unknown) => {
+    is &&= !(v instanceof Blob || ArrayBuffer.isView(v));
+    return v;
+  });
+  return is;
+};
+
+/**
+ * What was typed just before the page goes: the store may not answer any more, so that it is left where a page can
+ * write at once; the store takes it up when it is next opened.
+ */
+export function leaveBeside(): void {
+  for (const [place, draft] of underWay) {
+    if (!ofText(draft)) continue;
+    leftBeside.add(place);
+    keepCopy(place, draft ?? { at: Date.now(), value: null });
+  }
+}
+if (typeof window !== 'undefined') window.addEventListener?.('pagehide', leaveBeside);
+
 /** Keeps a draft at its place; null takes it away. */
 export async function putDraft(place: string, draft: KeptDraft | null): Promise<void> {
   draftsInMemory.delete(place);
+  underWay.set(place, draft);
   try {
     const store = await browserStore();
     if (!store) throw new Error('this browser keeps nothing');
@@ -82,6 +134,12 @@ export async function putDraft(place: string, draft: KeptDraft | null): Promise<
     if (!draft) return;
     draftsInMemory.set(place, draft);
     window.dispatchEvent?.(new Event(STORE_FULL));
+  } finally {
+    if (underWay.get(place) === draft) {
+      underWay.delete(place);
+      // the page was only put aside, and is back
+      if (leftBeside.delete(place)) keepCopy(place, null);
+    }
   }
 }
 

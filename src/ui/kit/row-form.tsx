@@ -37,14 +37,13 @@ export interface TypedForm<T>
 /** @param name of the copy in the browser @param initial what stands in it when it is opened */
 export function useTypedForm<T extends object>(name: string, initial: () => T): TypedForm<T> {
   const { value: typed, set: change, follow, drop: sent } = useCopy<T>(name, initial);
-  const asking = useAsking();
+  const asking = useAsking(name);
   const set = (part: Partial<T>): void => {
     asking.touched();
     change(part);
   };
   return {
     ...asking,
-    ask: (work, leaves = false) => asking.ask(work, leaves, name),
     typed,
     set,
     follow,

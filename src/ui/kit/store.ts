@@ -76,14 +76,15 @@ const olderAct = (o: OlderTelling): WaitingAct => ({
 
 const isDraft = (c: unknown): c is KeptDraft => typeof c === 'object' && c !== null && 'value' in c && 'at' in c;
 
-/** What older versions of the app had left in the browser's other store: read once, and emptied. */
+/** What older versions of the app, or a page as it went, have left in the browser's other store: read once, and emptied. */
 async function adoptOlder(store: BrowserStore): Promise<void> {
   for (const name of copiesNamed('')) {
     const was = copyOf(name);
     if (name.startsWith('book:') && Array.isArray(was))
       for (const item of was as Item[])
         await store.add('acts', olderAct({ batchId: name.slice('book:'.length), item }));
-    else if (name.includes('@') && isDraft(was)) await store.put('drafts', was, name);
+    else if (name.includes('@') && isDraft(was))
+      await (was.value === null ? store.delete('drafts', name) : store.put('drafts', was, name));
     else continue;
     keepCopy(name, null);
   }

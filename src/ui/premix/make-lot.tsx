@@ -36,7 +36,7 @@ export function MakeLot(props: Props) {
   const [typed, setTyped, drop] = useCopied<LotTyped>(`lot:${premixId}`, () => FRESH_LOT);
   const [made, setMade] = useState(house.today ?? '');
   const [weighIn, setWeighIn] = useState(false);
-  const asking = useAsking();
+  const asking = useAsking(`lot:${premixId}`);
   const lot = lotOf(typed, props);
   const weighing = Object.keys(typed.notes).length > 0;
   const set = (part: Partial<LotTyped>): void => {
@@ -52,7 +52,6 @@ export function MakeLot(props: Props) {
       (requestId) =>
         act('make-lot', 'a lot', make, { premixId, fills, made, sacks, restG, madeBy, checked, note, take, requestId }),
       true,
-      `lot:${premixId}`,
     );
     if (a?.ok) {
       drop();
