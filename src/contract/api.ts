@@ -412,6 +412,7 @@ const actOut = z.object({
   heatC: z.tuple([z.number(), z.number()]).nullable(),
   thenC: z.number().nullable().describe('What the heat is changed to once the first is on it.'),
   portionMl: z.number().nullable(),
+  load: z.number().nullable().describe('Pieces made at a time, where that is told.'),
   per: z.enum(['batch', 'mix', 'piece']),
   until: z.string().nullable().describe('What to look for.'),
   asks: z.enum(ACT_ASKS).nullable().describe('What leads: the look, the time, or the look without a clock.'),

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { MOST_SENTENCE_CHARS } from '@/core/card/items';
 import { VESSELS } from '@/core/card/parts';
-import { MOST_ACT_MIN, MOST_ACT_NOTE_CHARS, MOST_DOES_CHARS, MOST_EDITS } from '@/core/formula/act-edits';
+import { MOST_ACT_MIN, MOST_ACT_NOTE_CHARS, MOST_DOES_CHARS, MOST_EDITS, MOST_LOAD } from '@/core/formula/act-edits';
 import {
   DRESSINGS,
   END_IDS,
@@ -69,6 +69,7 @@ export const actEditSchema = z.discriminatedUnion('do', [
     minutes: actMinutes.optional(),
     heatC: actHeat.optional(),
     thenC: actHeat.optional(),
+    load: z.number().int().min(1, 'At least one.').max(MOST_LOAD, `At most ${MOST_LOAD} at a time.`).optional(),
     words: toldWords,
   }),
   z.object({ do: z.literal('leave'), act: actId, words: toldWords }),

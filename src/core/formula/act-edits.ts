@@ -24,6 +24,8 @@ export type ActEdit = Worded &
         readonly heatC?: number | undefined;
         /** What the heat is changed to once it has begun: "hot first, then low". */
         readonly thenC?: number | undefined;
+        /** Of what is poured: pieces that are made at a time, at most. */
+        readonly load?: number | undefined;
       }
     | { readonly do: 'leave'; readonly act: ActId }
     /** What no number says: "hot first, then low". */
@@ -43,6 +45,8 @@ export type EditOf<D extends ActEdit['do']> = Extract<ActEdit, { readonly do: D 
 export const MOST_EDITS = 60;
 export const MOST_DOES_CHARS = 80;
 export const MOST_ACT_NOTE_CHARS = 200;
+/** Pieces at a time. */
+export const MOST_LOAD = 60;
 /** Minutes of one act: two days. */
 export const MOST_ACT_MIN = 2 * 24 * 60;
 
@@ -62,11 +66,20 @@ export const ownActId = (does: string): ActId => `do ${does}`;
 /** Whether two edits come to the same, whosever word they are. */
 export function sameEdit(a: ActEdit, b: ActEdit): boolean {
   if (a.act !== b.act || a.do !== b.do) return false;
-  if (a.do === 'set' && b.do === 'set') return a.minutes === b.minutes && a.heatC === b.heatC && a.thenC === b.thenC;
+  if (a.do === 'set' && b.do === 'set')
+    return a.minutes === b.minutes && a.heatC === b.heatC && a.thenC === b.thenC && a.load === b.load;
   return a.do !== 'way' || b.do !== 'way' || a.value === b.value;
 }
 
 const isWay = (e: ActEdit): e is EditOf<'way'> => e.do === 'way';
+
+/**
+ * Pieces that are made at a time by a formula's own word; null: as many as there is room for.
+ * @param noted this kitchen's surfaces for it are noted: what a card says is of the pan of whoever wrote it
+ */
+export const mostAtOnce = (edits: readonly ActEdit[], noted: boolean): number | null =>
+  edits.findLast((e): e is EditOf<'set'> => e.do === 'set' && e.load !== undefined && !(noted && e.words !== undefined))
+    ?.load ?? null;
 
 /** The ways a formula has of its own. */
 export const waysIn = (edits: readonly ActEdit[]): Partial<Ways> =>

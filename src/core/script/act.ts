@@ -116,6 +116,8 @@ export interface ScriptAct extends Origin {
   /** What the heat is changed to once the first is on it; null: it stays. */
   readonly thenC: number | null;
   readonly portionMl: number | null;
+  /** Pieces that are made at a time, at most; null: as many as there is room for. */
+  readonly load: number | null;
   readonly per: 'batch' | 'mix' | 'piece';
   /** What to look for: it is over when that is seen. */
   readonly until: string | null;

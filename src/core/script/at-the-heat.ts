@@ -194,6 +194,7 @@ export function onTheHeat(m: SoFar, at: AtHeat): string {
     portionMl: p.portionMl ?? null,
     tools: [pourTool(p.kind, p.portionMl ?? null)],
     after,
+    says: ({ load }) => (load === null ? [] : [{ do: `${load} at a time.`, why: '' }]),
     source: sourceOf('portion'),
   });
   putOn(AS_POURED, `${stem}, topped as poured`, 'poured', 'top');

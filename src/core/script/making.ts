@@ -107,6 +107,8 @@ export const canHeat = (a: Pick<ScriptAct, 'verb'>): boolean => HEATED.has(a.ver
 /** Whether a second heat may follow the first: of what is cooked on, or in. */
 export const canTurnDown = (a: Pick<ScriptAct, 'verb'>): boolean => a.verb === 'preheat';
 
+export const canLoad = (a: Pick<ScriptAct, 'verb'>): boolean => a.verb === 'pour';
+
 /** An act that says nothing yet. */
 const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   on: [],
@@ -117,6 +119,7 @@ const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   heatC: null,
   thenC: null,
   portionMl: null,
+  load: null,
   per: 'mix',
   until: null,
   far: null,
@@ -150,13 +153,15 @@ function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
   const minutes = set?.minutes !== undefined && canTime(a) ? timed(a.minutes, set.minutes) : null;
   const heatC = set?.heatC !== undefined && canHeat(a) ? ([set.heatC, set.heatC] as const) : null;
   const thenC = canTurnDown(a) ? (set?.thenC ?? null) : null;
-  return set && (minutes || heatC || thenC !== null)
+  const load = canLoad(a) ? (set?.load ?? null) : null;
+  return set && (minutes || heatC || thenC !== null || load !== null)
     ? {
         ...a,
         ...sourceOfEdit(set),
         ...(minutes && { minutes }),
         ...(heatC && { heatC }),
         ...(thenC !== null && { thenC }),
+        ...(load !== null && { load }),
       }
     : a;
 }

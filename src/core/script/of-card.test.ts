@@ -123,6 +123,19 @@ test('a rest in the cold, and pieces held warm at the heat that is told', () => 
   expect(act(acts, 'hold')).toMatchObject({ heatC: [95, 95], takes: [{ id: 'crepes' }] });
 });
 
+test('how many at a time is of the pouring; the batter is strained behind the mixing, before it rests', () => {
+  const crepes = actsOf(
+    'Crepes\n250 g flour\n500 ml milk\n4 eggs\n\nWhisk until smooth, strain. Rest 30 minutes. Two at a time, 60 ml each.',
+  );
+  expect(act(crepes, 'pour')).toMatchObject({ load: 2, from: 'told', says: [{ do: '2 at a time.' }] });
+  const order = crepes.map((a) => a.id);
+  expect(order.indexOf('do strain the batter')).toBeGreaterThan(order.indexOf('combine batter'));
+  expect(order.indexOf('do strain the batter')).toBeLessThan(order.indexOf('rest batter'));
+  expect(act(crepes, 'do')).toMatchObject({ minutes: { all: 2, hands: 2 }, words: 'strain' });
+  const ifLumpy = actsOf('Crepes\n250 g flour\n500 ml milk\n4 eggs\n\nStrain it if lumpy.');
+  expect(act(ifLumpy, 'do')).toBeUndefined();
+});
+
 test('a card of no kind that is known has no acts', () => {
   expect(actsOf('Note\n1 onion')).toEqual([]);
 });

@@ -3,7 +3,7 @@
  * "three minutes a side", "keep warm at 90". What it tells of an act that is not done here is no edit.
  */
 import type { FactId, ToldFact } from '../card/told/clause';
-import type { ActEdit } from '../formula/act-edits';
+import { type ActEdit, MOST_LOAD, ownActId } from '../formula/act-edits';
 import { minutesAndParts, temperature, type Units } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
 import { canTurnDown } from './making';
@@ -14,7 +14,7 @@ interface Row {
   readonly verb: Verb;
   /** Objects of the verb; empty: whichever it has. */
   readonly on: readonly string[];
-  readonly sets: 'minutes' | 'heatC';
+  readonly sets: 'minutes' | 'heatC' | 'load';
 }
 const ROWS: readonly Row[] = [
   { fact: 'heat', of: ['surface'], verb: 'preheat', on: ['griddle', 'iron', 'ball pan'], sets: 'heatC' },
@@ -23,19 +23,23 @@ const ROWS: readonly Row[] = [
   { fact: 'firstSide', of: [], verb: 'turn', on: [], sets: 'minutes' },
   { fact: 'secondSide', of: [], verb: 'take off', on: [], sets: 'minutes' },
   { fact: 'bake', of: [], verb: 'bake', on: [], sets: 'minutes' },
+  { fact: 'load', of: [], verb: 'pour', on: [], sets: 'load' },
 ];
 /** Done only where it is asked for. */
 const HOLD = { act: 'hold piece', of: ['holding'] };
 
 /** Whether a fact may be one of an act's numbers. */
 export const tellsActs = (f: ToldFact): boolean =>
-  f.taken === 'told' && (f.fact === 'dial' || ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
+  f.taken === 'told' &&
+  (f.fact === 'dial' || f.fact === 'strain' || ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
 
 /** Whether an act has another number than is told. */
 const differs = (a: ScriptAct, sets: Row['sets'], told: number): boolean =>
-  sets === 'minutes'
-    ? Math.abs((a.minutes?.all ?? 0) - told) > 1e-6
-    : a.heatC?.some((c) => Math.abs(c - told) > 0.5) !== false;
+  sets === 'load'
+    ? a.load !== told
+    : sets === 'minutes'
+      ? Math.abs((a.minutes?.all ?? 0) - told) > 1e-6
+      : a.heatC?.some((c) => Math.abs(c - told) > 0.5) !== false;
 
 /**
  * @param facts what the method tells @param acts the acts without its word
@@ -61,7 +65,7 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
   return [
     ...ROWS.flatMap(({ fact, of, verb, on, sets }): readonly ActEdit[] => {
       const f = told(fact, of);
-      if (!f) return [];
+      if (!f || (sets === 'load' && f.value > MOST_LOAD)) return [];
       return acts
         .filter(
           (a) => a.verb === verb && (on.length === 0 || on.includes(a.of)) && (!apart || differs(a, sets, f.value)),
@@ -72,6 +76,7 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
         });
     }),
     ...dialsTold(facts, acts),
+    ...strainTold(facts, acts),
     ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),
   ];
 }
@@ -83,6 +88,17 @@ function dialsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): read
   return acts
     .filter((a) => a.verb === 'preheat' && a.of !== 'oven' && a.note === null)
     .map((a): ActEdit => ({ do: 'note', act: a.id, note: `dial at ${dial.value}`, words: dial.words }));
+}
+
+/** The batter is put through a sieve: an act of its own, behind the mixing. Minutes, by hand. */
+const STRAIN = { does: 'strain the batter', minutes: 2 };
+function strainTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): readonly ActEdit[] {
+  const f = facts.find((x) => x.fact === 'strain' && x.taken === 'told');
+  const mixed = acts.findLastIndex((a) => a.verb === 'combine' || a.verb === 'stir in');
+  const next = mixed < 0 ? undefined : acts[mixed + 1];
+  if (!f || !next) return [];
+  const { does, minutes } = STRAIN;
+  return [{ do: 'own', act: ownActId(does), before: next.id, does, minutes, hands: minutes, words: f.words }];
 }
 
 /** How a second heat is told. */
@@ -106,6 +122,7 @@ export function editSaid(e: ActEdit, verb: Verb | undefined, units: Pick<Units, 
     ...(e.minutes === undefined ? [] : [minutesAndParts(e.minutes)]),
     ...(e.heatC === undefined ? [] : [temperature(e.heatC, units)]),
     ...(e.thenC === undefined ? [] : [`then ${temperature(e.thenC, units)}`]),
+    ...(e.load === undefined ? [] : [`${e.load} at a time`]),
   ];
   return `${name}: ${said.join(', ')}`;
 }

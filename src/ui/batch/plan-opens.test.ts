@@ -29,3 +29,16 @@ test('what fills its pan opens at once its recipe; what is opened can be kept', 
   expect(pan.typed).toMatchObject({ by: 'factor', amount: '1' });
   for (const stands of [pan, opens({}), opens({ pieces: '40' })]) expect(planTypedSchema.parse(stands)).toEqual(stands);
 });
+
+test('how many at a time: the card’s word where no surface is noted, the cook’s own everywhere', () => {
+  const GRIDDLE = [{ id: 'g1', sort: 'griddle', name: 'Griddle', wideCm: 60, deepCm: 40 }] as const;
+  const lit = (words: string | undefined, gear: typeof FRESH_KITCHEN.gear) =>
+    planOpens(
+      { ...CAKES, edits: [{ do: 'set', act: 'pour griddle cakes', load: 3, ...(words && { words }) }] },
+      { ...FRESH_KITCHEN, gear },
+      NOTHING,
+    ).lit;
+  expect(lit('three at a time', [])).toEqual({ on: null, most: 3 });
+  expect(lit('three at a time', GRIDDLE)).toEqual({ on: null, most: null });
+  expect(lit(undefined, GRIDDLE)).toEqual({ on: null, most: 3 });
+});

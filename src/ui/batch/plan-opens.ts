@@ -2,8 +2,9 @@
 
 import type { Exactness } from '@/core/batch/exactness';
 import { lastPlateAt, type Serving } from '@/core/batch/serving';
-import { AS_USUAL, type Lit } from '@/core/batter/surface';
+import { AS_USUAL, gearFor, type Lit } from '@/core/batter/surface';
 import { piecesOf } from '@/core/batter/volume';
+import { mostAtOnce } from '@/core/formula/act-edits';
 import { isShellEgg } from '@/core/formula/eggs';
 import { atEnd, type EndId, type Formula } from '@/core/formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
@@ -109,7 +110,10 @@ export function planOpens(formula: Formula, house: Kitchen, asked: PlanOpenedWit
     eggs: null,
     take: true,
     serving: asked.serveAt ? lastPlateAt(asked.serveAt) : null,
-    lit: asked.on?.length ? { on: asked.on, most: null } : AS_USUAL,
+    lit: {
+      on: asked.on?.length ? asked.on : null,
+      most: mostAtOnce(formula.edits, gearFor(house.gear, at.kind).length > 0),
+    },
     litSecond: AS_USUAL,
     bags: {},
     kept: {},

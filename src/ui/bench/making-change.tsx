@@ -5,13 +5,14 @@ import {
   MOST_ACT_MIN,
   MOST_ACT_NOTE_CHARS,
   MOST_DOES_CHARS,
+  MOST_LOAD,
   ownActId,
   withEdit,
   withoutEdits,
 } from '@/core/formula/act-edits';
 import { celsiusFrom, temperature, type Units } from '@/core/quantity/say';
 import type { ScriptAct } from '@/core/script/act';
-import { canHeat, canLeave, canTime, canTurnDown } from '@/core/script/making';
+import { canHeat, canLeave, canLoad, canTime, canTurnDown } from '@/core/script/making';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -38,9 +39,9 @@ export interface Edits {
 /** A number of an act, typed over; emptied, it is what it would be by itself. */
 function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: ScriptAct; readonly units: Units }) {
   const set = edits.find((e): e is EditOf<'set'> => e.do === 'set' && e.act === a.id);
-  const put = (part: Partial<Pick<EditOf<'set'>, 'minutes' | 'heatC' | 'thenC'>>): void => {
+  const put = (part: Partial<Pick<EditOf<'set'>, 'minutes' | 'heatC' | 'thenC' | 'load'>>): void => {
     const { words: _, ...was } = set ?? { do: 'set' as const, act: a.id };
-    const { minutes, heatC, thenC } = { ...was, ...part };
+    const { minutes, heatC, thenC, load } = { ...was, ...part };
     const rest = edits.filter((e) => e !== set);
     const now = {
       do: 'set' as const,
@@ -48,8 +49,9 @@ function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: Scri
       ...(minutes !== undefined && { minutes }),
       ...(heatC !== undefined && { heatC }),
       ...(thenC !== undefined && { thenC }),
+      ...(load !== undefined && { load }),
     };
-    onEdits([minutes, heatC, thenC].every((x) => x === undefined) ? rest : withEdit(rest, now));
+    onEdits([minutes, heatC, thenC, load].every((x) => x === undefined) ? rest : withEdit(rest, now));
   };
   const box = 'h-10 border-edge bg-white px-2 font-semibold hover:border-rim';
   const degrees = (c: number | null): string =>
@@ -90,6 +92,21 @@ function Numbers({ act: a, edits, onEdits, units }: Edits & { readonly act: Scri
       {canTurnDown(a) ? (
         <span className="inline-flex items-center gap-1.5">
           then {heat('degrees later', a.thenC, (thenC) => put({ thenC }))}
+        </span>
+      ) : null}
+      {canLoad(a) ? (
+        <span className="inline-flex items-center gap-1.5">
+          <span className="inline-block w-20">
+            <TypedNumber
+              label={`${actName(a)}: at a time`}
+              value={a.load === null ? '' : String(a.load)}
+              wrong={(x) => (Number.isInteger(x) && x >= 1 && x <= MOST_LOAD ? null : `1 to ${MOST_LOAD} pieces.`)}
+              onCommit={(load) => put({ load })}
+              onEmpty={() => put({ load: undefined })}
+              className={box}
+            />
+          </span>
+          at a time
         </span>
       ) : null}
       {set ? (

@@ -29,7 +29,7 @@ function takeSaid(t: ScriptTake, lines: ReadonlyMap<string, SheetLine>, units: U
 }
 
 function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
-  const { minutes: m, heatC, thenC, portionMl } = a;
+  const { minutes: m, heatC, thenC, portionMl, load } = a;
   return [
     ...(a.vessel ? [a.vessel] : []),
     ...(m
@@ -40,6 +40,7 @@ function factsOfAct(a: ScriptAct, units: Units): readonly string[] {
     ...(heatC ? [[...new Set(heatC)].map((c) => temperature(c, units)).join(' to ')] : []),
     ...(thenC === null ? [] : [`then ${temperature(thenC, units)}`]),
     ...(portionMl ? [`${Math.round(portionMl)} ml a piece`] : []),
+    ...(load === null ? [] : [`${load} at a time`]),
     ...(a.keepsMin === null ? [] : [`keeps ${minutesOrHours(a.keepsMin)}`]),
   ];
 }

@@ -20,6 +20,8 @@ export const FACTS = [
   'mix',
   'moment',
   'turns',
+  'load',
+  'strain',
   'ahead',
 ] as const;
 export type FactId = (typeof FACTS)[number];

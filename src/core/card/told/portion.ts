@@ -179,7 +179,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blini|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
@@ -190,6 +190,8 @@ const HEATED = new RegExp(
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
 const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
+/** "Ladle per crepe". */
+const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
   /^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
@@ -257,8 +259,9 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
       { fact: 'portion', value: Math.round(1000 * ml) / 1000, unit: 'ml', of: 'piece', words: text, taken },
     ];
   let open: ToldFact | null = null;
-  for (const m of text.matchAll(BEGINS)) {
-    const portion = portionAt(text.slice(m.index), c, house);
+  const numbered = text.replace(LADLE_ALONE, '1 ');
+  for (const m of numbered.matchAll(BEGINS)) {
+    const portion = portionAt(numbered.slice(m.index), c, house);
     if (portion?.unit === 'ml') return [...widths, portion];
     // "one ladle of 80 ml": how much a ladle holds may follow
     open ??= portion;

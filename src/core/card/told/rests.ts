@@ -23,7 +23,7 @@ const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
 const NO_REST =
-  /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
+  /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -45,7 +45,10 @@ export function restDenied(notes: string): string | null {
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
 const SOAKS =
-  /\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bscald the (?!milk)\p{L}+ with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
+  /\bscald (?:the )?(?!(?:\p{L}+ )?milk)\p{L}+(?: \p{L}+)?$|\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bscald the (?!milk)\p{L}+ with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
+
+/** "Leave it ten minutes", behind the scalding: what was named before. */
+const OF_IT = /^(?:then |and )?(?:(?:let|leave) (?:it|them|that)|it (?:rests|stands|sits|soaks|swells))\b/i;
 
 /** "Scald the cornmeal with the milk, 10 min". */
 const SCALDS = /^scald the (?!milk)\p{L}+ with\b/iu;
@@ -98,8 +101,8 @@ const isStanding = (text: string): boolean =>
 const GROWS =
   /^(?:so |and )?(?:(?:un)?till? it(?:[’']s| is) (?:jelly|thick|a gel)|it (?:thickens|swells|relaxes|loosens|plumps))\b/i;
 
-/** @param then the clauses that follow it */
-export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[] {
+/** @param then the clauses that follow it @param before the one before it */
+export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
@@ -107,7 +110,7 @@ export function restsIn(c: Clause, then: readonly Clause[]): readonly ToldFact[]
   if ((!isStanding(text) && !grows) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
   if (!time) return [];
-  const of = restOf(c);
+  const of = restOf(c, before);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
   return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
@@ -162,11 +165,11 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   );
 }
 
-function restOf({ text, sentence }: Clause): string {
+function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
     .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
-  if (SOAKS.test(sentence)) return 'wet';
+  if (SOAKS.test(sentence) || (before && SOAKS.test(before.text) && OF_IT.test(text))) return 'wet';
   // "stands two minutes and sinks": it is out of the oven
   if (/\bbefore (?:serving|cutting|slicing|eating)\b|\b(?:and|it) (?:sinks|falls|deflates|collapses)\b/i.test(text))
     return 'piece';

@@ -156,7 +156,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
@@ -321,7 +321,19 @@ const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:the same|as long)(?: again)?$/i, 1],
 ];
 
+/** "Or, on a cold morning, thirty seconds past that": more of what was told last, and no other side. */
+const PAST_THAT = /\b(?:past|on top of|longer than) that\b/i;
+function goesOn(w: Walk, c: Clause): boolean {
+  const last = w.facts.at(-1);
+  const min = c.times[0]?.min;
+  if (!last || last.fact === 'bake' || min === undefined || !PAST_THAT.test(c.text)) return false;
+  const isSure = c.taken === 'told' && last.taken === 'told' && !/\b(?:or|if|when|maybe|perhaps)\b/i.test(c.sentence);
+  if (isSure) w.facts[w.facts.length - 1] = { ...last, value: hundredths(Number(last.value) + min) };
+  return true;
+}
+
 function walk(w: Walk, n: number, c: Clause): void {
+  if (goesOn(w, c)) return;
   const times = timesOf(w, n, c);
   if (bakes(w, c, times)) return;
   const sides = sidesOf(w, n, c, times);

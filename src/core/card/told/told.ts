@@ -8,6 +8,7 @@ import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
+import { loadIn, strainIn } from './load';
 import { BITS, mixingIn, saidByDenial, tellsOfFoam } from './mixing';
 import { isFatAlone, panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
@@ -166,12 +167,14 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   const inF = speaksFahrenheit(notes);
   let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
-      ...restsIn(c, clauses.slice(n + 1, n + 3)),
+      ...restsIn(c, clauses.slice(n + 1, n + 3), clauses[n - 1]),
       ...(ofFatBefore(c, clauses[n - 1]) ? [] : portionsTold(c, house, clauses[n + 1])),
       ...heatsIn(c, inF),
       ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
       ...wordsIn(c),
       ...momentsIn(c, house),
+      ...loadIn(c),
+      ...strainIn(c),
     ]),
     ...sidesIn(clauses),
   ]
