@@ -1,14 +1,17 @@
 // The kitchen's door: TLS on the local network in front of the web server, which itself answers this machine alone. It
 // lets in paired devices, strips every header that could name one, and passes on who it is under a secret of this start.
 // Told by its parent: { key, chain, authority, hosts, endsAt }, again whenever the certificate is renewed.
+// Behind a proxy of the kitchen's own (KITCHEN_PROXY, its origin) it speaks plain HTTP to this machine alone: TLS is the
+// proxy's.
 import { createHash, X509Certificate } from 'node:crypto';
-import { Agent, request } from 'node:http';
+import { Agent, createServer as createPlain, request } from 'node:http';
 import { createServer } from 'node:https';
 import pg from 'pg';
 import { perClient } from './per-client.mjs';
 
 const PORT = Number(process.env.KITCHEN_PORT);
-const BIND = process.env.KITCHEN_BIND ?? '0.0.0.0';
+const PROXY = process.env.KITCHEN_PROXY ? new URL(process.env.KITCHEN_PROXY) : null;
+const BIND = PROXY ? '127.0.0.1' : (process.env.KITCHEN_BIND ?? '0.0.0.0');
 const UPSTREAM = Number(process.env.PORT);
 const SECRET = process.env.EVEN_CRUMB_LISTENER ?? '';
 if (SECRET.length < 32) throw new Error('EVEN_CRUMB_LISTENER has at least 32 characters');
@@ -102,7 +105,19 @@ setInterval(async () => {
 }, 2 * KNOWN_MS).unref();
 
 let told = null;
-const hostOk = (host) => told?.hosts.some((h) => host === `${h}:${PORT}` || (PORT === 443 && host === h)) ?? false;
+const hostOk = (host) =>
+  PROXY
+    ? host === PROXY.host
+    : (told?.hosts.some((h) => host === `${h}:${PORT}` || (PORT === 443 && host === h)) ?? false);
+/** Who asks: by the proxy's word, which is the last of the list, where there is one. */
+const clientOf = (req) =>
+  (PROXY &&
+    String(req.headers['x-forwarded-for'] ?? '')
+      .split(',')
+      .at(-1)
+      ?.trim()) ||
+  req.socket.remoteAddress ||
+  '';
 
 const tooMany = perClient({ windowMs: WINDOW_MS, most: MOST_IN_WINDOW });
 
@@ -152,9 +167,11 @@ function passed(headers, device, scope) {
 const agent = new Agent({ keepAlive: true, maxSockets: 100 });
 
 async function handle(req, res) {
-  const ip = req.socket.remoteAddress ?? '';
+  const ip = clientOf(req);
   const host = (req.headers.host ?? '').toLowerCase();
   if (!hostOk(host)) return answer(res, 421, 'Even Crumb does not answer to that name.');
+  // a proxy that takes plain HTTP from devices would carry their cookies in the open
+  if (PROXY && req.headers['x-forwarded-proto'] !== 'https') return answer(res, 421, 'Even Crumb is asked over https.');
   if (tooMany(ip, Date.now())) return answer(res, 429, 'Too much at once.', { 'retry-after': '10' });
   if (Number(req.headers['content-length'] ?? 0) > MOST_BYTES) return answer(res, 413, 'Too much at once.');
   const path = pathOf(req.url ?? '');
@@ -177,10 +194,12 @@ async function handle(req, res) {
     return looks ? answer(res, 303, '', { location: '/pair' }) : answer(res, 401, 'This device is not paired.');
   }
   if (path === '/pair/authority.crt')
-    return answer(res, 200, told.authority, {
-      'content-type': 'application/x-x509-ca-cert',
-      'content-disposition': 'attachment; filename="even-crumb-kitchen.crt"',
-    });
+    return !told.authority
+      ? answer(res, 404, 'The certificate is the proxy’s.')
+      : answer(res, 200, told.authority, {
+          'content-type': 'application/x-x509-ca-cert',
+          'content-disposition': 'attachment; filename="even-crumb-kitchen.crt"',
+        });
   const up = request(
     {
       host: '127.0.0.1',
@@ -218,16 +237,15 @@ async function handle(req, res) {
   req.pipe(up);
 }
 
-const server = createServer(
-  { minVersion: 'TLSv1.2', requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 },
-  (req, res) => {
-    handle(req, res).catch((e) => {
-      log('listener-fault', { said: e.message });
-      if (res.headersSent) res.destroy();
-      else answer(res, 500, 'Something went wrong at the door.');
-    });
-  },
-);
+const LIMITS = { requestTimeout: 120_000, headersTimeout: 20_000, maxHeaderSize: 32_768 };
+const takes = (req, res) => {
+  handle(req, res).catch((e) => {
+    log('listener-fault', { said: e.message });
+    if (res.headersSent) res.destroy();
+    else answer(res, 500, 'Something went wrong at the door.');
+  });
+};
+const server = PROXY ? createPlain(LIMITS, takes) : createServer({ ...LIMITS, minVersion: 'TLSv1.2' }, takes);
 const open = new Map();
 server.on('connection', (socket) => {
   const ip = socket.remoteAddress ?? '';
@@ -238,7 +256,8 @@ server.on('connection', (socket) => {
     if (left > 0) open.set(ip, left);
     else open.delete(ip);
   });
-  if (n > MOST_CONNECTIONS) socket.destroy();
+  // a proxy brings those of all
+  if (n > MOST_CONNECTIONS && !PROXY) socket.destroy();
 });
 
 /** Notes until when the certificate is good, so that every screen can say so in time. */
@@ -251,8 +270,12 @@ const noteEnd = (chain) =>
     .catch((e) => log('listener-records', { said: e.message }));
 
 process.on('message', (m) => {
-  void noteEnd(m.chain);
   told = { hosts: m.hosts, authority: m.authority };
+  if (PROXY) {
+    if (!server.listening) server.listen(PORT, BIND, () => process.send?.('open'));
+    return;
+  }
+  void noteEnd(m.chain);
   server.setSecureContext({ key: m.key, cert: m.chain, minVersion: 'TLSv1.2' });
   if (server.listening) {
     log('certificate-renewed');

@@ -6,6 +6,8 @@
 // PORT (4310), EVEN_CRUMB_DATA (.data), DATABASE_URL (an existing database instead of our own)
 // with --kitchen: KITCHEN_PORT (4343), EVEN_CRUMB_HOSTS (more names it is reached by, with commas), TLS_CERT and TLS_KEY
 // (a certificate of your own, as files, instead of the kitchen's)
+// EVEN_CRUMB_PROXY (https://name): behind a proxy of your own on this machine, which speaks TLS and asks the door at
+// http://127.0.0.1:KITCHEN_PORT; this machine's own screen then opens by an address with a key, printed at the start
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
@@ -28,10 +30,14 @@ import { mbLeft, startPostgres } from './postgres.mjs';
 const dev = process.argv.includes('--dev');
 const empty = process.argv.includes('--empty');
 const { port, dataFolder, ownDatabase } = settings();
-const kitchen = process.argv.includes('--kitchen');
+/** The origin of a proxy of one's own; null: there is none. */
+const behind = process.env.EVEN_CRUMB_PROXY ?? null;
+const kitchen = process.argv.includes('--kitchen') || behind !== null;
 const kitchenPort = Number(process.env.KITCHEN_PORT ?? 4343);
 /** Between the door and the web server: made anew at each start, known to these two alone. */
 const secret = randomBytes(32).toString('hex');
+/** By which this machine's own screen is told apart from what a proxy might bring: it asks 127.0.0.1 too. */
+const ownKey = behind === null ? null : randomBytes(24).toString('base64url');
 
 let database = null;
 let server = null;
@@ -109,7 +115,12 @@ const doorEnv = () =>
   kitchen
     ? {
         EVEN_CRUMB_LISTENER: secret,
-        EVEN_CRUMB_DOOR: JSON.stringify({ port: kitchenPort, hosts: hostsNow().map(authority.inAddress) }),
+        EVEN_CRUMB_DOOR: JSON.stringify({
+          port: kitchenPort,
+          hosts: hostsNow().map(authority.inAddress),
+          ...(behind !== null && { proxy: behind }),
+        }),
+        ...(ownKey !== null && { EVEN_CRUMB_OWN_KEY: ownKey }),
       }
     : {};
 const hostsNow = () => {
@@ -119,6 +130,7 @@ const hostsNow = () => {
 
 /** Key and certificate for the names and addresses there are now: the kitchen's own, or what was given. */
 async function certificateNow() {
+  if (behind !== null) return { hosts: hostsNow() };
   const hosts = authority.hostsHere();
   const { TLS_CERT, TLS_KEY } = process.env;
   if (TLS_CERT && TLS_KEY) {
@@ -142,6 +154,7 @@ async function startDoor(url) {
       PORT: String(port),
       KITCHEN_PORT: String(kitchenPort),
       EVEN_CRUMB_LISTENER: secret,
+      ...(behind !== null && { KITCHEN_PROXY: behind }),
       ...(process.env.KITCHEN_BIND && { KITCHEN_BIND: process.env.KITCHEN_BIND }),
       ...(user && { HOME: '/' }),
     },
@@ -191,6 +204,8 @@ async function main() {
     throw new Told(`Node ${process.versions.node} is too old: Even Crumb needs Node 20 or newer.`);
   if (kitchen && (!Number.isInteger(kitchenPort) || kitchenPort < 1 || kitchenPort > 65_535 || kitchenPort === port))
     throw new Told(`KITCHEN_PORT is "${process.env.KITCHEN_PORT}": another number than PORT, from 1 to 65535.`);
+  if (behind !== null && !/^https:\/\/[^/?#\s]+$/.test(behind))
+    throw new Told(`EVEN_CRUMB_PROXY is "${behind}": the address devices use, as https://kitchen.example.`);
   if ((await freePort(port)) === null)
     throw new Told(
       `Port ${port} is in use: is Even Crumb already running? Else choose another with PORT=4311 npm start.`,
@@ -250,12 +265,13 @@ async function main() {
   }
   say('ready; Ctrl-C stops it');
   const where = database?.elsewhere ? `\n  Its records stand in      ${database.folder}\n` : '';
+  const addresses =
+    behind === null ? hostsNow().map((h) => `https://${authority.inAddress(h)}:${kitchenPort}`) : [behind];
   const devices = kitchen
-    ? `  For paired devices at  ${hostsNow()
-        .map((h) => `https://${authority.inAddress(h)}:${kitchenPort}`)
-        .join('  ')}\n  Pair one under House, Devices, on this screen.\n`
+    ? `  For paired devices at  ${addresses.join('  ')}\n  Pair one under House, Devices, on this screen.\n`
     : '';
-  process.stdout.write(`\n  Even Crumb is open at  http://127.0.0.1:${port}\n${devices}${where}\n`);
+  const own = `http://127.0.0.1:${port}${ownKey === null ? '' : `/own?key=${ownKey}`}`;
+  process.stdout.write(`\n  Even Crumb is open at  ${own}\n${devices}${where}\n`);
 }
 
 main().catch((e) => {

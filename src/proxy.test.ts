@@ -43,6 +43,29 @@ test('what comes by the door is the device it names, never this screen; a guesse
   expect((await ask({ ...door, 'x-even-crumb-listener': '' })).status).toBe(421);
 });
 
+test('behind a proxy this machine’s own screen is who has the key of the start, and no address or header', async () => {
+  process.env.EVEN_CRUMB_OWN_KEY = 'the-key-that-the-start-has-printed';
+  const status = async (headers: Readonly<Record<string, string>>, path?: string) => (await ask(headers, path)).status;
+  try {
+    expect(await status({})).toBe(401);
+    expect(await status({ 'x-forwarded-for': '127.0.0.1', 'x-forwarded-host': 'localhost:4310' })).toBe(401);
+    expect(await status({ host: '127.0.0.1:4310', forwarded: 'for=127.0.0.1' }, '/house/devices')).toBe(401);
+    expect(await status({}, '/own?key=guessed')).toBe(401);
+    expect(await status({ cookie: 'own-screen=guessed' })).toBe(401);
+    expect(await status({}, '/api/health')).toBe(200);
+    const opened = await ask({}, '/own?key=the-key-that-the-start-has-printed');
+    expect([opened.status, new URL(opened.headers.get('location') ?? '').pathname]).toEqual([303, '/']);
+    expect(opened.headers.get('set-cookie')).toMatch(/HttpOnly; SameSite=strict/i);
+    const cookie = (opened.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+    expect((await told({ cookie })).way).toBe('own');
+    // what comes by the door needs none, and is no own screen
+    const door = { host: 'kitchen.example', 'x-even-crumb-listener': SECRET, [DEVICE]: 'd1', [ROLE]: 'cook' };
+    expect(await told(door)).toEqual({ status: 200, way: 'door', device: 'd1' });
+  } finally {
+    delete process.env.EVEN_CRUMB_OWN_KEY;
+  }
+});
+
 const BY_ROLE: Readonly<Record<string, May>> = {
   '/table': 'guest',
   '/sign': 'guest',

@@ -77,9 +77,36 @@ const DOOR = 'x-even-crumb-listener';
 function throughDoor(request: NextRequest): boolean | null {
   const said = request.headers.get(DOOR);
   if (said === null) return null;
-  const secret = Buffer.from(process.env.EVEN_CRUMB_LISTENER ?? '');
-  const told = Buffer.from(said);
-  return secret.length >= 32 && told.length === secret.length && timingSafeEqual(told, secret);
+  const secret = process.env.EVEN_CRUMB_LISTENER ?? '';
+  return secret.length >= 32 && same(said, secret);
+}
+
+/** Same length, same text, told in the same time whatever it is. */
+const same = (a: string, b: string): boolean => {
+  const [x, y] = [Buffer.from(a), Buffer.from(b)];
+  return x.length === y.length && timingSafeEqual(x, y);
+};
+
+const OWN_SCREEN = 'own-screen';
+/**
+ * Behind a proxy of the kitchen's own, an address says nothing of who asks: this machine's own screen has the key that
+ * the start has printed. Null: there is no proxy, or it has it.
+ */
+function keyless(request: NextRequest): NextResponse | null {
+  const key = process.env.EVEN_CRUMB_OWN_KEY;
+  // whether the server is up, the start asks by itself
+  if (!key || request.nextUrl.pathname === '/api/health') return null;
+  if (request.nextUrl.pathname === '/own' && same(request.nextUrl.searchParams.get('key') ?? '', key)) {
+    const to = request.nextUrl.clone();
+    to.pathname = '/';
+    to.search = '';
+    const opened = NextResponse.redirect(to, 303);
+    opened.cookies.set(OWN_SCREEN, key, { httpOnly: true, sameSite: 'strict', path: '/' });
+    return opened;
+  }
+  return same(request.cookies.get(OWN_SCREEN)?.value ?? '', key)
+    ? null
+    : new NextResponse('This machine’s own screen opens by the address that npm start has printed.', { status: 401 });
 }
 
 /** Of the interface for programs, what keeps something. */
@@ -128,7 +155,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     );
   if (malformed(request.nextUrl.pathname))
     return told(400, 'The request could not be read', 'That address is not well formed.');
-  const not = byDoor ? notForThem(request) : null;
+  const not = byDoor ? notForThem(request) : keyless(request);
   if (not) return not;
   if (
     request.method === 'POST' &&

@@ -2,7 +2,13 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { createServer, type IncomingHttpHeaders, get as plainGet, type Server } from 'node:http';
+import {
+  createServer,
+  type IncomingHttpHeaders,
+  get as plainGet,
+  request as plainRequest,
+  type Server,
+} from 'node:http';
 import { Agent, request } from 'node:https';
 import { type AddressInfo, createServer as createPlace } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -68,6 +74,55 @@ afterAll(async () => {
   upstream.close();
   rmSync(folder, { recursive: true });
   await closePool();
+});
+
+test('behind a proxy the door speaks plain HTTP to this machine, by the proxy’s name and over its https alone', async () => {
+  const at = await freePort();
+  const plain = spawn(process.execPath, ['scripts/listener.mjs'], {
+    env: {
+      PATH: process.env.PATH,
+      NODE_ENV: 'production',
+      DATABASE_URL: process.env.DATABASE_URL,
+      PORT: String((upstream.address() as AddressInfo).port),
+      KITCHEN_PORT: String(at),
+      KITCHEN_BIND: '0.0.0.0',
+      KITCHEN_PROXY: 'https://kitchen.example',
+      EVEN_CRUMB_LISTENER: SECRET,
+    },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  const opened = new Promise((r) => plain.once('message', r));
+  plain.send({ hosts: [] });
+  await opened;
+  const status = (headers: Readonly<Record<string, string>>, path = '/pair', method = 'GET'): Promise<number> =>
+    new Promise((r, no) => {
+      const q = plainRequest({ host: '127.0.0.1', port: at, path, method, headers }, (res) => {
+        res.resume();
+        r(res.statusCode ?? 0);
+      });
+      q.on('error', no);
+      q.end();
+    });
+  const by = { host: 'kitchen.example', 'x-forwarded-proto': 'https', 'x-forwarded-for': '6.6.6.6, 192.168.1.9' };
+  expect(await status(by)).toBe(200);
+  expect(await status({ ...by, 'x-forwarded-proto': 'http' })).toBe(421);
+  expect(await status({ ...by, host: `127.0.0.1:${at}` })).toBe(421);
+  expect(await status({ host: 'kitchen.example' })).toBe(421);
+  // the forwarded name is nobody's word
+  expect(await status({ ...by, host: 'else.example', 'x-forwarded-host': 'kitchen.example' })).toBe(421);
+  expect(await status(by, '/')).toBe(401);
+  expect(await status({ ...by, origin: 'https://else.example' }, '/pair/in', 'POST')).toBe(403);
+  expect(await status({ ...by, origin: 'https://kitchen.example' }, '/pair/in', 'POST')).toBe(200);
+  expect(await status(by, '/pair/authority.crt')).toBe(404);
+  // what it passes on names no device, and nothing that was forwarded
+  const passedOn = seen.findLast((s) => s.url === '/pair')?.headers ?? {};
+  expect(Object.keys(passedOn).filter((k) => k.startsWith('x-forwarded'))).toEqual([]);
+  expect(passedOn['x-even-crumb-device']).toBe('');
+  // many of one client are too many, whoever it says it was before
+  const many = await Promise.all(Array.from({ length: 700 }, () => status(by)));
+  expect(many.filter((s) => s === 429).length).toBeGreaterThan(50);
+  expect(await status({ ...by, 'x-forwarded-for': '192.168.1.10' })).toBe(200);
+  plain.kill();
 });
 
 interface Asked {
