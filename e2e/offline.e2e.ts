@@ -1,5 +1,5 @@
 /** A device goes on while the server is away: pages open, reload and lead to each other, and what is done goes in once. */
-import { expect, test, toWeighIn } from './kitchen';
+import { axe, expect, test, toWeighIn } from './kitchen';
 
 test('server gone: the griddle is tapped, reloaded, left and come back to; back again, all is in once', async ({
   page,
@@ -81,4 +81,31 @@ test('server gone: the griddle is tapped, reloaded, left and come back to; back 
   await kitchen.back();
   await expect(copy).toHaveCount(0);
   await context.close();
+});
+
+test('an update is told, and taken when the cook wants: what another hand changes draws no page anew before', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const shelf = page.getByRole('region', { name: 'Formulas' });
+  await expect(shelf.getByRole('link', { name: 'Cloud cakes' })).toBeVisible();
+  await page.route('**/api/health', async (r) => {
+    const response = await r.fetch();
+    await r.fulfill({ response, headers: { ...response.headers(), 'x-even-crumb-build': 'the-next-one' } });
+  });
+  // another hand takes one away that this page shows
+  const other = await page.context().newPage();
+  await other.goto('/');
+  await other.getByRole('button', { name: 'More of Cloud cakes' }).click();
+  await other.getByRole('menuitem', { name: 'Archive' }).click();
+  await expect(other.getByRole('link', { name: 'Cloud cakes' })).toHaveCount(0);
+  await other.close();
+  const line = page.getByText('Even Crumb was updated since this page was opened.');
+  await expect(line).toBeVisible();
+  await expect(shelf.getByRole('link', { name: 'Cloud cakes' })).toBeVisible();
+  await axe(page);
+  await page.unroute('**/api/health');
+  await page.getByRole('button', { name: 'Open it anew' }).click();
+  await expect(shelf.getByRole('link', { name: 'Cloud cakes' })).toHaveCount(0);
+  await expect(line).toHaveCount(0);
 });

@@ -7,6 +7,7 @@ import { atLeast, leastAt } from '@/contract/roles';
 import { scalesOf } from '@/core/pantry/gear';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
+import { buildName } from '@/server/live/build';
 import { heardLast } from '@/server/live/changes';
 import { lastHouse, loadHouse } from '@/server/queries/house';
 import { kitchenPeople } from '@/server/queries/people';
@@ -25,6 +26,7 @@ import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { when } from '@/ui/kit/when';
 import { Follower } from '@/ui/live/follower';
 import { KeptCopy } from '@/ui/live/kept-copy';
+import { Newer } from '@/ui/live/newer';
 import { OutboxSender } from '@/ui/live/outbox-sender';
 import './globals.css';
 
@@ -56,7 +58,9 @@ export default async function Layout({ children }: { readonly children: ReactNod
     );
   const who = senderOf(head);
   const drawnAt = heardLast();
-  const r = await reach(() => Promise.all([loadHouse(), kitchenPeople(), kitchenDoor() ? certificateEnds() : null]));
+  const r = await reach(() =>
+    Promise.all([loadHouse(), kitchenPeople(), kitchenDoor()?.signs ? certificateEnds() : null]),
+  );
   const [here, people, ends] = r.up ? r.value : [null, [], null];
   const house = here ?? lastHouse();
   const units = house?.units ?? FRESH_UNITS;
@@ -73,9 +77,10 @@ export default async function Layout({ children }: { readonly children: ReactNod
     : null;
   return (
     <html lang="en-GB">
-      <body data-session={who.session ?? undefined} data-device={who.device ?? undefined}>
+      <body data-session={who.session ?? undefined} data-device={who.device ?? undefined} data-build={buildName()}>
         <SignedProvider of={signed}>
           <KeptCopy />
+          <Newer />
           {ends ? (
             <p role="status" className="border-b-2 border-rim bg-wash px-4 py-2 text-center font-semibold print:hidden">
               The kitchen’s certificate {ends.getTime() < Date.now() ? 'was good until' : 'is good until'}{' '}

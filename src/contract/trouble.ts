@@ -8,3 +8,6 @@ export const TROUBLE_WORDS: Readonly<Record<TroubleKind, string>> = {
   unkeepable:
     'This can’t be saved as it stands: the records refuse it, and would refuse it again. What you typed is still here.',
 };
+
+/** Header of what is answered by the running build's name. */
+export const BUILD = 'x-even-crumb-build';

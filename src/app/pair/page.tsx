@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { wayIn } from '@/app/way-in';
+import { kitchenDoor } from '@/server/usecases/door';
 import { PairView } from '@/ui/house/pair-view';
 import { Link } from '@/ui/kit/link';
 
@@ -18,7 +19,7 @@ export default async function PairPage({ searchParams }: Asked) {
     <main id="page" className="mx-auto grid max-w-xl gap-4 px-4 py-6">
       <h1 className="text-3xl">Even Crumb</h1>
       {way === 'outside' ? (
-        <PairView code={typeof code === 'string' ? code.slice(0, 20) : ''} />
+        <PairView code={typeof code === 'string' ? code.slice(0, 20) : ''} signs={kitchenDoor()?.signs !== false} />
       ) : (
         <p className="text-lg">
           {way === 'own' ? 'This is the server’s own screen: it needs no pairing. ' : 'This device is paired. '}

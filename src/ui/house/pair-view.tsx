@@ -9,7 +9,14 @@ import { postTo } from '../kit/post';
 
 type Errors = Readonly<Record<string, string>>;
 /** A device says the code that the server's own screen shows, what it is called and where it stands. */
-export function PairView({ code: first }: { readonly code: string }) {
+export function PairView({
+  code: first,
+  signs,
+}: {
+  readonly code: string;
+  /** The kitchen signs for itself: a device has to be told. */
+  readonly signs: boolean;
+}) {
   const [typed, setTyped] = useState({ code: first, name: '', place: '' });
   const [errors, setErrors] = useState<Errors>({});
   const [said, setSaid] = useState<string | null>(null);
@@ -62,25 +69,29 @@ export function PairView({ code: first }: { readonly code: string }) {
           {busy ? 'Pairing' : 'Pair this device'}
         </Button>
       </Form>
-      <section aria-labelledby="trust" className="grid gap-2">
-        <h2 id="trust" className="text-xl">
-          The browser warns of this address?
-        </h2>
-        <p>
-          This kitchen signs for itself, so a device has to be told once. The certificate may sign for this kitchen and
-          for private networks alone.
-        </p>
-        <ol className="list-decimal pl-6">
-          <li>
-            <a href="/pair/authority.crt" download className="font-semibold text-rim underline">
-              Get the certificate
-            </a>{' '}
-            and open it.
-          </li>
-          <li>Add it in the device’s settings, under certificates or profiles, and trust it for web pages.</li>
-          <li>Open this address again. A warning that stays means that it is another kitchen’s: don’t go on.</li>
-        </ol>
-      </section>
+      {signs ? <Trust /> : null}
     </>
   );
 }
+
+const Trust = () => (
+  <section aria-labelledby="trust" className="grid gap-2">
+    <h2 id="trust" className="text-xl">
+      The browser warns of this address?
+    </h2>
+    <p>
+      This kitchen signs for itself, so a device has to be told once. The certificate may sign for this kitchen and for
+      private networks alone.
+    </p>
+    <ol className="list-decimal pl-6">
+      <li>
+        <a href="/pair/authority.crt" download className="font-semibold text-rim underline">
+          Get the certificate
+        </a>{' '}
+        and open it.
+      </li>
+      <li>Add it in the device’s settings, under certificates or profiles, and trust it for web pages.</li>
+      <li>Open this address again. A warning that stays means that it is another kitchen’s: don’t go on.</li>
+    </ol>
+  </section>
+);

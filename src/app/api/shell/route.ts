@@ -1,8 +1,9 @@
 /** What a browser keeps a copy of, so that the kitchen goes on while the server is away: pages under way, and their files. */
-import { readdirSync, readFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { json, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
+import { buildName } from '@/server/live/build';
 import { underWay } from '@/server/queries/batches';
 import { formulaShelf } from '@/server/queries/formulas';
 import { morningsAhead } from '@/server/queries/mornings';
@@ -21,7 +22,7 @@ const built = (() => {
     const files = readdirSync(join(at, 'static'), { recursive: true, encoding: 'utf8' })
       .filter((f) => /\.(?:js|css|woff2|svg)$/.test(f))
       .map((f) => `/_next/static/${f}`);
-    known = { build: readFileSync(join(at, 'BUILD_ID'), 'utf8').trim(), files };
+    known = { build: buildName(), files };
     return known;
   };
 })();
