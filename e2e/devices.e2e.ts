@@ -1,8 +1,13 @@
 /** The kitchen's network: a phone is paired, cooks beside the server's own screen, and is let out. */
-import type { Page } from '@playwright/test';
+import { createHash, X509Certificate } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { BrowserContext, BrowserType, Page } from '@playwright/test';
+import { certificateIn } from '../scripts/authority.mjs';
 import { LIMITS } from '../scripts/limits.mjs';
 import { openDoor } from './door';
-import { axe, expect, test, toWeighIn } from './kitchen';
+import { axe, expect, test, toWeighIn, unsent } from './kitchen';
 
 /** Pairs a browser by a code of the server's own screen, which stands on Devices. */
 async function pairBy(page: Page, phone: Page, url: string, name: string): Promise<void> {
@@ -212,6 +217,120 @@ test('people sign with a PIN: a helper ticks and taps, a guest sees the table, w
     await expect(page.getByRole('table', { name: 'What was done on the devices' })).toContainText('ticks and taps');
   } finally {
     await hers.close();
+    await page.goto('about:blank');
+    await door.shut();
+  }
+});
+
+/** A browser that trusts one kitchen's authority, and nobody else who is unknown to it. */
+async function trusting(type: BrowserType, authority: string, folder: string): Promise<BrowserContext> {
+  const key = new X509Certificate(authority).publicKey.export({ type: 'spki', format: 'der' });
+  const { launchOptions } = test.info().project.use;
+  return await type.launchPersistentContext(folder, {
+    ...launchOptions,
+    args: [
+      ...(launchOptions?.args ?? []),
+      `--ignore-certificate-errors-spki-list=${createHash('sha256').update(key).digest('base64')}`,
+    ],
+    viewport: { width: 768, height: 1024 },
+    serviceWorkers: 'allow',
+  });
+}
+
+test('a tablet that trusts this kitchen alone goes on with the server gone: three pages, a form, a photograph, a reload', async ({
+  page,
+  kitchen,
+  browser,
+  expected,
+}) => {
+  expected.push(/ERR_|Failed to fetch|502|503|401/);
+  const door = await openDoor(kitchen);
+  const folders = [1, 2].map(() => mkdtempSync(join(tmpdir(), 'even-crumb-tablet-')));
+  const [hers, strange] = [folders[0] ?? '', folders[1] ?? ''];
+  const { authority } = await certificateIn(mkdtempSync(join(strange, 'else-')), {
+    names: ['else.local'],
+    addresses: [],
+  });
+  const contexts = [await trusting(browser.browserType(), door.authority, hers)];
+  try {
+    // who trusts another kitchen does not get in by clicking on
+    const other = await trusting(browser.browserType(), authority, strange);
+    contexts.push(other);
+    await expect((await other.newPage()).goto(`${door.url}/pair`)).rejects.toThrow(/ERR_CERT_/);
+
+    await kitchen.sql(
+      "insert into people (id, name, role, mark) values (gen_random_uuid(), 'Linden', 'cook', 'ladle')",
+    );
+    await page.goto(`${kitchen.url}/house/devices`);
+    const tablet = (await contexts[0]?.newPage()) as Page;
+    await pairBy(page, tablet, door.url, 'Tablet');
+    const signs = page.getByRole('region', { name: 'Who signs' });
+    await signs.getByRole('button', { name: 'PIN for Linden' }).click();
+    await signs.getByLabel('New PIN of Linden, 4 to 12 figures').fill('2580');
+    await signs.getByRole('button', { name: 'Keep it' }).click();
+    await expect(signs.getByRole('button', { name: 'Another PIN for Linden' })).toBeVisible();
+    await expect(async () => {
+      await tablet.goto(`${door.url}/sign`);
+      await tablet.getByLabel('PIN of Linden').fill('2580', { timeout: 2000 });
+    }).toPass({ timeout: LIMITS.expectMs });
+    await tablet.getByRole('button', { name: 'Sign as Linden' }).click();
+    await expect(tablet).toHaveURL(`${door.url}/`);
+
+    const [batch] = await kitchen.sql<{ id: string }>(
+      "select b.id from batches b join formula_versions v on v.id = b.version_id where finished_at is null and v.name like 'Regatta%' limit 1",
+    );
+    const at = `${door.url}/batches/${batch?.id}`;
+    await page.goto(`${kitchen.url}/batches/${batch?.id}/prep`);
+    // what is ticked on the one shows on the other
+    await tablet.goto(`${at}/prep`);
+    await tablet.getByRole('checkbox', { name: /Baking soda/ }).check({ force: true });
+    await expect(page.getByRole('checkbox', { name: /Baking soda/ })).toBeChecked();
+    await tablet.goto(`${at}/outcome`);
+    await expect(tablet.getByRole('radio', { name: 'good' })).toBeVisible();
+    const kept = () =>
+      tablet.evaluate(async () => (await (await caches.open('pages')).keys()).map((r) => new URL(r.url).pathname));
+    await expect
+      .poll(kept)
+      .toEqual(expect.arrayContaining(['/', `/batches/${batch?.id}/prep`, `/batches/${batch?.id}/outcome`]));
+
+    await kitchen.stopServer();
+    const copy = tablet.getByText(/^Even Crumb does not answer\. This page is a copy, /);
+    await tablet.goto(`${door.url}/`);
+    await expect(copy).toBeVisible();
+    await tablet.goto(`${at}/prep`);
+    await expect(copy).toBeVisible();
+    await tablet.getByRole('checkbox', { name: /buttermilk/ }).check({ force: true });
+    await tablet.goto(`${at}/outcome`);
+    await expect(copy).toBeVisible();
+    await tablet.setInputFiles('input[type=file]', {
+      name: 'face.png',
+      mimeType: 'image/png',
+      buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 120 } }),
+    });
+    await tablet.getByRole('radio', { name: 'good' }).click();
+    await tablet.getByLabel('Note').first().fill('Even to the last load.');
+    await expect(tablet.getByRole('button', { name: /things? not in the records yet$/ })).toBeVisible();
+    await tablet.reload();
+    await expect(copy).toBeVisible();
+    await expect(tablet.getByLabel('Note').first()).toHaveValue('Even to the last load.');
+    await tablet.getByRole('button', { name: 'Write it in the log' }).click();
+    // the server's own screen goes on as well
+    await page.getByRole('checkbox', { name: /salt/i }).first().check({ force: true });
+
+    await kitchen.startServer();
+    await expect.poll(() => unsent(tablet)).toBe(0);
+    await expect.poll(() => unsent(page)).toBe(0);
+    expect(
+      await kitchen.sql(
+        `select b.verdict, p.name as judged, (select count(*)::int from photos f where f.batch_id = b.id) as photos,
+                (select count(*)::int from batch_ticks t join people q on q.id = t.by_person where t.batch_id = b.id and q.name = 'Linden') as ticks
+           from batches b left join people p on p.id = b.by_person where b.id = $1`,
+        [batch?.id],
+      ),
+    ).toEqual([{ verdict: 'good', judged: 'Linden', photos: 1, ticks: 2 }]);
+  } finally {
+    for (const c of contexts) await c.close();
+    for (const f of folders) rmSync(f, { recursive: true, force: true });
     await page.goto('about:blank');
     await door.shut();
   }
