@@ -317,12 +317,13 @@ async function followed(label: string, kitchen: Kitchen, id: string, ways: reado
   }
   const took = (performance.now() - from) / 1000;
   const cpuPct = (kitchen.workedMs() - worked) / took / 10;
+  const memoryMb = kitchen.inMemoryMb();
   over.abort();
   await Promise.allSettled([...streams, ...askers]);
   late.sort((a, b) => a - b);
   print(
     `${FOLLOWING} ${label} follow, ${ASKING} ask, ${(TAPS / took).toFixed(1)} taps a second`,
-    `${at(late, 0.5).toFixed(0).padStart(5)} ms, p99 ${at(late, 0.99).toFixed(0)} ms, ${late.length} of ${FOLLOWING * TAPS} told, the server at ${cpuPct.toFixed(0)} % of a core`,
+    `${at(late, 0.5).toFixed(0).padStart(5)} ms, p99 ${at(late, 0.99).toFixed(0)} ms, ${late.length} of ${FOLLOWING * TAPS} told, the server at ${cpuPct.toFixed(0)} % of a core, ${memoryMb.toFixed(0)} MB`,
   );
 }
 

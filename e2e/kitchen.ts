@@ -34,6 +34,8 @@ export interface Kitchen {
   readonly passTime: (ms: number) => void;
   /** What the server has worked so far, ms of one core. */
   readonly workedMs: () => number;
+  /** What the server has in memory now, MB. */
+  readonly inMemoryMb: () => number;
 }
 
 /**
@@ -129,6 +131,15 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
   throw new Error('the server did not answer');
 }
 
+/** MB that a process has in memory; 0: it is gone. */
+function memoryMbOf(pid: number): number {
+  try {
+    return Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
+  } catch {
+    return 0;
+  }
+}
+
 /** ms of one core that a process has used, itself and for the system; 0: it is gone. */
 function cpuMsOf(pid: number): number {
   try {
@@ -205,6 +216,7 @@ export async function openKitchen(
     turnClock: (to) => turn(to === null ? 0 : to - Date.now()),
     passTime: (ms) => turn(offset + ms),
     workedMs: () => cpuMsOf(child?.pid ?? 0),
+    inMemoryMb: () => memoryMbOf(child?.pid ?? 0),
   };
   return {
     kitchen,

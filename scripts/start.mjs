@@ -2,6 +2,8 @@
 //   npm start               with the demo kitchen, loaded once
 //   npm start -- --empty    a blank kitchen (asked for the first time the data folder is used)
 //   npm start -- --kitchen  open to paired devices of the local network too, over TLS
+//   npm start -- --ask      this machine's own screen opens by an address with a key alone, printed at the start: whoever
+//                           cooks at it uses the kitchen's address, paired and signed as on any device
 //   npm run dev             the same with the development server
 // PORT (4310), EVEN_CRUMB_DATA (.data), DATABASE_URL (an existing database instead of our own)
 // with --kitchen: KITCHEN_PORT (4343), EVEN_CRUMB_HOSTS (more names it is reached by, with commas), TLS_CERT and TLS_KEY
@@ -36,8 +38,8 @@ const kitchen = process.argv.includes('--kitchen') || behind !== null;
 const kitchenPort = Number(process.env.KITCHEN_PORT ?? 4343);
 /** Between the door and the web server: made anew at each start, known to these two alone. */
 const secret = randomBytes(32).toString('hex');
-/** By which this machine's own screen is told apart from what a proxy might bring: it asks 127.0.0.1 too. */
-const ownKey = behind === null ? null : randomBytes(24).toString('base64url');
+/** By which this machine's own screen is told apart from what a proxy might bring, which asks 127.0.0.1 too. */
+const ownKey = behind !== null || process.argv.includes('--ask') ? randomBytes(24).toString('base64url') : null;
 
 let database = null;
 let server = null;
@@ -111,18 +113,17 @@ async function startDatabase() {
 }
 
 /** What the web server is told of the door; nothing where it is shut. */
-const doorEnv = () =>
-  kitchen
-    ? {
-        EVEN_CRUMB_LISTENER: secret,
-        EVEN_CRUMB_DOOR: JSON.stringify({
-          port: kitchenPort,
-          hosts: hostsNow().map(authority.inAddress),
-          ...(behind !== null && { proxy: behind }),
-        }),
-        ...(ownKey !== null && { EVEN_CRUMB_OWN_KEY: ownKey }),
-      }
-    : {};
+const doorEnv = () => ({
+  ...(ownKey !== null && { EVEN_CRUMB_OWN_KEY: ownKey }),
+  ...(kitchen && {
+    EVEN_CRUMB_LISTENER: secret,
+    EVEN_CRUMB_DOOR: JSON.stringify({
+      port: kitchenPort,
+      hosts: hostsNow().map(authority.inAddress),
+      ...(behind !== null && { proxy: behind }),
+    }),
+  }),
+});
 const hostsNow = () => {
   const { names, addresses } = authority.hostsHere();
   return [...addresses, ...names];
