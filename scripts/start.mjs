@@ -266,10 +266,10 @@ async function main() {
   }
   say('ready; Ctrl-C stops it');
   const where = database?.elsewhere ? `\n  Its records stand in      ${database.folder}\n` : '';
-  const addresses =
+  const addresses = () =>
     behind === null ? hostsNow().map((h) => `https://${authority.inAddress(h)}:${kitchenPort}`) : [behind];
   const devices = kitchen
-    ? `  For paired devices at  ${addresses.join('  ')}\n  Pair one under House, Devices, on this screen.\n`
+    ? `  For paired devices at  ${addresses().join('  ')}\n  Pair one under House, Devices, on this screen.\n`
     : '';
   const own = `http://127.0.0.1:${port}${ownKey === null ? '' : `/own?key=${ownKey}`}`;
   process.stdout.write(`\n  Even Crumb is open at  ${own}\n${devices}${where}\n`);
