@@ -126,7 +126,7 @@ const NUMBER = new RegExp(
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;

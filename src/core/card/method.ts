@@ -26,7 +26,9 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
     PIECES.test(text) ||
     SO_MANY.test(text) ||
     (ABOUT_SO_MANY.test(text) && !MEASURES.test(sentence));
-  const told = countTold(said, tells, [PIECES, MADE]);
+  const told =
+    countTold(said, tells, [PIECES, MADE]) ??
+    countTold(said, (text, whole) => DOES_ALONE.test(text) && !APIECE.test(whole), [FED, FED]);
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
   const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
@@ -62,6 +64,10 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
 const OTHERS_COUNTED =
   /(?:\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
 
+/** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
+const APIECE = /\b(?:apiece|each)\b/i;
+const DOES_ALONE = /^does (?:about )?\S+$/i;
+
 /** Pieces, as they are called. */
 const PIECES = anyWord(
   'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
@@ -84,7 +90,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -187,9 +193,10 @@ export function servingClaim(
     said,
     (text, sentence) =>
       (PEOPLE.test(text) && !EATEN.test(text)) ||
+      (DOES_ALONE.test(text) && yieldClaim(notes, said)?.text !== text && !APIECE.test(sentence)) ||
       // "does six, two apiece": pieces
       (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&
-        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does) (?:about )?(?:the )?\S+(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
+        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does(?= (?:about )?(?:the )?\S+ \S)) (?:about )?(?:the )?\S+(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
           text,
         )),
     [FED, PEOPLE],

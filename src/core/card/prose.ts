@@ -56,7 +56,7 @@ const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts'
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
 /** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
 const AT_TABLE =
-  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|\bon(?:to)? (?:each|top)\b/i;
+  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
 const POURS =
@@ -70,6 +70,9 @@ const AT_WORK = /\b(?:flip|turn (?:it|them|when)|swirled?)\b/i;
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
+
+/** Nobody has these on the plate. */
+const NEVER_SERVED: ReadonlySet<string> = new Set(['leavening', 'flour', 'starch']);
 
 /** "flour, milk, eggs and a bit of salt": known things and no amounts; null where one of them is none. */
 export function thingsNamed(
@@ -111,6 +114,8 @@ export function toldIn(
     const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) ? 'for the pan' : null;
     if (beside !== null)
       return measured.flatMap((m) => {
+        // "a teaspoon of baking powder goes on top": on the flour
+        if (beside === 'to serve' && NEVER_SERVED.has(m.ingredient?.category ?? '')) return [m];
         const line = read(`${m.text} ${beside}`);
         return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
       });
@@ -160,6 +165,35 @@ function putIn(
   return eggs?.status === 'read' ? [eggs] : null;
 }
 
+/** Words of a length of time, a heat or a width: no food, though a number stands before them. */
+const NO_AMOUNT = /\b(?:min|sec|hour|day|night|degree|cm|inch|times?|turns?|strokes?|more|each|goes|lots|parts)\w*\b/i;
+/**
+ * What a list of measured things tells beside them: a known thing without an amount ("vanilla"), and a number with words
+ * that no table knows ("fifty plain"), which is asked about.
+ */
+function unmeasured(
+  said: string,
+  known: readonly Line[],
+  measured: readonly Line[],
+  read: (x: string) => Line,
+): readonly Line[] {
+  if (known.length < 2) return [];
+  return said.split(/,\s+(?:and\s+)?/).flatMap((bit) => {
+    const text = bit.trim();
+    if (text === '' || measured.some((m) => m.text.includes(text) || text.includes(m.text))) return [];
+    if (/^\p{L}+(?: (?:extract|essence|powder|zest|seeds?))?$/u.test(text)) {
+      const line = read(text);
+      return line.ingredient !== null && isClean(line) && !known.some((k) => k.ingredient?.id === line.ingredient?.id)
+        ? [line]
+        : [];
+    }
+    const counted = new RegExp(`^(?:\\d{2,4}|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`, 'iu').test(
+      text,
+    );
+    return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
+  });
+}
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -177,7 +211,8 @@ function measuredOrAsked({
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
-  if (known.length > 0 || more.length > 0) return [...known, ...asked, ...more];
+  if (known.length > 0 || more.length > 0)
+    return [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat

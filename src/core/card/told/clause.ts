@@ -143,6 +143,8 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     /\b(?:half an|a (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
     30,
   ],
+  [/\ban hour and a quarter\b|\bone and a quarter hours\b/i, 75],
+  [/\ban hour and three[- ]quarters\b/i, 105],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
   [
     /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,

@@ -183,7 +183,11 @@ const LEAST_REST = 4;
 
 /** A sentence that is a length of time. */
 const isTimeOnly = (c: Clause): boolean =>
-  TIME_ALONE.test(c.text) && c.times.length === 1 && c.sentence.replace(/[.!]$/, '') === c.text && c.text.length < 32;
+  TIME_ALONE.test(c.text) &&
+  !/\b(?:in all|altogether|in total|all told)\b/i.test(c.text) &&
+  c.times.length === 1 &&
+  c.sentence.replace(/[.!]$/, '') === c.text &&
+  c.text.length < 32;
 
 /** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
 export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
