@@ -62,6 +62,8 @@ function isSeam(
   const { seam, alone, left, right, rest } = of;
   if (!left || !right) return false;
   const comma = /[,;.!]/.test(seam);
+  // "two hundred and forty grams" is one number
+  if (/\band\b/i.test(seam) && /\b(?:hundred|thousand)$/i.test(left) && STARTS_COUNT.test(right)) return false;
   const [l, r] = [read(left), read(right)];
   if (!whole(l) || !begins(right)) return false;
   const far =
@@ -119,9 +121,10 @@ export function itemsIn(
 /** Numbers in words that food is counted with. */
 export const COUNT_WORDS =
   'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety';
+const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b)(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+of\s+an?\s)))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
@@ -182,9 +185,10 @@ const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
   /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
+const PER_PAN = /^\s*(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)\b/i;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)?)\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?$/iu;
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
 function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
@@ -212,7 +216,17 @@ export function measuredIn(
   languages: ReadonlySet<Language> | null,
   isMeasure: (text: string) => boolean,
 ): readonly Line[] {
-  const read = (text: string): Line => readLine(text, house, {}, null, languages);
+  // "cup and a quarter of milk": one
+  const read = (text: string): Line =>
+    readLine(
+      /^(?:cup|pint|teaspoon|tablespoon) and (?:a|half|three)\b/i.test(text)
+        ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
+        : text,
+      house,
+      {},
+      null,
+      languages,
+    );
   const out: Line[] = [];
   let from = 0;
   for (const m of sentence.matchAll(NUMBER)) {
@@ -233,6 +247,11 @@ export function measuredIn(
         out.push(apart);
         continue;
       }
+    }
+    // "a teaspoon of butter per panful": the pan's
+    if (line?.ingredient?.category === 'fat' && PER_PAN.test(sentence.slice(from))) {
+      out.push(read(`${text} ${FOR_THE_PAN}`));
+      continue;
     }
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion

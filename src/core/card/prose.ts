@@ -28,7 +28,7 @@ const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|one|two|three|four|five|six|eight|ten)\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b`,
   'iu',
 );
 
@@ -50,7 +50,7 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about |some )?[\d.,½¼]+ ?(?:ml|cl|dl) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -145,6 +145,9 @@ const isAct = (bit: string): boolean => {
   );
 };
 
+/** Where a list parts; "two hundred and forty grams" is one number. */
+const PARTED = new RegExp(`,\\s+|(?<!\\bhundred|\\bthousand)\\s+and\\s+|\\s+and\\s+(?!(?:${COUNT_WORDS})\\b)`, 'i');
+
 /** A step whose seams part it wholly: "3 eggs, 125 ml milk and 60 g flour"; null where they don't. */
 function putIn(
   bare: string,
@@ -153,7 +156,7 @@ function putIn(
 ): readonly Line[] | null {
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
   // "the yolks, 20 g sugar": what was told already is not told again
-  const bits = (itemsIn(bare, house, languages) ?? bare.split(/,\s+|\s+and\s+/)).filter(
+  const bits = (itemsIn(bare, house, languages) ?? bare.split(PARTED)).filter(
     (bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit),
   );
   const apart = bits.map(read);
@@ -187,9 +190,10 @@ function unmeasured(
         ? [line]
         : [];
     }
-    const counted = new RegExp(`^(?:\\d{2,4}|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`, 'iu').test(
-      text,
-    );
+    const counted = new RegExp(
+      `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
+      'iu',
+    ).test(text);
     return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
   });
 }

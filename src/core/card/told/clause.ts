@@ -158,7 +158,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba quarter of a minute\b/i, 0.25],
   [/\ba few hours\b/i, 180],
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
-  [/\ba (?:couple of|few) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
+  [/\b(?:a (?:couple of|few)|couple of) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
   [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
   [/\b(?:a|another) minute or two\b/i, 1.5],
   [/\b(?:a|another) minute and a quarter\b/i, 1.25],

@@ -18,7 +18,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
@@ -128,7 +128,7 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): bo
     /\b(?:close|shut|put down) (?:the )?(?:lid|iron)\b|\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(
       sentence,
     ) ||
-    /\b(?:lasts?|stored?|left ?overs?)\b/i.test(text) ||
+    /\b(?:lasts?|stored?|left ?overs?|longer than (?:it|that|they|the))\b/i.test(text) ||
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat
     /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
@@ -169,6 +169,8 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
     .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
+  // the yeast wakes before the flour is in
+  if (/\b(?:foams?|froths?)\b/i.test(text) && /\byeast\b/i.test(sentence)) return 'wet';
   if (SOAKS.test(sentence) || (before && SOAKS.test(before.text) && OF_IT.test(text))) return 'wet';
   // "stands two minutes and sinks": it is out of the oven
   if (/\bbefore (?:serving|cutting|slicing|eating)\b|\b(?:and|it) (?:sinks|falls|deflates|collapses)\b/i.test(text))
