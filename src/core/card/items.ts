@@ -129,7 +129,7 @@ const NUMBER = new RegExp(
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|while|before|after|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
@@ -185,7 +185,8 @@ const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
   /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
-const PER_PAN = /^\s*(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)\b/i;
+const PER_PAN =
+  /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
   /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
@@ -203,6 +204,32 @@ function bitsIn(sentence: string, measured: number, read: (text: string) => Line
     .map((m) => read(m[1] ?? ''))
     .filter((l) => l.ingredient !== null);
   return lines.filter((l, n) => lines.findIndex((x) => x.ingredient?.id === l.ingredient?.id) === n);
+}
+
+/** The line of what is not the batter's: the pan's, or the plate's; `tool`: what is wiped with; null: it is the batter's. */
+function besides({
+  before,
+  after,
+  text,
+  line,
+  read,
+}: {
+  readonly before: string;
+  readonly after: string;
+  readonly text: string;
+  readonly line: Line | null;
+  readonly read: (text: string) => Line;
+}): Line | 'tool' | null {
+  const isFat = line?.ingredient?.category === 'fat';
+  // "wipe with half an onion"
+  if (/\bwip(?:e|ed|ing)\b[^,;.]{0,16}\bwith\s+$/i.test(before) && !isFat) return 'tool';
+  // "and fry with a knob of butter", "and serve with a drop of honey"
+  const beside = BESIDE.find(([re]) => re.test(before))?.[1];
+  const apart = beside === undefined ? null : read(`${text} ${beside}`);
+  // semolina cooked in milk keeps its milk
+  if (apart?.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) return apart;
+  // "a teaspoon of butter per panful"
+  return isFat && PER_PAN.test(after) ? read(`${text} ${FOR_THE_PAN}`) : null;
 }
 
 /**
@@ -238,24 +265,16 @@ export function measuredIn(
     const { line, length, text } = itemAt(rest, read);
     if (line === null && !isMeasure(text)) continue;
     from = m.index + length;
-    // "and fry with a knob of butter", "and serve with a drop of honey": not the batter's
-    const beside = BESIDE.find(([re]) => re.test(sentence.slice(0, m.index)))?.[1];
-    if (beside !== undefined) {
-      const apart = read(`${text} ${beside}`);
-      // semolina cooked in milk keeps its milk
-      if (apart.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) {
-        out.push(apart);
-        continue;
-      }
-    }
-    // "a teaspoon of butter per panful": the pan's
-    if (line?.ingredient?.category === 'fat' && PER_PAN.test(sentence.slice(from))) {
-      out.push(read(`${text} ${FOR_THE_PAN}`));
+    const before = sentence.slice(0, m.index);
+    const apart = besides({ before, after: sentence.slice(from), text, line, read });
+    if (apart === 'tool') continue;
+    if (apart !== null) {
+      out.push(apart);
       continue;
     }
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
-    if (each === undefined) out.push(line ?? saidBefore(sentence.slice(0, m.index), text, read) ?? read(text));
+    if (each === undefined) out.push(line ?? saidBefore(before, text, read) ?? read(text));
     else if (line !== null) out.push(read(`${text}${each}`));
   }
   const named = (l: Line): boolean => out.some((x) => x.ingredient?.id === l.ingredient?.id);

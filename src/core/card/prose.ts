@@ -28,7 +28,7 @@ const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|sticks?|ounces?|pinch)\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|quarts?|sticks?|ounces?|pinch)\b`,
   'iu',
 );
 
@@ -50,7 +50,7 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -103,7 +103,7 @@ export function toldIn(
   then = '',
 ): readonly Line[] {
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
-  const sentences = text.split(/(?<=[.!?;])\s+/);
+  const sentences = putRight(text).split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
     if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said)) return [];
@@ -125,6 +125,12 @@ export function toldIn(
     );
   });
 }
+
+/** "1 dl sugar? no, half a dl": what is said last. */
+const PUT_RIGHT =
+  /(?<![\p{L}\d])(?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) (\p{L}+) (?:of )?(\p{L}+(?: \p{L}+)?)\? (?:no|nope|sorry|wait),? (?:make (?:it|that) |it[’']s |that[’']s )?((?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) \1)(?!\p{L})/giu;
+const putRight = (text: string): string =>
+  text.replace(PUT_RIGHT, (_, __, thing: string, amount: string) => `${amount} ${thing}`);
 
 /** The fat that is fried in: "Melt 40 g butter in the pan. Pour in." @param after the sentence that follows */
 function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {

@@ -61,7 +61,7 @@ const DENIED =
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
+  /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;

@@ -184,12 +184,17 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
 const LEAST_REST = 4;
 
 /** A sentence that is a length of time. */
-const isTimeOnly = (c: Clause): boolean =>
-  TIME_ALONE.test(c.text) &&
-  !/\b(?:in all|altogether|in total|all told)\b/i.test(c.text) &&
-  c.times.length === 1 &&
-  c.sentence.replace(/[.!]$/, '') === c.text &&
-  c.text.length < 32;
+const isTimeOnly = (c: Clause): boolean => {
+  // "ten minutes while the pan warms up"
+  const text = c.text.replace(/ (?:while|as) (?:the|your|you|i|we) .*$/i, '');
+  return (
+    TIME_ALONE.test(text) &&
+    !/\b(?:in all|altogether|in total|all told)\b/i.test(text) &&
+    c.times.length === 1 &&
+    c.sentence.replace(/[.!]$/, '') === c.text &&
+    text.length < 32
+  );
+};
 
 /** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
 export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {
