@@ -124,7 +124,7 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+of\s+an?\s)))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
@@ -243,10 +243,10 @@ export function measuredIn(
   languages: ReadonlySet<Language> | null,
   isMeasure: (text: string) => boolean,
 ): readonly Line[] {
-  // "cup and a quarter of milk": one
+  // "cup and a quarter of milk", "teaspoon salt": one
   const read = (text: string): Line =>
     readLine(
-      /^(?:cup|pint|teaspoon|tablespoon) and (?:a|half|three)\b/i.test(text)
+      /^(?:cup|pint|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(text)
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
         : text,
       house,

@@ -28,7 +28,7 @@ const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|pints?|quarts?|sticks?|ounces?|pinch)\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pinch)\b|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
   'iu',
 );
 
@@ -50,7 +50,7 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -197,7 +197,7 @@ function unmeasured(
         : [];
     }
     const counted = new RegExp(
-      `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
+      `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
       'iu',
     ).test(text);
     return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
