@@ -71,6 +71,8 @@ const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
 
+const BATTER_IN = /\b(?:then |and |the )*batter (?:goes )?in\b/i;
+
 /** Nobody has these on the plate. */
 const NEVER_SERVED: ReadonlySet<string> = new Set(['leavening', 'flour', 'starch']);
 
@@ -111,7 +113,10 @@ export function toldIn(
     const fried = friedIn(said, after, read);
     if (fried) return [fried];
     const measured = measuredIn(said, house, languages, isMeasure);
-    const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) ? 'for the pan' : null;
+    // "three tablespoons of butter in, swirl, batter in"
+    const before =
+      BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
+    const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) || before ? 'for the pan' : null;
     if (beside !== null)
       return measured.flatMap((m) => {
         // "a teaspoon of baking powder goes on top": on the flour
