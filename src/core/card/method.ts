@@ -196,7 +196,7 @@ export function servingClaim(
       (DOES_ALONE.test(text) && yieldClaim(notes, said)?.text !== text && !APIECE.test(sentence)) ||
       // "does six, two apiece": pieces
       (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&
-        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does(?= (?:about )?(?:the )?\S+ \S)) (?:about )?(?:the )?\S+(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
+        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does(?= (?:about )?(?:the )?\S+ \S)) (?:about )?(?:the )?\S+(?: (?:or|to) \S+)?(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
           text,
         )),
     [FED, PEOPLE],
