@@ -9,6 +9,7 @@ const LOOK_MS = 60_000;
 
 export function Newer() {
   const [is, setIs] = useState(false);
+  const [later, setLater] = useState(false);
   useEffect(() => {
     if (is) return;
     const tell = (): void => setIs(true);
@@ -19,15 +20,19 @@ export function Newer() {
       clearInterval(look);
     };
   }, [is]);
-  return is ? (
-    <p
+  // over the head of the page: nothing moves that a finger is about to press
+  return is && !later ? (
+    <div
       role="status"
-      className="flex flex-wrap items-center justify-center gap-3 border-b-2 border-rim bg-wash px-4 py-1 print:hidden"
+      className="fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-1 border-b-2 border-rim bg-wash px-3 py-1 print:hidden"
     >
-      <span>Even Crumb was updated since this page was opened.</span>
-      <Button look="bare" onClick={() => window.location.reload()}>
+      <span className="mr-auto sm:mr-2">Even Crumb was updated.</span>
+      <Button look="bare" className="!min-h-11" onClick={() => window.location.reload()}>
         Open it anew
       </Button>
-    </p>
+      <Button look="bare" className="!min-h-11" onClick={() => setLater(true)}>
+        Later
+      </Button>
+    </div>
   ) : null;
 }
