@@ -24,13 +24,13 @@ export function Newer() {
   return is && !later ? (
     <div
       role="status"
-      className="fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-1 border-b-2 border-rim bg-wash px-3 py-1 print:hidden"
+      className="fixed inset-x-0 top-0 z-50 flex items-center justify-center gap-1 whitespace-nowrap border-b-2 border-rim bg-wash px-3 py-1 text-sm print:hidden sm:text-base"
     >
       <span className="mr-auto sm:mr-2">Even Crumb was updated.</span>
-      <Button look="bare" className="!min-h-11" onClick={() => window.location.reload()}>
+      <Button look="bare" className="!min-h-11 !px-2" onClick={() => window.location.reload()}>
         Open it anew
       </Button>
-      <Button look="bare" className="!min-h-11" onClick={() => setLater(true)}>
+      <Button look="bare" className="!min-h-11 !px-2" onClick={() => setLater(true)}>
         Later
       </Button>
     </div>
