@@ -7,7 +7,7 @@ import type { BrowserContext, BrowserType, Page } from '@playwright/test';
 import { certificateIn } from '../scripts/authority.mjs';
 import { LIMITS } from '../scripts/limits.mjs';
 import { openDoor } from './door';
-import { axe, expect, test, toWeighIn, unsent } from './kitchen';
+import { axe, expect, fourTallCakes, test, unsent } from './kitchen';
 
 /** Pairs a browser by a code of the server's own screen, which stands on Devices. */
 async function pairBy(page: Page, phone: Page, url: string, name: string): Promise<void> {
@@ -78,13 +78,7 @@ test('a phone is paired by a code, taps at the griddle beside the server’s own
     // a batch begun on the one is cooked on the other, and each sees what the other taps
     const own = await page.context().newPage();
     await own.goto(kitchen.url);
-    await own.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
-    await own.getByRole('button', { name: 'Scale and make' }).click();
-    await own.getByLabel('Pieces').fill('4');
-    await own.getByRole('switch', { name: 'take it from stock' }).click();
-    await own.getByRole('button', { name: 'Start this batch' }).click();
-    await own.waitForURL(/prep/);
-    await toWeighIn(own);
+    await fourTallCakes(own);
     await own.getByRole('link', { name: 'Griddle', exact: true }).click();
     await own.waitForURL(/griddle/);
     await phone.goto(`${door.url}${new URL(own.url()).pathname}`);
@@ -172,13 +166,7 @@ test('people sign with a PIN: a helper ticks and taps, a guest sees the table, w
 
     // a batch of the server's own screen: her taps are hers
     await page.goto(kitchen.url);
-    await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
-    await page.getByRole('button', { name: 'Scale and make' }).click();
-    await page.getByLabel('Pieces').fill('4');
-    await page.getByRole('switch', { name: 'take it from stock' }).click();
-    await page.getByRole('button', { name: 'Start this batch' }).click();
-    await page.waitForURL(/prep/);
-    await toWeighIn(page);
+    await fourTallCakes(page);
     await page.getByRole('link', { name: 'Griddle', exact: true }).click();
     await page.waitForURL(/griddle/);
     const griddle = new URL(page.url()).pathname;

@@ -384,6 +384,17 @@ export async function start(page: Page): Promise<string> {
   return page.url().replace(/\/prep$/, '');
 }
 
+/** Begins four tall cakes from the shelf of an open Today, weighed in beside no stock. @returns the batch's address */
+export async function fourTallCakes(page: Page): Promise<string> {
+  await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByLabel('Pieces').fill('4');
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  const batch = await start(page);
+  await toWeighIn(page);
+  return batch;
+}
+
 /** Chooses from one of our lists. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: label, exact: true }).selectOption({ label: option });

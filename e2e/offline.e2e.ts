@@ -1,5 +1,5 @@
 /** A device goes on while the server is away: pages open, reload and lead to each other, and what is done goes in once. */
-import { axe, expect, test, toWeighIn } from './kitchen';
+import { axe, expect, fourTallCakes, test } from './kitchen';
 
 test('server gone: the griddle is tapped, reloaded, left and come back to; back again, all is in once', async ({
   page,
@@ -10,14 +10,7 @@ test('server gone: the griddle is tapped, reloaded, left and come back to; back 
   // what is asked of a server that is gone
   expected.push(/ERR_CONNECTION_REFUSED|Failed to fetch|ERR_FAILED|ERR_INTERNET|Failed to load|503/);
   await page.goto(kitchen.url);
-  await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
-  await page.getByRole('button', { name: 'Scale and make' }).click();
-  await page.getByLabel('Pieces').fill('4');
-  await page.getByRole('switch', { name: 'take it from stock' }).click();
-  await page.getByRole('button', { name: 'Start this batch' }).click();
-  await page.waitForURL(/prep/);
-  await toWeighIn(page);
-  const griddle = `${new URL(page.url()).pathname.replace('prep', 'griddle')}`;
+  const griddle = `${new URL(await fourTallCakes(page)).pathname}/griddle`;
   await page.goto('about:blank');
 
   const context = await browser.newContext({ baseURL: kitchen.url, serviceWorkers: 'allow' });
