@@ -1,4 +1,4 @@
-/** How many pieces lie on the heat at a time, and what is put through a sieve. */
+/** How many pieces lie on the heat at a time. */
 
 import type { Clause, ToldFact } from './clause';
 import { middle } from './spoken';
@@ -30,6 +30,9 @@ const HOLDER = /\b(?:pan|griddle|skillet|plate|iron|tray)\b/i;
 const OTHERS =
   /\b(?:eggs?|yolks?|whites?|add(?:ed)?|beat|whisk|fold|stir|flip|turn|spoon(?:ful)?s?|cups?|ml|guests?|people|serves?|makes?|minutes?|min|degrees)\b/i;
 
+/** The denial is what is done. */
+const NO_MORE = /\b(?:no|not|never)\s+more than\b/i;
+
 const countOf = (said: string): number =>
   /^a dozen$/i.test(said) ? 12 : /^one$/i.test(said) ? 1 : (middle(said)?.value ?? 0);
 
@@ -55,21 +58,3 @@ export function loadIn(c: Clause): readonly ToldFact[] {
   }
   return [];
 }
-/** The denial is what is done. */
-const NO_MORE = /\b(?:no|not|never)\s+more than\b/i;
-
-const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
-const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
-const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|(?:then |and )?strain$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
-  'iu',
-);
-/** What is strained before it is a batter, or is none. */
-const NO_BATTER =
-  /\b(?:infus\w*|steep\w*|yogh?urt|whey|curd|raisins?|currants?|tea|berries|compote|syrup|sauce|juice|seeds?|butter|flour|cocoa|sugar|powder|soak\w*)\b/i;
-
-/** A batter that is put through a sieve. */
-export const strainIn = ({ text, sentence, taken }: Clause): readonly ToldFact[] =>
-  STRAINS.test(text) && !NO_BATTER.test(sentence)
-    ? [{ fact: 'strain', value: 'sieve', unit: null, of: 'batter', words: text, taken }]
-    : [];

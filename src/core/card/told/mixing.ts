@@ -1,5 +1,5 @@
-/** How far a batter is mixed, how the whites are whipped and folded in: by the words of a clause. */
-import type { Clause, FactId } from './clause';
+/** How far a batter is mixed and whether it is strained, how the whites are whipped and folded in: by the words of a clause. */
+import type { Clause, FactId, ToldFact } from './clause';
 import { anyWord } from './words';
 
 const MIXES = String.raw`mix\w*|stir\w*|whisk\w*|combin\w*|blend\w*|beat\w*|work\w*|fold\w*|rühr\w*|verrühr\w*|mélang\w*|mezcl\w*|batir|schlag\p{L}*|geschlagen|grind|mash|blitz|pur[ée]e`;
@@ -169,3 +169,19 @@ export const saidByDenial = (text: string): boolean =>
   LUMPS_STAY.test(text) ||
   /\blumps (?:are|is) (?:fine|ok(?:ay)?|good|welcome)\b/i.test(text) ||
   /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
+
+const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
+const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
+const STRAINS = new RegExp(
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|(?:then |and )?strain$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
+  'iu',
+);
+/** What is strained before it is a batter, or is none. */
+const NO_BATTER =
+  /\b(?:infus\w*|steep\w*|yogh?urt|whey|curd|raisins?|currants?|tea|berries|compote|syrup|sauce|juice|seeds?|butter|flour|cocoa|sugar|powder|soak\w*)\b/i;
+
+/** A batter that is put through a sieve. */
+export const strainIn = ({ text, sentence, taken }: Clause): readonly ToldFact[] =>
+  STRAINS.test(text) && !NO_BATTER.test(sentence)
+    ? [{ fact: 'strain', value: 'sieve', unit: null, of: 'batter', words: text, taken }]
+    : [];
