@@ -64,8 +64,11 @@ function isSeam(
   const comma = /[,;.!]/.test(seam);
   // "two hundred and forty grams" is one number
   if (/\band\b/i.test(seam) && /\b(?:hundred|thousand)$/i.test(left) && STARTS_COUNT.test(right)) return false;
-  const [l, r] = [read(left), read(right)];
-  if (!whole(l) || !begins(right)) return false;
+  // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
+  if (!begins(right)) return false;
+  const l = read(left);
+  if (!whole(l)) return false;
+  const r = read(right);
   const far =
     whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(rest.trim())));
   if (!far || comma) return far;

@@ -304,14 +304,25 @@ function leftOver(w: string, key: string): NameClaim | null {
   return harmlessWith(w, key.slice(key.lastIndexOf(' ') + 1), key) ? 'filler' : null;
 }
 
+/** Whether a word is left over by no name: it says something, and no name makes it harmless. */
+const isBound = (w: string): boolean => leftOver(w, '') === null && !HARMLESS_WITH.some(([word]) => word === w);
+
 /** The longest run of words that is a name, provided that every word left over changes nothing. */
 function byRun(
   ws: readonly string[],
   names: { get: (key: string) => string | undefined },
   longest: number,
 ): Match | null {
-  for (let size = Math.min(ws.length, longest); size > 0; size--)
-    for (let from = 0; from + size <= ws.length; from++) {
+  // a run holds every word that may not be left over, whatever the name
+  const first = ws.findIndex(isBound);
+  const last = ws.findLastIndex(isBound);
+  const least = first < 0 ? 1 : last - first + 1;
+  for (let size = Math.min(ws.length, longest); size >= least; size--)
+    for (
+      let from = first < 0 ? 0 : Math.max(0, last - size + 1);
+      from + size <= ws.length && (first < 0 || from <= first);
+      from++
+    ) {
       const key = ws.slice(from, from + size).join(' ');
       const id = names.get(key);
       if (!id) continue;
@@ -449,6 +460,33 @@ function isPutTogether(m: Match, ws: readonly string[], breaks: readonly number[
   return has([...first, ...second]) && !has([...second, ...first]) && has(first) && has(second);
 }
 
+/**
+ * What words that name nothing may have meant: the plain thing first, where leaving one or two words out makes a name.
+ * @param one reads words as a name
+ */
+function offeredFor(
+  ws: readonly string[],
+  house: KitchenConventions,
+  index: Index,
+  one: (of: readonly string[]) => NameReading | null,
+): readonly Ingredient[] {
+  const near: Ingredient[] = [];
+  const offer = (of: readonly string[]): void => {
+    const r = one(of);
+    if (r?.kind === 'found') near.push(r.ingredient);
+    else if (r?.kind === 'ambiguous') near.push(...r.suggestions);
+  };
+  const less = (drop: (w: string, n: number) => boolean): void => offer(ws.filter((w, n) => !drop(w, n)));
+  // more words than a name has are prose
+  const short = ws.length <= 5;
+  for (const as of short ? respelt(ws, index) : []) if (near.length < MOST_OFFERED) offer(as);
+  if (ws.length <= 8) for (let n = 0; n < ws.length; n++) less((_, k) => k === n);
+  less((w) => VARIANT.has(w) && !HEADS.has(w));
+  less((w) => !index.words.has(w));
+  const first = [...new Map(near.map((i) => [i.id, i])).values()];
+  return first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own);
+}
+
 function search(
   ws: readonly string[],
   house: KitchenConventions,
@@ -480,29 +518,13 @@ function search(
       return { ...rest, as: ws.map((_, n) => (odd[n] ? 'unknown' : (rest.as[at++] ?? 'unknown'))) };
     }
   }
-  // a question: the plain thing first, where leaving one or two words out makes a name
-  const near: Ingredient[] = [];
-  const offer = (of: readonly string[]): void => {
-    const r = one(of);
-    if (r?.kind === 'found') near.push(r.ingredient);
-    else if (r?.kind === 'ambiguous') near.push(...r.suggestions);
-  };
-  const less = (drop: (w: string, n: number) => boolean): void => offer(ws.filter((w, n) => !drop(w, n)));
-  // more words than a name has are prose
-  const short = ws.length <= 5;
-  for (const as of short ? respelt(ws, index) : []) if (near.length < MOST_OFFERED) offer(as);
-  if (ws.length <= 8) for (let n = 0; n < ws.length; n++) less((_, k) => k === n);
-  less((w) => VARIANT.has(w) && !HEADS.has(w));
-  less((w) => !index.words.has(w));
-  const first = [...new Map(near.map((i) => [i.id, i])).values()];
-  if (first.length > 0 || !short) return { kind: 'unknown', suggestions: first.slice(0, MOST_OFFERED), as: nobody };
   // looked for when somebody asks: most of what is read is read to see whether it is a line at all
-  let likely: readonly Ingredient[] | null = null;
+  let offered: readonly Ingredient[] | null = null;
   return {
     kind: 'unknown',
     get suggestions() {
-      likely ??= alike(ws, house.own);
-      return likely;
+      offered ??= offeredFor(ws, house, index, one);
+      return offered;
     },
     as: nobody,
   };
