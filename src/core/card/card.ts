@@ -380,13 +380,21 @@ function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly L
   return [...(better ? apart : own), ...enoughIn(bare, r.house)];
 }
 
+/** "3 Eier (Gr. M)", "1 Pck. Backpulver": a row whose points end no sentence, as it is read whole. */
+const MOST_LINE_WITH_POINTS = 80;
+function isOneLine(t: string, r: Reading): boolean {
+  if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t)) return false;
+  const line = readLine(t, r.house, {}, null, r.languages);
+  return isClean(line) && line.words.every((w) => w.as !== 'unknown');
+}
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
   if (r.started || !/[.!?]\s/.test(t)) return null;
   const called = calledIn(t);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
-  if (sentences.length < 2) return null;
+  if (sentences.length < 2 || isOneLine(t, r)) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
   let listed = false;
@@ -486,7 +494,8 @@ function placeOfItems(row: Row, r: Reading): Place {
   const para = paragraph(t, r, hint);
   if (para) return para;
   const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
-  if (!r.single && isMethod(t)) return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
+  if (!r.single && isMethod(t) && !isOneLine(t, r))
+    return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;
   if (!line) return { at: 'nowhere' };

@@ -23,17 +23,21 @@ const TOPPING_MORE =
   /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+)?(?:rolling(?:\s+(?:them\s+)?in)?|roll\s+(?:them\s+)?in|dredging|dredge|coating|dipping|dip|crowning|strewing|strew|pour(?:ed)?\s+over|spoon\s+over|brush\s+over|go\s+(?:over|on(?:\s+top)?)|pass\s+(?:at|round)|put\s+on\s+(?:top|each)|melt\s+over|melt\s+on\s+top)\b[^()\d]*|\b(?:over\s+the\s+top|on\s+each\s+(?:plate|piece|pancake|one)|poured\s+over\s+(?:at\s+the\s+end|each|them))\b[^()\d]*)\)?\s*$/i;
 /** What is never in the batter: inside the piece, in the steamer, for somebody else. */
 export const BESIDE =
-  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+|my\s+|our\s+)?(?:(go\s+inside|go\s+in\s+the\s+middle|(?:roll|wrap|fold|tuck)\s+(?:up\s+)?inside|stuff(?:ing)?|fill(?:ing)?(?:\s+them)?|the\s+inside|inside)|(?:the\s+)?(steamer|steaming|double\s+boiler|bain-?marie|water\s+bath|boiling|dog|cat|birds?|chickens|hens|cook|next\s+time|later|tomorrow|another\s+\p{L}+|drinking|washing\s+up))\b|\b(not\s+(?:used|needed|in\s+the\s+batter|for\s+the\s+batter)|left\s+over|unused)\b)[^()\d]*\)?\s*$/iu;
+  /[\s,(–—-]*(?:\b(?:for|to)\s+(?:the\s+|my\s+|our\s+)?(?:(go\s+inside|go\s+in\s+the\s+middle|(?:roll|wrap|fold|tuck)\s+(?:up\s+)?inside|stuff(?:ing)?|fill(?:ing)?(?:\s+them)?|the\s+inside|inside)|(?:the\s+)?(steamer|steaming|double\s+boiler|bain-?marie|water\s+bath|boiling|poaching|scalding|(?:the\s+)?(?:board|bench|work\s*(?:top|surface)|counter)|kneading|flouring|dog|cat|birds?|chickens|hens|cook|next\s+time|later|tomorrow|another\s+\p{L}+|drinking|washing\s+up))\b|\b(not\s+(?:used|needed|in\s+the\s+batter|for\s+the\s+batter)|left\s+over|unused)\b)[^()\d]*\)?\s*$/iu;
 /** Nouns that a tail "for the ..." may name and still be the batter's. */
 export const BATTERS =
   /^(?:batter|pancakes?|waffles?|cr[eê]pes?|cakes?|griddle|dough|mix|mixture|base|flour|wet|dry|first|second|whole|best|recipe|eggs?|whites?|yolks?|day|morning|bowl|sponge|rise|lift|acid|flavou?r|colou?r|taste|crust|crumb|texture|sweetness|kids|children|batch|lot|rest|starter|poolish|ferment|foam|meringue)$/i;
 /** A remark in brackets about what is left, or what would do as well: no name of this line. */
 export const REMARK =
-  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|put\s+aside|set\s+aside)|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+
+/** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
+export const OTHER_HALF =
+  /,\s*(?:(?:keep|save|reserve|freeze|discard)\s+(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)|(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside))(?:\s+for\s+[\p{L} ]{2,40})?\s*$/iu;
 
 /** The same in the other languages of the names. */
 const PAN_ABROAD =
-  /[\s,(–—-]*(?:\b(?:zum|fürs|für die|zur)\s+(?:ausbacken|braten|einfetten|backen|pfanne|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson)|le\s+moule|graisser|cuire)|\bpara\s+(?:la\s+sart[eé]n|fre[ií]r|engrasar|la\s+plancha)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
+  /[\s,(–—-]*(?:\b(?:zum|fürs|für (?:die|das|den|eine?)|zur)\s+(?:ausbacken|ausbraten|braten|einfetten|fetten|einpinseln|bepinseln|frittieren|backen|pfannen?|form|blech|backblech|waffeleisen|eisen|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson|friture|plaque|crêpière)|les?\s+(?:moules?|gaufrier|fer)|graisser|huiler|beurrer|cuire|frire)|\bpara\s+(?:la\s+(?:sart[eé]n|plancha|gofrera)|fre[ií]r|engrasar|untar)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
 const TOPPING_ABROAD =
   /[\s,(–—-]*(?:\bzum\s+(?:servieren|bestreuen|best[aä]uben|garnieren)|\bpour\s+(?:servir|saupoudrer|garnir|d[eé]corer)|\bpara\s+(?:servir|espolvorear|decorar)|\bper\s+(?:servire|spolverare|guarnire)|\b(?:om\s+te\s+(?:serveren|bestrooien)|voor\s+erbij)|\btil\s+(?:servering|pynt|drys)|\btill\s+servering)(?![\p{L}])[^()\d]*\)?\s*$/iu;
 /** Tails that send a thing to the pan, tried in this order; and those that send it on top. */
@@ -52,8 +56,9 @@ export const EXTRA =
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
 export const TAIL =
-  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|more or less|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion)\b\s*\)?[.!]?\s*$/i;
-export const FIRST = /^\s*\(?optional(?:ly)?\)?\s*[:,–—-]?\s*/i;
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|more or less|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion|nach belieben|nach geschmack|nach wunsch|wer mag|(?:facultatif|facultative|facultatifs)|selon (?:le )?goût|à volonté|al gusto|opcional|facoltativo|a piacere|naar smaak|eventueel)(?![\p{L}])\s*\)?[.!]?\s*$|[\s,(–—-]*(?<!\p{L})n\. ?B\.\)?\s*$/iu;
+export const FIRST =
+  /^\s*\(?(?:optional(?:ly)?|evtl\.|evt\.|ev\.|ggfs?\.|eventuell|gegebenenfalls|éventuellement|facultatif|opcional(?:mente)?|facoltativo|eventueel)\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED =
   /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
@@ -70,6 +75,10 @@ export const MEASURES: readonly RegExp[] = [
 /** Types of flour that are numbers. */
 export const FLOUR_TYPE =
   /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|mehl|farina)\b)|(?<=\b(?:flour|mehl|weizenmehl|farina)\s+['’]?)(?:00|405|550|630)\b/gi;
+
+/** White wheat flour, as its milling is numbered in France, Germany and Italy: what "flour" alone means there. */
+export const WHITE_FLOUR_TYPE =
+  /(?<=\b(?:farine|flour|mehl|weizenmehl|harina|farina)\b[^,;]{0,24})\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|405|550|630)\b/gi;
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =

@@ -61,6 +61,16 @@ function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
       code: 'two-amounts',
       message: `“${again[0]}”: how much is that in all? Write the whole amount, or a line for each time.`,
     };
+  const half = phrases.OTHER_HALF.exec(r.text);
+  if (
+    half &&
+    /\beggs?\b/i.test(r.text.slice(0, half.index)) &&
+    !/\b(?:whites?|yolks?)\b/i.test(r.text.slice(0, half.index))
+  )
+    return {
+      code: 'divided',
+      message: `“${half[0].replace(/^[,\s]+/, '')}”: do they go into this batter? Write the eggs as separated, or the half that goes in.`,
+    };
   if (phrases.TWO_USES.test(r.text))
     return {
       code: 'divided',

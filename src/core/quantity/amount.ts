@@ -45,8 +45,25 @@ const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;
 const AT_LEAST = /^(?:at\s+least|no\s+less\s+than|min(?:imum|\.)?)\s+/i;
 const OR_MORE =
   /^\s*,?\s*(?:or|and)\s+(?:(?:a\s+)?(?:little|bit)\s+)?more(?:\s+(?:to\s+taste|if\s+(?:needed|you\s+like|liked)|as\s+needed))?(?![\p{L}])(?!\s+(?:for|of)\b)/iu;
-const FULL =
-  /^(scant|skimpy|level|flat|rounded|heaping|heaped|generous|good|big|brimming|overflowing|full)(?:,)?(?![\p{L}-])\s*/iu;
+/** How full a measure is, by the words for it; of a measure's own language where it stands before the unit. */
+const FULLNESS_WORDS: Readonly<Record<Fullness, string>> = {
+  scant: String.raw`scant|skimpy|knapp(?:e[rsn]?)?`,
+  level: String.raw`level|flat|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
+  rounded: 'rounded',
+  heaping: String.raw`heaping|heaped|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
+  generous: String.raw`generous|good|big|gute[rsn]?|bonnes?`,
+};
+const FULL = new RegExp(
+  String.raw`^(?:${Object.entries(FULLNESS_WORDS)
+    .map(([id, words]) => `(?<${id}>${words})`)
+    .join('|')}),?(?![\p{L}-])\s*`,
+  'iu',
+);
+/** The same behind the unit, where a language says it there: "cuillères rases de sucre". */
+const FULL_BEHIND =
+  /^\s+(?:(?<level>rases?|rasas?|ras[oi])|(?<heaping>bombée?s?|colmadas?|colm[oi]|bien pleines?)|(?<scant>scars[oi]|escasas?))(?![\p{L}-])/iu;
+const fullnessIn = (m: RegExpExecArray | null): Fullness | null =>
+  (Object.entries(m?.groups ?? {}).find(([, words]) => words !== undefined)?.[0] as Fullness | undefined) ?? null;
 /** "2 heaped teaspoons", with a word before that only stresses it. */
 const STRESS = /^(?:really|very|quite|rather|nicely)\s+(?=scant|level|rounded|heap|generous|big|full)/i;
 const FILL =
@@ -72,15 +89,6 @@ const UNSAID =
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
-}
-
-function fullnessOf(word: string): Fullness {
-  const w = word.toLowerCase();
-  if (w === 'heaped' || w === 'overflowing' || w === 'brimming') return 'heaping';
-  if (w === 'good' || w === 'big') return 'generous';
-  if (w === 'skimpy') return 'scant';
-  if (w === 'flat' || w === 'full') return 'level';
-  return w as Fullness;
 }
 
 function fillOf(word: string): 'packed' | 'sifted' | 'spooned' {
@@ -139,7 +147,7 @@ function readFull(
     const stress = STRESS.exec(rest);
     const full = FULL.exec(stress ? rest.slice(stress[0].length) : rest);
     if (full) {
-      fullness = fullnessOf(full[1] ?? '');
+      fullness = fullnessIn(full);
       at += (stress?.[0].length ?? 0) + full[0].length;
       again = true;
       continue;
@@ -234,6 +242,11 @@ function unitAt(t: OpenTerm): UnitAt | null {
 const HOW_MANY: Readonly<Record<string, number>> = { two: 2, three: 3 };
 /** What stands behind a unit and adds to it: "a cup and a half", "a spoon or two", "a cup, half full", "1 cup to 2 cups". */
 function readBehindUnit(t: OpenTerm, unit: string, sign: 1 | -1): void {
+  const full = FULL_BEHIND.exec(restOf(t));
+  if (full) {
+    t.fullness = fullnessIn(full);
+    t.at += full[0].length;
+  }
   const more = PART_AFTER.exec(restOf(t));
   if (more && !t.high) {
     const many = HOW_MANY[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;

@@ -90,6 +90,8 @@ export function takeMeasures(r: Reader): void {
     for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text))
     for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
+  if (/\bt(?:ype?|ipo)?\s?-?\s?\d/i.test(r.text))
+    for (const m of r.text.matchAll(phrases.WHITE_FLOUR_TYPE)) r.claim(m.index, m.index + m[0].length, 'state');
   if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
   for (const re of phrases.MEASURES)
     for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');

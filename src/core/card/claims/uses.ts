@@ -5,7 +5,7 @@ import type { Reader } from './reader';
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|zum|zur|f[uü]rs?|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|zum|zur|f[uü]rs?|evtl|evt|ev|ggfs?|eventuell|gegebenenfalls|éventuellement|facultati\p{L}+|opcional|facoltativo|piacere|eventueel|nach|wer|n\. ?b|selon|volonté|gusto|smaak|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
@@ -119,9 +119,16 @@ function takeMiddle({ r, start }: Ends): void {
 export function takePhrases(r: Reader, start: number): { readonly from: number; readonly to: number } {
   const e: Ends = { r, start, from: start, to: r.text.length, batter: false };
   const remark = r.text.includes('(') ? [...r.text.matchAll(phrases.REMARK)].at(-1) : undefined;
-  if (remark && /^[\s.;]*$/.test(r.text.slice(remark.index + remark[0].length))) {
-    r.claim(remark.index, e.to, 'state');
-    e.to = remark.index;
+  const half = phrases.OTHER_HALF.exec(r.text);
+  const beside =
+    remark && /^[\s.;]*$/.test(r.text.slice(remark.index + remark[0].length))
+      ? remark.index
+      : half && /\b(?:whites?|yolks?)\b/i.test(r.text.slice(0, half.index))
+        ? half.index
+        : null;
+  if (beside !== null) {
+    r.claim(beside, e.to, 'state');
+    e.to = beside;
   }
   if (TRIGGERS.test(r.text)) {
     const extra = take(e, phrases.EXTRA, 'use');

@@ -24,7 +24,7 @@ export const HARMLESS = list(
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
-  large medium small big little tiny huge giant jumbo xl l m grosse taille moyen moyens gros grote kleine middelgrote store stor stora sma
+  large medium small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
 );
@@ -39,7 +39,7 @@ export const STATE = list(
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
   straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
   fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
-  reif reife reifer gekocht gekochte geraspelt geraspelte flüssig flüssige zimmerwarm zimmerwarme geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
+  reif reife reifer gekocht gekochte geraspelt geraspelte flussig flussige zimmerwarm zimmerwarme geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
   froid froide froids chaud chaude tiede entier hache hachee rapees fria frio caliente templada freddo fredda caldo koud koude warme lauwe kall varmt koldt kalt
   steif geschlagen steifgeschlagen montes montees neige montati neve montate punto nieve stijfgeslagen stiftpiskede stivpiskede hardpiskade
