@@ -190,6 +190,8 @@ const FOR_EACH =
   /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
 const PER_PAN =
   /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
+/** "Half a teaspoon of oil in each well". */
+const IN_EACH_WELL = /^\s*(?:in|into|to) (?:each|every) (?:well|hollow|hole|dimple|cup|mould|tin)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
   /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
@@ -232,7 +234,7 @@ function besides({
   // semolina cooked in milk keeps its milk
   if (apart?.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) return apart;
   // "a teaspoon of butter per panful"
-  return isFat && PER_PAN.test(after) ? read(`${text} ${FOR_THE_PAN}`) : null;
+  return isFat && (PER_PAN.test(after) || IN_EACH_WELL.test(after)) ? read(`${text} ${FOR_THE_PAN}`) : null;
 }
 
 /**

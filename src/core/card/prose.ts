@@ -26,6 +26,9 @@ const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\d�
  */
 const IN_THE_PAN =
   /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
+/** "Thirty grams of butter goes in the hot skillet". */
+const IN_HOT_PAN =
+  /^(\S[^,;]*?)\s+(?:goes?\s+)?in(?:to)?\s+(?:the|a|your|my)\s+hot\s+(?:\p{L}+\s+)?(?:pan|skillet|griddle|iron|dish|tin)\b/iu;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
   String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pinch)\b|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
@@ -140,7 +143,10 @@ const putRight = (text: string): string =>
 /** The fat that is fried in: "Melt 40 g butter in the pan. Pour in." @param after the sentence that follows */
 function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {
   const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
-  const fat = (IN_THE_PAN.exec(next) ?? FRIED_IN.exec(said))?.[1]?.replace(/\s+(?:at|for|over|until)\s.*$/i, '');
+  const fat = (IN_THE_PAN.exec(next) ?? IN_HOT_PAN.exec(said) ?? FRIED_IN.exec(said))?.[1]?.replace(
+    /\s+(?:at|for|over|until)\s.*$/i,
+    '',
+  );
   const fried = fat === undefined ? null : read(`${fat} for frying`);
   // warm milk in a pan is the batter's all the same
   return fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat' ? fried : null;

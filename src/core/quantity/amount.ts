@@ -47,11 +47,11 @@ const OR_MORE =
   /^\s*,?\s*(?:or|and)\s+(?:(?:a\s+)?(?:little|bit)\s+)?more(?:\s+(?:to\s+taste|if\s+(?:needed|you\s+like|liked)|as\s+needed))?(?![\p{L}])(?!\s+(?:for|of)\b)/iu;
 /** How full a measure is, by the words for it; of a measure's own language where it stands before the unit. */
 const FULLNESS_WORDS: Readonly<Record<Fullness, string>> = {
-  scant: String.raw`scant|skimpy|knapp(?:e[rsn]?)?`,
+  scant: 'scant|skimpy|knapp(?:e[rsn]?)?',
   level: String.raw`level|flat|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
   rounded: 'rounded',
   heaping: String.raw`heaping|heaped|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
-  generous: String.raw`generous|good|big|gute[rsn]?|bonnes?`,
+  generous: 'generous|good|big|gute[rsn]?|bonnes?',
 };
 const FULL = new RegExp(
   String.raw`^(?:${Object.entries(FULLNESS_WORDS)

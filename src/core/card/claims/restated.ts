@@ -99,10 +99,22 @@ function takePack({ r, told, cur, between, after, names, standing }: Follows): b
   return true;
 }
 
+/** "Two packets, that's 500 g": all of them. */
+const ALL_OF_IT =
+  /\b(?:that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
+/** Measures that are bought full: a weight beside two of them is of one. */
+const BOUGHT = new Set(['can', 'packet', 'jar', 'carton']);
+/** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
+const isOfAll = ({ cur, between, standing }: Follows): boolean =>
+  ALL_OF_IT.test(between) ||
+  (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
+
 /** "2 tins of 400 g", "3 eggs (50 g each)". */
-function takeEach({ r, told, prev, cur, between, after, names, standing, total }: Follows): boolean {
+function takeEach(f: Follows): boolean {
+  const { r, told, prev, cur, between, after, names, standing, total } = f;
   const each = EACH.exec(after);
-  if (unitOf(cur.amount) === null || !(each || (isVague(standing) && !total && !JOINED.test(between)))) return false;
+  const ofEach = isVague(standing) && !total && !JOINED.test(between) && !isOfAll(f);
+  if (unitOf(cur.amount) === null || !(each || ofEach)) return false;
   told.amounts.push(scaleAmount(cur.amount, countOf(standing)));
   const end = cur.end + (each?.[0].length ?? 0);
   if (each) r.claim(cur.end, end, 'amount');

@@ -14,7 +14,7 @@ const HELD = new RegExp(
 const AT_A_TIME: readonly RegExp[] = [
   new RegExp(String.raw`\bbatches of\s+${N}$`, 'iu'),
   new RegExp(
-    String.raw`(?<![\d.,/\p{L}])${N}${OF_THEM}(?:\s+${ON})?\s+(?:at a time|at once|at one go|in one go|(?:per|to a) (?:pan|l[o]ad|batch(?:ful)?|go))\b`,
+    String.raw`(?<![\d.,/\p{L}])${N}${OF_THEM}(?:\s+${ON})?\s+(?:at a time|at once|a time|at one go|in one go|(?:per|to a) (?:pan|l[o]ad|batch(?:ful)?|go))\b`,
     'iu',
   ),
   new RegExp(

@@ -118,6 +118,8 @@ export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): re
 
 const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b/i;
 
+/** What is told of the heat where a piece lies on it: "it needs four minutes, don't open before the steam stops". */
+const LIES_ON_HEAT = /\b(?:open|steam|lid|golden|brown|crisp)\b/i;
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
 function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): boolean {
   const next = own[0]?.text ?? '';
@@ -132,6 +134,7 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): bo
     /\bkeeps?\b(?! it\b| the batter\b)/i.test(text) ||
     // what is left until it is set beneath lies on the heat
     /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
+    (/^(?:it|they) (?:needs?|wants?|gets?|takes?)\b/i.test(text) && LIES_ON_HEAT.test(next)) ||
     // what is waited for is the turn
     (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
     // "leave for 2 minutes, don't touch it, then flip"

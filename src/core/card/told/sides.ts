@@ -83,7 +83,7 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
 const COOKS =
   /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TAKES =
-  /\b(?:takes?|compter|they (?:want|need|get)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
+  /\b(?:takes?|compter|they (?:want|need|get)|it (?:wants|needs|gets)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */
 const FAT_BROWNS = /\bbutter\b[^,;.]*\bbrowns?\b|\bbrown (?:the )?butter\b/i;
 const BLENDED = /\b(?:blend(?:er)?|whizz|blitz|process(?:or)?|mixer|paddle|(?<!\bthe )mix(?:ed)?|beat|whisk|stir)\b/i;
