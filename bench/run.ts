@@ -39,6 +39,7 @@ import { COMMON } from '../src/core/testing/common';
 import { judge, LINE_VERDICTS, workedLines } from '../src/core/testing/corpus';
 import { FAULTY } from '../src/core/testing/faulty';
 import { linesOf } from '../src/core/testing/formulas';
+import { heldHonest } from '../src/core/testing/held-honest';
 import { REGATTA, regattaAsked } from '../src/core/testing/regatta';
 import { SLIPPED, UNUSUAL } from '../src/core/testing/slips';
 import { cardOut } from '../src/server/reading/card-out';
@@ -354,4 +355,16 @@ kept(
   commons.flatMap((b) =>
     workedOn(b).lines.flatMap((l) => swapsFor(l).map((s) => () => ({ b, p: swapRebalanced(b, l, s) }))),
   ),
+);
+
+// what happened in the bowl, on batches made up whose slip is known
+const honest = heldHonest({ batches: 4000, draws: 4000, seed: 0.42 });
+const share = (x: number): string => `${(100 * x).toFixed(1)} %`;
+console.log(
+  [
+    `what happened: ${honest.slipped} batches with a slip, the first group holds it in ${share(honest.first)}`,
+    `(${honest.members.toFixed(1)} slips a group; the most that can be known ${share(honest.ceiling)}; the table's first cause ${share(honest.byTable)})`,
+    `said with 70 to 80 %: ${honest.said}, true ${share(honest.saidTrue)}; sizes in their range ${share(honest.sizesIn)} of ${honest.sized}`,
+    `of ${honest.good} good batches accused ${share(honest.accused)}`,
+  ].join('\n'),
 );

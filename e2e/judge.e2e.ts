@@ -22,6 +22,21 @@ test('gummy and tough: ranked with this batch’s numbers, and a change to look 
   await page.getByRole('button', { name: 'gummy middle', exact: true }).click();
   await expect(causes.getByRole('listitem').first()).toContainText('Portion too large');
   await expect(causes.getByRole('listitem').first()).toContainText('here: portions of 118 ml, usually 60 ml');
+  // one mark and a portion twice the usual: nothing else stands out
+  await expect(page.getByText('Nothing stands out as the reason.')).toContainText(
+    'A step for colour and crumb and spread would tell more.',
+  );
+  // grey-green and harsh: the soda, how much of it, and what would show it, as the change for next time
+  await page.getByRole('button', { name: 'grey-green crumb', exact: true }).click();
+  await page.getByRole('button', { name: /^Face, edge/ }).click();
+  await page.getByRole('button', { name: /harsh$/ }).click();
+  const happened = page.getByRole('region', { name: /^What most likely happened: about \d in 10$/ });
+  await expect(happened).toContainText(/Too much baking soda went in: \d+ to \d+ g instead of \d+ g/);
+  await happened.getByRole('button', { name: /^Next time: Weigh the baking soda twice/ }).click();
+  await expect(page.getByLabel('One change for next time')).toHaveValue(/^Weigh the baking soda twice next time/);
+  await page.getByRole('button', { name: /harsh$/ }).click();
+  await page.getByRole('button', { name: 'grey-green crumb', exact: true }).click();
+  await expect(happened).toHaveCount(0);
   // what is written of the times speaks too
   await page.getByLabel(/^First side/).fill('1:15');
   await expect(causes.getByText('here: first side 1:15, usually about 2:20')).toBeVisible();

@@ -22,6 +22,13 @@ export interface ThicknessReading {
   readonly pour: Thickness;
 }
 
+/** Pa.s from the lower end of one class to the upper end of another; the outermost are as wide as their neighbours. */
+export function viscosityEnds([from, to]: readonly [Thickness, Thickness]): readonly [number, number] {
+  const upper = (n: number): number => (n < 0 ? UPPER[0] / 3 : Math.min(UPPER[n] ?? MOST_FLOWING, MOST_FLOWING));
+  return [upper(THICKNESSES.indexOf(from) - 1), upper(THICKNESSES.indexOf(to))];
+}
+const MOST_FLOWING = 40;
+
 export const thicknessClass = (paS: number): Thickness =>
   THICKNESSES[UPPER.findIndex((u) => paS < u)] ?? 'scoop-and-hold';
 

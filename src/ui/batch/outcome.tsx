@@ -6,6 +6,7 @@ import { type Batch, VERDICT_WORDS, VERDICTS } from '@/core/batch/batch';
 import { faultsIn, markName, marksInWords } from '@/core/batch/came-out';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import type { Judged } from '@/core/judge/evidence';
+import type { Possible } from '@/core/judge/happenings';
 import { scoreOf, type Target } from '@/core/judge/target';
 import { act } from '../kit/answer';
 import { Button } from '../kit/button';
@@ -18,6 +19,7 @@ import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, sec
 import { ScalesView } from '../shared/scales-view';
 import { TargetScore } from '../shared/target-score';
 import { Causes } from './causes';
+import { timedAs, WhatHappened } from './what-happened';
 
 /** Where the second side is no half of the first. */
 const SECOND_SIDE: Readonly<Partial<Record<Batch['kind'], string>>> = {
@@ -32,6 +34,7 @@ export function OutcomeForm({
   batch,
   seen,
   judged,
+  possible,
   save,
   stuck,
   target,
@@ -40,6 +43,8 @@ export function OutcomeForm({
   readonly seen: Seen;
   /** What is known of it, but for the times that are written here. */
   readonly judged: Omit<Judged, 'firstS' | 'secondS'>;
+  /** What may have happened to it. */
+  readonly possible: Possible;
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
   /** Shown where something stuck. */
   readonly stuck: ReactNode;
@@ -123,6 +128,12 @@ export function OutcomeForm({
           </Button>
         )}
         <div className="mt-4">
+          <WhatHappened
+            possible={possible}
+            seen={typed}
+            timed={timedAs(known(seconds(typed.first)), judged.usual.first)}
+            onChange={(change) => set({ change })}
+          />
           <Causes
             marks={[...new Set([...typed.marks, ...faultsIn(typed.scales, batch.kind)])]}
             judged={{ ...judged, firstS: known(seconds(typed.first)), secondS: known(seconds(typed.second)) }}

@@ -11,6 +11,8 @@ import { kindById, schoolOf } from '@/core/formula/kinds';
 import { formulaLines } from '@/core/formula/lines';
 import { WEAK } from '@/core/formula/powder-age';
 import { seenIn } from '@/core/griddle/times';
+import { possibleOf } from '@/core/judge/happenings';
+import { madeOf } from '@/core/judge/made';
 import { processOf } from '@/core/judge/process';
 import { wantsAnything } from '@/core/judge/target';
 import { CARED } from '@/core/pantry/care';
@@ -55,8 +57,13 @@ export default async function OutcomePage({ params }: { readonly params: Promise
     const version = await versionById(b.versionId);
     const lines = version ? formulaLines(version.formula, house) : [];
     const find = (id: string) => findIngredient(id, house.conventions.own);
-    const { heatC, restMin, turns, heldMin } = processOf(b, taps);
+    const process = processOf(b, taps);
+    const { heatC, restMin, turns, heldMin } = process;
     const usual = heatIn(script);
+    const usualPortion = schoolOf(kindById(b.kind), b.school).portionMl;
+    const portion = b.portionMl && usualPortion ? b.portionMl / usualPortion[1] : null;
+    const usualTurns = joiningIn(script).far.count;
+    const strengthOf = (key: string): number => lines.find((l) => l.key === key)?.strength ?? 1;
     const surfaces = new Set(pourings.flatMap((p) => p.surfaces.map((s) => s.id)));
     const paS = analysis.thickness?.paS;
     const [fresh, tomorrow] =
@@ -78,7 +85,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             weakPowder: lines.some((l) => l.strength < WEAK[0]),
             ...doneAtTheHeat(b.entries, ways),
             portionMl: b.portionMl,
-            usualPortion: schoolOf(kindById(b.kind), b.school).portionMl,
+            usualPortion,
             usual: usual.times,
             batterC: standing.batterC,
             heatC,
@@ -86,10 +93,13 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             restMin,
             usualRestMin: standing.restMin,
             turns,
-            usualTurns: joiningIn(script).far.count,
+            usualTurns,
             heldMin,
             units: house.units,
           }}
+          possible={possibleOf(
+            madeOf(b, { ...process, standing, heatZone: usual.zoneC, usualTurns, portion }, strengthOf, find),
+          )}
           save={saveOutcome}
           target={wantsAnything(target) ? target : null}
           stuck={
