@@ -43,12 +43,12 @@ test('every line stays inside its bracket, keeps its text, and answers for each 
   }
 });
 
-test('what is told beside a scaled amount holds no amount of its own: only sizes, degrees, minutes, pages and types of flour', () => {
+test('what is told beside a scaled amount holds no amount of its own: only sizes, degrees, minutes, pages, types of flour and hydration', () => {
   for (const w of LINES) {
     const l = readLine(w.text, FRESH_CONVENTIONS);
     if (l.status !== 'read') continue;
     const bare = l.preparation.replace(
-      /\d+\s*(?:cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|\b(?:tip|type?|tipo|t) ?\d+/gi,
+      /\d+\s*(?:cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|\b(?:tip|type?|tipo|t) ?\d+|\d+ ?% hydration/gi,
       '',
     );
     expect([w.text, bare]).toEqual([w.text, bare.replace(/\d/g, '#')]);

@@ -29,7 +29,11 @@ export const BATTERS =
   /^(?:batter|pancakes?|waffles?|cr[eê]pes?|cakes?|griddle|dough|mix|mixture|base|flour|wet|dry|first|second|whole|best|recipe|eggs?|whites?|yolks?|day|morning|bowl|sponge|rise|lift|acid|flavou?r|colou?r|taste|crust|crumb|texture|sweetness|kids|children|batch|lot|rest|starter|poolish|ferment|foam|meringue)$/i;
 /** A remark in brackets about what is left, or what would do as well: no name of this line. */
 export const REMARK =
-  /\(\s*(?:(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+  /\(\s*(?:(?:or|and)\s+(?:a\s+(?:little|bit)\s+)?(?:less|more)(?:\s+to\s+taste)?|(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+
+/** "(about 3 medium)": how many were needed, in a bracket with no unit. */
+export const SO_MANY =
+  /\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;
 
 /** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
 export const OTHER_HALF =
@@ -51,7 +55,7 @@ export const TOPPING_FIRST =
 export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
-  /[\s,]*(?:\(\s*)?(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b(?![^)]*\d)[^)]*\)?\s*$/i;
+  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b))(?![^)]*\d)[^)]*\)?\s*$/i;
 /** "a cup of milk, or a little more". */
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+)?(?:a (?:little|bit) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
@@ -68,7 +72,7 @@ export const MOMENT =
 /** Sizes, degrees, times and shares: numbers that measure no amount. */
 export const MEASURES: readonly RegExp[] = [
   /\b\d+(?:[.,/]\d+)?\s*(?:-|–|to|x|×)?\s*\d*(?:[.,/]\d+)?\s*-?\s*(?:cm|mm|inch(?:es)?|in\.)(?![\p{L}])(?:\s+(?:cubes?|pieces?|dice|slices?|chunks?|thick|long|squares?|rounds?))?|\b\d+(?:\/\d+)?\s*["”](?=\s|$)/giu,
-  /\b\d{1,3}\s*(?:°|º|degrees?\s*)\s*[CF]?(?![\p{L}])|\b(?:[12]\d\d|[3-9]\d)\s*[CF]\b(?!\s*[a-z])/giu,
+  /\b(?:\d{1,3}\s*(?:°\s*[CF]?\s*)?(?:-|–|to)\s*)?\d{1,3}\s*(?:°|º|degrees?\s*)\s*[CF]?(?![\p{L}])|\b(?:[12]\d\d|[3-9]\d)\s*[CF]\b(?!\s*[a-z])/giu,
   /\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|hours?|hrs?|secs?|seconds?|days?)\b(?:\s+(?:before|ahead|earlier|or so|in advance))?/gi,
 ];
 
@@ -82,7 +86,7 @@ export const WHITE_FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
+  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =

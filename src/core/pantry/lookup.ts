@@ -304,6 +304,7 @@ function leftOver(w: string, key: string): NameClaim | null {
   return harmlessWith(w, key.slice(key.lastIndexOf(' ') + 1), key) ? 'filler' : null;
 }
 
+const PART_OF_EGG = new Set(['white', 'yolk']);
 /** Whether a word is left over by no name: it says something, and no name makes it harmless. */
 const isBound = (w: string): boolean => leftOver(w, '') === null && !HARMLESS_WITH.some(([word]) => word === w);
 
@@ -326,6 +327,8 @@ function byRun(
       const key = ws.slice(from, from + size).join(' ');
       const id = names.get(key);
       if (!id) continue;
+      // a white egg is an egg, an egg's white is not
+      if (PART_OF_EGG.has(ws[from + size] ?? '') && /\begg$/.test(key)) continue;
       if (ws.every((w, n) => (n >= from && n < from + size) || leftOver(w, key) !== null))
         return { id, key, used: ws.map((_, n) => n >= from && n < from + size) };
     }

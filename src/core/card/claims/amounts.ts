@@ -82,12 +82,15 @@ const ONE_MORE =
 
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 export function takeMeasures(r: Reader): void {
-  if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd/i.test(r.text))
+  if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration/i.test(r.text))
     for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/toss|roll|dust|coat|dredg|shak/i.test(r.text))
     for (const m of r.text.matchAll(phrases.TURNED_IN)) r.claim(m.index, m.index + m[0].length, 'state');
   if (r.text.includes('('))
     for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
+  // "1 cup mashed banana (about 3)": so many were needed, and the cup is what goes in
+  if (/\(\D*\d/.test(r.text) && (readAmount(r.text)?.amount.terms[0]?.unit ?? null) !== null)
+    for (const m of r.text.matchAll(phrases.SO_MANY)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text))
     for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bt(?:ype?|ipo)?\s?-?\s?\d/i.test(r.text))
@@ -101,7 +104,7 @@ export function takeMeasures(r: Reader): void {
 export function findAmounts(r: Reader, from: number, to: number): void {
   const blocked: Span[] = !/half|type|typ|tipo|\bt-?\s?\d|00|405|550|630/i.test(r.text)
     ? []
-    : [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:and[\s-]*half|fat\b)/gi)].map(
+    : [...r.text.matchAll(phrases.FLOUR_TYPE), ...r.text.matchAll(/\bhalf[\s-]*(?:(?:and|&)[\s-]*half|fat\b)/gi)].map(
         (m) => ({
           start: m.index,
           end: m.index + m[0].length,

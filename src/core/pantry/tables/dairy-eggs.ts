@@ -123,7 +123,7 @@ export const dairyEggsRows: readonly IngredientRow[] = [
     per100g: { waterG: 80.57, fatG: 11.5, proteinG: 2.96, sugarsG: 4.3, ashG: 0.67, sodiumMg: 41, kcal: 130 },
     gPerUsCup: 242, gPerTsp: 5.05, acidMeqPer100g: 0.9,
     allergens: ['milk'],
-    aliases: ['half and half', '10% cream', 'coffee cream'],
+    aliases: ['half and half', 'half half', '10% cream', 'coffee cream'],
     note: '10.5-12 % fat' },
   { id: 'kefir', name: 'Kefir (whole plain)', category: 'dairy',
     per100g: { waterG: 87.4, fatG: 3.4, proteinG: 3.4, sugarsG: 4.1, starchG: 0.8, ashG: 0.72, alcoholG: 0.2, sodiumMg: 42, kcal: 62 },

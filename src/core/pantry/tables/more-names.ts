@@ -269,6 +269,8 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'white caster sugar': 'sugar-caster',
   'golden caster sugar': 'sugar-caster',
   caster: 'sugar-caster',
+  'dry buttermilk powder': 'buttermilk-powder',
+  'dry buttermilk': 'buttermilk-powder',
   'fine sugar': 'sugar-caster',
   'self raising': 'flour-self-raising-uk',
   'self rising': 'flour-self-raising-us',

@@ -26,6 +26,7 @@ export const HARMLESS = list(
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
   large medium small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
+  unfed fed
   total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
 );
 
@@ -72,6 +73,7 @@ export const VARIANT = list(
 /** Words of VARIANT that change nothing with some things, by what the name's last word is. */
 export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] = [
   ['white', /^(?:egg|radish)$/],
+  ['active', /^starter$/],
   ['brown', /^egg$/],
   ['red', /^(?:apple|onion|pear|cherry|currant|raspberry|strawberry|plum|grape)$/],
   ['green', /^(?:apple|pear)$/],
