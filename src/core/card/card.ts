@@ -380,10 +380,22 @@ function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly L
   return [...(better ? apart : own), ...enoughIn(bare, r.house)];
 }
 
-/** "3 Eier (Gr. M)", "1 Pck. Backpulver": a row whose points end no sentence, as it is read whole. */
+/** Where a sentence may end. */
+const POINT = /(\p{L}*)[.!?]\s+(?=[\p{Lu}\d])/gu;
 const MOST_LINE_WITH_POINTS = 80;
+/** Letters before the point of an abbreviation: "Gr.", "Pck."; "gestr." and "cuil." are of measures. */
+const MOST_SHORTENED = 3;
+const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
+/** "3 Eier (Gr. M)", "1 P. Backpulver": a row that begins with an amount and whose points end no sentence. */
 function isOneLine(t: string, r: Reading): boolean {
   if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t)) return false;
+  const points = [...t.matchAll(POINT)];
+  const shortened = points.every(
+    (m) =>
+      ((m[1] ?? '').length <= MOST_SHORTENED || SHORTENED.test(m[1] ?? '')) &&
+      !VERBS.has(firstWord(t.slice(m.index + m[0].length))),
+  );
+  if (points.length > 0 && shortened && !/[.!?]$/.test(t)) return true;
   const line = readLine(t, r.house, {}, null, r.languages);
   return isClean(line) && line.words.every((w) => w.as !== 'unknown');
 }

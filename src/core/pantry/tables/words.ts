@@ -26,7 +26,7 @@ export const HARMLESS = list(
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
   large medium small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
-  unfed fed
+  unfed fed neutre neutres kl klasse calibro sauerlich sauerliche sauerlicher sauerlichen
   total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
 );
 
