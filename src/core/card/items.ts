@@ -127,7 +127,7 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
@@ -171,7 +171,12 @@ function itemAt(
   const line = ended ? null : read(rest.trim());
   if (line && (isThing(line) || first === null))
     return { line: isThing(line) ? line : null, length: rest.length, text: rest.trim() };
-  return { line: null, length: first?.length ?? rest.length, text: first ?? rest.trim() };
+  // "four hundred and fifty grams", of what was named before it
+  const amount = readAmount(rest);
+  const measured =
+    amount?.amount.terms.length === 1 && amount.amount.terms[0]?.unit ? rest.slice(0, amount.length).trim() : null;
+  const text = measured !== null && measured.length > (first?.length ?? 0) ? measured : (first ?? rest.trim());
+  return { line: null, length: text.length, text };
 }
 
 /** A thing with a word for little, at its comma or its "and". */
@@ -185,6 +190,8 @@ const BESIDE: readonly (readonly [RegExp, string])[] = [
 ];
 /** What is done at the heat, or at the table. */
 const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl)\b/i;
+/** "Half a cup each of milk and flour": an amount, and two things it is of. */
+const EACH_OF = /^([^,;.()]{3,40}?) each of (\p{L}+(?: \p{L}+)?) and (\p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
   /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
@@ -194,7 +201,7 @@ const PER_PAN =
 const IN_EACH_WELL = /^\s*(?:in|into|to) (?:each|every) (?:well|hollow|hole|dimple|cup|mould|tin)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
 function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
@@ -267,6 +274,12 @@ export function measuredIn(
     const after = rest.slice(m[0].length);
     // "200 C" is a heat, "2 c" are cups
     if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;
+    const shared = EACH_OF.exec(rest);
+    if (shared) {
+      out.push(...shared.slice(2).map((name) => read(`${shared[1]} ${name}`)));
+      from = m.index + shared[0].length;
+      continue;
+    }
     const { line, length, text } = itemAt(rest, read);
     if (line === null && !isMeasure(text)) continue;
     from = m.index + length;

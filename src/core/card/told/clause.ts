@@ -135,7 +135,7 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
 
 const MINUTES: readonly (readonly [RegExp, number])[] = [
   [
-    /\bun quart d[’']heure\b|\bun cuarto de hora\b|\beine viertelstunde\b|\ba (?:good |full |short )?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i,
+    /\bun quart d[’']heure\b|\bun cuarto de hora\b|\beine viertelstunde\b|(?<!\band a )(?<!\band )\b(?:a (?:good |full |short )?)?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i,
     15,
   ],
   [/\bthree[- ]quarters? of an hour\b/i, 45],

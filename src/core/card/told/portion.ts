@@ -147,6 +147,8 @@ const MEASURE = anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louc
 
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
+  // "a cup each of milk and flour"
+  if (/\beach of \p{L}+/iu.test(c.text) && !/\beach of (?:them|these|the)\b/i.test(c.text)) return [];
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
   const amounts = told.filter((f) => f.unit === 'ml').length;
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);

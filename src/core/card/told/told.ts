@@ -188,7 +188,8 @@ export function factsTold(notes: string, house: KitchenConventions): readonly To
   const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes, said);
-  if (serves)
+  // "does forty" is told of pieces or of people, never of both
+  if (serves && serves.text !== claim?.text)
     all.push({ fact: 'serves', value: serves.people, unit: null, of: null, words: serves.text, taken: 'told' });
   // a fold in thirds that is told in two clauses is one
   const thirds = all.some((f) => f.fact === 'fold' && f.value === 'thirds' && f.taken === 'told');
