@@ -17,6 +17,7 @@ import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
 import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, thingsNamed, toldIn } from './prose';
+import { inGrams } from './shares';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
 
@@ -620,7 +621,7 @@ const isStrokes = (row: string): boolean =>
  * @param house conventions for what the card does not say
  */
 export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
-  const raws = withColumnUnits(text.split(/\r\n|\r|\n|\u2028|\u2029/));
+  const raws = withColumnUnits(inGrams(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
     const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;

@@ -1,0 +1,52 @@
+/** Baker's percentages and parts by weight, as the grams they stand for. */
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { readCard } from './card';
+
+const read = (...rows: readonly string[]): readonly string[] => {
+  const card = readCard(rows.join('\n'), FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.error.message);
+  return card.value.lines.map(
+    (l) => `${l.ingredient?.id ?? '?'} ${l.grams === null ? '-' : Math.round(10 * l.grams) / 10}`,
+  );
+};
+
+test('percentages of flour are grams on a hundred of it, or on what one row tells', () => {
+  expect(read('Flour 100%', 'Milk 165%', 'Eggs 40%', 'Baking powder 4.5%', 'Salt 1,8 %')).toEqual([
+    'flour-all-purpose 100',
+    'milk-whole 165',
+    'egg-large 40',
+    'baking-powder-double-al 4.5',
+    'salt-table 1.8',
+  ]);
+  expect(read('100% flour (500 g)', '172% milk', '40% egg', '1.6% salt')).toEqual([
+    'flour-all-purpose 500',
+    'milk-whole 860',
+    'egg-large 200',
+    'salt-table 8',
+  ]);
+  // two flours are a hundred together; any row may tell its grams
+  expect(read('- bread flour: 60 %', '- buckwheat flour: 40 % (200 g)', '- milk: 180 %', '- egg: 30 %')).toEqual([
+    'flour-bread 300',
+    'flour-buckwheat 200',
+    'milk-whole 900',
+    'egg-large 150',
+  ]);
+});
+
+test('parts by weight, where the card says so', () => {
+  const rows = ['flour 100', 'milk 170', 'egg 40', 'butter 16'];
+  const grams = ['flour-all-purpose 100', 'milk-whole 170', 'egg-large 40', 'butter-unsalted 16'];
+  expect(read('Ratio card (parts by weight)', ...rows)).toEqual(grams);
+  expect(read('Our ratio', '1 part flour', '1.7 parts milk', '0.4 part egg', '0.16 part butter')).toEqual(grams);
+});
+
+test('percent of fat is no share, and a card of few shares is read as it stands', () => {
+  expect(read('250 g flour', '1 egg', '300 ml 3.5% milk', '50 ml 10% cream')).toEqual([
+    'flour-all-purpose 250',
+    'egg-large 50',
+    'milk-whole 309.4',
+    'half-and-half 51.1',
+  ]);
+  // flour that is no hundred of the rest
+  expect(read('flour 80%', 'milk 10%', 'egg 5%', 'butter 5%').every((l) => l.endsWith('-'))).toBe(true);
+});
