@@ -31,6 +31,9 @@ export const BATTERS =
 export const REMARK =
   /\(\s*(?:(?:or|and)\s+(?:a\s+(?:little|bit)\s+)?(?:less|more)(?:\s+to\s+taste)?|(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
 
+/** "sifted 3 times". */
+export const SIFTED_OFTEN = /\b(?:sifted|sieved)\s+(?:\d|two|three|four)\s+times\b/gi;
+
 /** "(about 3 medium)": how many were needed, in a bracket with no unit. */
 export const SO_MANY =
   /\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;

@@ -48,9 +48,9 @@ const OR_MORE =
 /** How full a measure is, by the words for it; of a measure's own language where it stands before the unit. */
 const FULLNESS_WORDS: Readonly<Record<Fullness, string>> = {
   scant: 'scant|skimpy|knapp(?:e[rsn]?)?',
-  level: String.raw`level|flat|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
-  rounded: 'rounded',
-  heaping: String.raw`heaping|heaped|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
+  level: String.raw`level|lvl\.?|flat|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
+  rounded: 'rounded|rnd\\.?',
+  heaping: String.raw`heaping|heaped|hpg\.?|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
   generous: 'generous|good|big|gute[rsn]?|bonnes?',
 };
 const FULL = new RegExp(
@@ -275,6 +275,9 @@ function readBehindUnit(t: OpenTerm, unit: string, sign: 1 | -1): void {
   }
 }
 
+/** A number once more, in figures or in words. */
+const SAID_AGAIN = /^\s*\(\s*(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\s*\)(?=\s*\p{L})/iu;
+
 function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const article = ARTICLE.exec(text);
   const before = article?.[0].length ?? 0;
@@ -289,8 +292,11 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
   const countsOne = (article || early.fullness) && start > 0 && readUnit(said);
   const n = readNumber(said) ?? (countsOne ? { low: ONE, high: null, length: 0, other: undefined } : unsaidOne(said));
   if (!n) return null;
-  // "200-ish g"
-  const numberEnd = start + n.length + (/^-?ish\b/i.exec(said.slice(n.length))?.[0].length ?? 0);
+  // "200-ish g"; "one (1) cup"
+  const behind = said.slice(n.length);
+  const again = SAID_AGAIN.exec(behind);
+  const isSame = again !== null && readNumber(again[1] ?? '')?.low.equals(n.low) === true;
+  const numberEnd = start + n.length + (isSame ? again[0].length : (/^-?ish\b/i.exec(behind)?.[0].length ?? 0));
   const { fullness, fill, part } = early;
   const t: OpenTerm = { text, at: numberEnd, low: n.low, high: n.high, fullness, fill, part };
   const times = readFactor(t);

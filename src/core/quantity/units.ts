@@ -130,7 +130,7 @@ const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
 
 /** Words for each unit, besides its own `one` and `many`. Matched without case and final dot, but for t and T. */
 const SPELLINGS: Readonly<Record<string, string>> = {
-  g: 'g gr grm grms gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
+  g: 'g gr grs grm grms gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
   kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes chilo chili',
   mg: 'mg milligram milligrams',
   oz: 'oz ozs ounce ounces',

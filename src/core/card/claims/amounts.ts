@@ -91,6 +91,8 @@ export function takeMeasures(r: Reader): void {
   // "1 cup mashed banana (about 3)": so many were needed, and the cup is what goes in
   if (/\(\D*\d/.test(r.text) && (readAmount(r.text)?.amount.terms[0]?.unit ?? null) !== null)
     for (const m of r.text.matchAll(phrases.SO_MANY)) r.claim(m.index, m.index + m[0].length, 'filler');
+  if (/sift|siev/i.test(r.text))
+    for (const m of r.text.matchAll(phrases.SIFTED_OFTEN)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bnot\b/i.test(r.text))
     for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
   if (/\bt(?:ype?|ipo)?\s?-?\s?\d/i.test(r.text))
