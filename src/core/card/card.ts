@@ -91,6 +91,10 @@ const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLow
 const A_PORTION =
   /\b(?:each|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
 
+/** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
+const A_PORTION_ALONE =
+  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b))/i;
+
 function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
   // "in another bowl three eggs": an amount once the words that lead it in are off
@@ -431,7 +435,8 @@ function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
   const names = !r.title && first === sentences[0] && isName(first);
   return {
     at: 'mixed',
-    lines: lines.filter((l) => l.status === 'read' || !isToldInAll(l, lines)),
+    // how much is poured for a piece is told by the method, and is no thing
+    lines: lines.filter((l) => l.status === 'read' || !(isToldInAll(l, lines) || A_PORTION_ALONE.test(l.text))),
     method: (names ? rest.slice(1) : rest).join(' '),
     ...(names && { title: first.replace(/[.!]$/, '') }),
     ...(called && !r.title && { title: called.name }),

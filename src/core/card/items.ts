@@ -194,7 +194,7 @@ const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl
 const EACH_OF = /^([^,;.()]{3,40}?) each of (\p{L}+(?: \p{L}+)?) and (\p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
-  /^\s*(?:for (?:every|each)(?: (?:person|guest|one|two|three|four))?\b|per (?:head|person|guest)\b|a (?:head|person)\b)/i;
+  /^\s*(?:(?:for|to) (?:every|each)(?: (?:person|guest|one|two|three|four|hundred (?:grams?|g)|\d+ ?g|cup|pound|kilo))?\b|per (?:head|person|guest|(?:a )?hundred(?: (?:grams?|g))?|\d+ ?g|cup|pound|kilo)\b|a (?:head|person)\b)/i;
 const PER_PAN =
   /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
 /** "Half a teaspoon of oil in each well". */

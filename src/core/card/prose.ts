@@ -25,7 +25,7 @@ const FRIED_IN = /^(?:(?:then|now|finally)[,\s]+)*(?:cook|fry|bake|brown)\b[^\dÂ
  * batter's.
  */
 const IN_THE_PAN =
-  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:melt|heat|warm|put)\s+(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt)\b/i;
+  /^(?:(?:then|now|meanwhile)[,\s]+)*(?:(?:melt|heat|warm|put)\s+)?(\S.*?)\s+in\s+(?:(?:an?|the|your)\s+)?(?:[a-z-]+\s+){0,2}(?:pan|skillet|griddle|iron|tin|dish)\b.*\b(?:batter|pour|fry|cook|bake|swirl|tilt|all of it in|in it goes|it all goes in)\b/i;
 /** "Thirty grams of butter goes in the hot skillet". */
 const IN_HOT_PAN =
   /^(\S[^,;]*?)\s+(?:goes?\s+)?in(?:to)?\s+(?:the|a|your|my)\s+hot\s+(?:\p{L}+\s+)?(?:pan|skillet|griddle|iron|dish|tin)\b/iu;
