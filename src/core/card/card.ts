@@ -393,7 +393,7 @@ const MOST_SHORTENED = 3;
 const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
 /** "3 Eier (Gr. M)", "1 P. Backpulver": a row that begins with an amount and whose points end no sentence. */
 function isOneLine(t: string, r: Reading): boolean {
-  if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t)) return false;
+  if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t) || CLOCK.test(t)) return false;
   const points = [...t.matchAll(POINT)];
   const shortened = points.every(
     (m) =>

@@ -29,10 +29,10 @@ interface ShareRow {
   readonly grams: number | null;
 }
 
-const valueOf = (said: string): number => Number(said.replace(',', '.'));
+const numberOf = (said: string): number => Number(said.replace(',', '.'));
 const gramsIn = (text: string): number | null => {
   const m = IN_GRAMS.exec(text);
-  return m ? valueOf(m[1] ?? '') * (m[2]?.toLowerCase() === 'kg' ? 1000 : 1) : null;
+  return m ? numberOf(m[1] ?? '') * (m[2]?.toLowerCase() === 'kg' ? 1000 : 1) : null;
 };
 
 function rowsOf(raws: readonly string[], first: RegExp, last: RegExp): readonly ShareRow[] {
@@ -40,7 +40,7 @@ function rowsOf(raws: readonly string[], first: RegExp, last: RegExp): readonly 
     const [a, b] = [first.exec(raw), last.exec(raw)];
     const [number, name] = a ? [a[1], a[2]] : b ? [b[2], `${b[1]} ${b[3] ?? ''}`] : [];
     if (number === undefined || name === undefined) return [];
-    return [{ at, share: valueOf(number), name: name.replace(IN_GRAMS, ' ').trim(), grams: gramsIn(name) }];
+    return [{ at, share: numberOf(number), name: name.replace(IN_GRAMS, ' ').trim(), grams: gramsIn(name) }];
   });
 }
 

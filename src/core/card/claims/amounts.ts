@@ -80,26 +80,27 @@ const LOOSE =
 const ONE_MORE =
   /^(?:(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})|(?:my|our|your|the)\s+(?=(?:\p{L}+\s+)?(?:cup|mug|glass|ladle|jug|spoon|tablespoon|teaspoon|bowl)\s+of\b))/iu;
 
+const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i;
+/** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
+const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
+  [/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration/i, phrases.STATES],
+  [/toss|roll|dust|coat|dredg|shak/i, phrases.TURNED_IN],
+  [/\(/, phrases.REMARK],
+  [/sift|siev/i, phrases.SIFTED_OFTEN],
+  [/\bnot\b/i, phrases.NOT],
+  [/\bt(?:ype?|ipo)?\s?-?\s?\d/i, phrases.WHITE_FLOUR_TYPE],
+  ...phrases.MEASURES.map((re) => [NUMBERED, re] as const),
+];
+
 /** Numbers that are no amounts: sizes, degrees, minutes, types of flour. */
 export function takeMeasures(r: Reader): void {
-  if (/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration/i.test(r.text))
-    for (const m of r.text.matchAll(phrases.STATES)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (/toss|roll|dust|coat|dredg|shak/i.test(r.text))
-    for (const m of r.text.matchAll(phrases.TURNED_IN)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (r.text.includes('('))
-    for (const m of r.text.matchAll(phrases.REMARK)) r.claim(m.index, m.index + m[0].length, 'state');
+  const claim = (re: RegExp, as: 'state' | 'filler'): void => {
+    for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, as);
+  };
   // "1 cup mashed banana (about 3)": so many were needed, and the cup is what goes in
   if (/\(\D*\d/.test(r.text) && (readAmount(r.text)?.amount.terms[0]?.unit ?? null) !== null)
-    for (const m of r.text.matchAll(phrases.SO_MANY)) r.claim(m.index, m.index + m[0].length, 'filler');
-  if (/sift|siev/i.test(r.text))
-    for (const m of r.text.matchAll(phrases.SIFTED_OFTEN)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (/\bnot\b/i.test(r.text))
-    for (const m of r.text.matchAll(phrases.NOT)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (/\bt(?:ype?|ipo)?\s?-?\s?\d/i.test(r.text))
-    for (const m of r.text.matchAll(phrases.WHITE_FLOUR_TYPE)) r.claim(m.index, m.index + m[0].length, 'state');
-  if (!/cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i.test(r.text)) return;
-  for (const re of phrases.MEASURES)
-    for (const m of r.text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'state');
+    claim(phrases.SO_MANY, 'filler');
+  for (const [where, what] of NO_AMOUNTS) if (where.test(r.text)) claim(what, 'state');
 }
 
 /** Every amount of the text between two places, in order. */

@@ -61,6 +61,9 @@ function withItsNoun(r: Reader, g: readonly Token[], last: readonly Token[]): Na
   return isUnknown(whole) ? null : whole;
 }
 
+/** What comes with vanilla in it. */
+const FLAVOURED = /^(?:milk|drink|yogurt|yoghurt|yogourt|cream|kefir|quark|skyr|custard|pudding)$/;
+
 /** One of several that will do, before the last: by itself, or with the noun that the last has. */
 function readGroup(r: Reader, g: readonly Token[], last: readonly Token[]): NameReading {
   const alone = nameOf(r, g);
@@ -71,6 +74,9 @@ function readGroup(r: Reader, g: readonly Token[], last: readonly Token[]): Name
   }
   const chocolate = g.length === 1 && g[0]?.norm === 'milk' && last.some((t) => t.norm === 'chocolate');
   const isThing = standsAlone(g) && alone.kind === 'found';
+  // "vanilla or plain almond milk": a flavour of it, and no cup of extract
+  const flavour = g.length === 1 && g[0]?.norm === 'vanilla' && last.some((t) => FLAVOURED.test(t.norm));
+  if (flavour) return withItsNoun(r, g, last) ?? nothing;
   if (!chocolate && (isThing || (!isBare(g) && !isUnknown(alone)))) return alone;
   const named = withItsNoun(r, g, last);
   if (named) return named;

@@ -109,11 +109,16 @@ const isOfAll = ({ cur, between, standing }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
   (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
 
+/** "1/2 can (200 ml)": of the half, or of the whole can; asked. */
+const isOfPart = ({ between, standing, total }: Follows): boolean =>
+  isVague(standing) && !total && /[([]\s*$/.test(between) && countOf(standing).compare(1) < 0;
+
 /** "2 tins of 400 g", "3 eggs (50 g each)". */
 function takeEach(f: Follows): boolean {
   const { r, told, prev, cur, between, after, names, standing, total } = f;
   const each = EACH.exec(after);
   const ofEach = isVague(standing) && !total && !JOINED.test(between) && !isOfAll(f);
+  if (!each && isOfPart(f)) return false;
   if (unitOf(cur.amount) === null || !(each || ofEach)) return false;
   told.amounts.push(scaleAmount(cur.amount, countOf(standing)));
   const end = cur.end + (each?.[0].length ?? 0);
@@ -148,6 +153,7 @@ const COUNTED = /\b(?:eggs?|yolks?|whites?|bananas?|apples?|pears?|lemons?|orang
 function takeAgain(f: Follows): boolean {
   const { r, told, to, prev, cur, next, between, after, names, standing, total } = f;
   const nameEnd = names[names.length - 1]?.end ?? prev.end;
+  if (isOfPart(f)) return false;
   const saysAgain = SAYS_AGAIN.test(names.length === 0 ? between : r.text.slice(nameEnd, cur.start));
   const way = wayOf(cur.amount);
   // "100 g (2) eggs": so many in a bracket say again what was weighed
