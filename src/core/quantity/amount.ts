@@ -228,7 +228,13 @@ interface UnitAt {
   readonly which: string | undefined;
 }
 
+/** "1 gr. Apfel", "3 gr. Eier": large ones, and no grams. */
+const MOST_LARGE_ONES = 12;
+const LARGE_ONES =
+  /^gr\.?\s+(?:Ei(?:er)?|[ÄA]pfel|Birnen?|Bananen?|Zitronen?|Orangen?|Zwiebeln?|Kartoffeln?)(?!\p{L})/iu;
+
 function unitAt(t: OpenTerm): UnitAt | null {
+  if (t.low.compare(MOST_LARGE_ONES) <= 0 && LARGE_ONES.test(restOf(t))) return null;
   const of = OF.exec(restOf(t));
   const from = of && readUnit(t.text.slice(t.at + of[0].length)) ? t.at + of[0].length : t.at;
   const which = readWhich(t.text.slice(from));

@@ -141,9 +141,9 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   l: 'l ltr ltrs lt litre litres liter liters litro litri litros',
   krm: 'krm kryddmatt',
   'tsp-5ml':
-    'tsk teske teskje teskjeer teskeer tl teeloffel ts theelepel theelepels cucharadita cucharaditas cdta cdtas cdita cucchiaino cucchiaini cac c.a.c lzicka lyzeczka',
+    'tsk teske teskje teskjeer teskeer tl teeloffel teel ts theelepel theelepels cucharadita cucharaditas cdta cdtas cdita cucchiaino cucchiaini cac c.a.c lzicka lyzeczka',
   'tbsp-15ml':
-    'msk matsked matskedar el essloffel ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s lzice lyzka',
+    'msk matsked matskedar el essloffel essl ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s cs lzice lyzka',
   dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
   tsp: 'tsp tsps tspn tspns teasp teasps teaspn teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
   tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs tblspns tbspn tbspns',
@@ -167,7 +167,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   handful: 'handful handfuls handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
   packet:
-    'packet packets pkt pkts package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen packung pack pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
+    'packet packets pkt pkts package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pack pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
   jar: 'jar jars',
   glass: 'glass glasses verre verres bicchiere bicchieri vaso vasos',
   mug: 'mug mugs mugful mugfuls',

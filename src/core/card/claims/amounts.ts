@@ -13,7 +13,7 @@ import { preparationOf, type Reader, type Span, unitOf } from './reader';
 export const PREFILL =
   /^\s*(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)(?![\p{L}])/iu;
 
-const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
+const POSTFILL = /(?<!\bnot\s)(?<!\bnot\s\w+\s)\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
 
 export function fillOf(how: string | undefined, word: string): FillMethod {
   const w = word.toLowerCase();
@@ -208,7 +208,10 @@ export function takeFill(r: Reader, spans: readonly Span[]): void {
 
 /** How it was filled, said among what is done to it: "flour, spooned". */
 export function takeFillAfter(r: Reader): void {
-  const m = POSTFILL.exec(preparationOf(r));
+  const said = preparationOf(r);
+  // what is said not to be packed lies loose
+  if (!r.fill && /\bnot\s+(?:\w+\s+)?packed\b/i.test(said)) r.fill = 'spooned';
+  const m = POSTFILL.exec(said);
   if (m && !r.fill) r.fill = fillOf(m[1], m[2] ?? '');
 }
 
