@@ -146,10 +146,11 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('griddle-narrow');
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('link', { name: 'Outcome', exact: true }).click();
-  await page.getByRole('radio', { name: 'Good' }).click();
-  await page.getByRole('button', { name: 'deep brown' }).click();
-  await page.getByRole('button', { name: 'Tender, tough, gummy: in words …' }).click();
+  await page.getByRole('radio', { name: 'Fair' }).click();
+  await page.getByRole('button', { name: 'burnt' }).click();
   await page.getByRole('button', { name: 'gummy middle', exact: true }).click();
+  await page.getByRole('button', { name: 'dark outside, raw inside', exact: true }).click();
+  await page.getByRole('region', { name: /^What most likely happened/ }).scrollIntoViewIfNeeded();
   await shoot('outcome');
   await page.goto('/log');
   await shoot('log');

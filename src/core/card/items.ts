@@ -127,12 +127,12 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|und|et|og|och|plus|then|with|mit|dazu|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+  /\s*[,;:.!?()]|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;

@@ -74,7 +74,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|rinde|salen|sale|donne|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
@@ -120,8 +120,10 @@ function countIn(
   const said = heap?.[0].exec(text);
   if (heap && said)
     return { count: heap[1], before: text.slice(0, said.index), after: text.slice(said.index + said[0].length) };
-  const at = text.search(A_NUMBER);
-  const n = at < 0 ? null : readNumber(text.slice(at).replace(/(?<=\d\s*)bis(?=\s*\d)/g, '-  '));
+  // figures are as long as the words they stand for
+  const figures = inFigures(text);
+  const at = figures.search(A_NUMBER);
+  const n = at < 0 ? null : readNumber(figures.slice(at));
   if (!n) return null;
   // "2 dozen"
   const dozen = /^\s*dozen\b/i.exec(text.slice(at + n.length))?.[0] ?? '';

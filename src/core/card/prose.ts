@@ -31,7 +31,7 @@ const IN_HOT_PAN =
   /^(\S[^,;]*?)\s+(?:goes?\s+)?in(?:to)?\s+(?:the|a|your|my)\s+hot\s+(?:\p{L}+\s+)?(?:pan|skillet|griddle|iron|dish|tin)\b/iu;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pinch)\b|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pinch)\b|\b(?:une?|deux|trois|una?|dos|tres|ein(?:e[nmr]?)?|zwei|drei|un|due|tre|\d)\s(?:petite?\s|grande?\s)?(?:cuill[eè]res?\s[àa]\s(?:soupe|caf[eé]|th[eé])|cucharad(?:it)?as?|cucchiain?[oi]|ess ?löffel|teelöffel|pinc[eé]es?|pizcas?|prisen?|pizzico|tazas?|tasses?|verres?|vasos?)(?![\p{L}])|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
   'iu',
 );
 

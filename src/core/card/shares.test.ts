@@ -40,6 +40,18 @@ test('parts by weight, where the card says so', () => {
   expect(read('Our ratio', '1 part flour', '1.7 parts milk', '0.4 part egg', '0.16 part butter')).toEqual(grams);
 });
 
+test('a card that measures tells no shares, whatever its headings are called', () => {
+  expect(read('Lock waffles', 'The good part:', '250 g flour', '2 tsp baking powder', '400 ml milk', '2 eggs')).toEqual(
+    ['flour-all-purpose 250', 'baking-powder-double-al 9.2', 'milk-whole 412.5', 'egg-large 100'],
+  );
+  expect(read('My ratio cakes', '2 cups flour', '1 cup milk', '2 eggs', '1 tsp salt')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 244',
+    'egg-large 100',
+    'salt-table 6.1',
+  ]);
+});
+
 test('percent of fat is no share, and a card of few shares is read as it stands', () => {
   expect(read('250 g flour', '1 egg', '300 ml 3.5% milk', '50 ml 10% cream')).toEqual([
     'flour-all-purpose 250',

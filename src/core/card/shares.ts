@@ -12,7 +12,10 @@ const PERCENT_LAST = new RegExp(String.raw`${BULLET}(\p{L}[^%\d]*?)[\s:=.…|\t�
 const PARTS_LAST = new RegExp(String.raw`${BULLET}(\p{L}[^\d]*?)[\s:=.…|\t–-]+${NUMBER}\s*(?:parts?)?\s*$`, 'u');
 const PARTS_FIRST = new RegExp(String.raw`${BULLET}${NUMBER}\s+(?:parts?\s+(?:of\s+)?)?(\p{L}.*)$`, 'u');
 const SAYS_PARTS =
-  /\b(?:parts?(?: by weight)?|by weight|ratios?|baker[’']?s? (?:percent(?:age)?s?|%|math)|teile|gewichtsteile|parties|partes)\b/i;
+  /\b(?:parts by weight|(?:in|by) (?:parts|weight)|ratios?|baker[’']?s? (?:percent(?:age)?s?|math)|gewichtsteile|en parties|en partes)\b/i;
+/** A measure anywhere: such a card tells amounts, and no shares. */
+const MEASURED =
+  /[\d½¼¾⅓⅔⅛]\s*(?:g|gr|kg|mg|ml|cl|dl|l|oz|lbs?|cups?|c|tbsps?|tsps?|tablespoons?|teaspoons?|el|tl|pints?|quarts?|sticks?|grams?)(?![\p{L}])/iu;
 const FLOUR = /flour|mehl\b|farine|harina|farina|bloem|buckwheat|\bmeel\b|\bmel\b|mjöl/iu;
 const IN_GRAMS = /\(\s*(\d+(?:[.,]\d+)?)\s*(kg|g)\s*\)/i;
 
@@ -62,7 +65,8 @@ export function inGrams(raws: readonly string[]): readonly string[] {
   };
   const percent = rowsOf(raws, PERCENT_FIRST, PERCENT_LAST);
   if (percent.length >= LEAST_ROWS && Math.abs(flourOf(percent) - 100) <= 1) return asGrams(percent, 100);
-  if (!raws.some((r) => SAYS_PARTS.test(r) && !/\d/.test(r))) return raws;
+  const says = raws.some((r) => SAYS_PARTS.test(r) && !/\d/.test(r));
+  if (!says || raws.some((r) => MEASURED.test(r.replace(IN_GRAMS, '')))) return raws;
   const parts = rowsOf(raws, PARTS_FIRST, PARTS_LAST);
   const flour = flourOf(parts);
   if (parts.length < LEAST_ROWS || !(flour > 0)) return raws;
