@@ -80,7 +80,7 @@ const LEAST_HALF = 0.22;
 const LEAST_HALF_FLOW = 0.55;
 /** Beyond this more of it is seen no better. */
 const MOST = 4;
-const held = (x: number): number => Math.max(-MOST, Math.min(MOST, Number.isFinite(x) ? x : 0));
+const within = (x: number): number => Math.max(-MOST, Math.min(MOST, Number.isFinite(x) ? x : 0));
 /** Where x stands in a zone on a scale of logarithms: -1 and 1 at its ends. @param none what nothing of it counts as */
 function inZone(x: number, [low, high]: readonly [number, number], none: number, leastHalf = LEAST_HALF): number {
   const [a, b] = [Math.log(low + none), Math.log(high + none)];
@@ -88,7 +88,7 @@ function inZone(x: number, [low, high]: readonly [number, number], none: number,
 }
 const railAt = (a: Numbers, rail: Rail, none: number): number => {
   const r = railOf(a, rail);
-  return r?.zone && r.zone[1] > 0 && r.unknown.length === 0 && !r.waits ? held(inZone(r.tested, r.zone, none)) : 0;
+  return r?.zone && r.zone[1] > 0 && r.unknown.length === 0 && !r.waits ? within(inZone(r.tested, r.zone, none)) : 0;
 };
 
 /** Gas that is left beside what the usual rest leaves, natural logarithm; 0 where none is lost or known. */
@@ -128,9 +128,7 @@ function qualitiesOf(made: AsMade, slip: Slip): Qualities {
     };
   });
   const restMin = slip.restMin ?? made.restMin ?? made.standing.restMin;
-  const a = numbersOf(lines, made.kind, made.school, {
-    standing: { ...made.standing, restMin: made.standing.restMin },
-  });
+  const a = numbersOf(lines, made.kind, made.school, { standing: made.standing });
   const lift = railOf(a, 'lift');
   const gas = spent(lines, a, made.standing.restMin, restMin);
   const counts = lift?.zone && lift.zone[0] > 0 && lift.unknown.length === 0 && !lift.waits && !a.volume?.foamed;
@@ -155,7 +153,7 @@ function qualitiesOf(made: AsMade, slip: Slip): Qualities {
   }
   const out = [...AS_WANTED];
   for (const [q, x] of Object.entries(z) as [Quality, number][])
-    out[place(q)] = Math.round(100 * held(x + (slip.moves?.[q] ?? 0))) / 100;
+    out[place(q)] = Math.round(100 * within(x + (slip.moves?.[q] ?? 0))) / 100;
   return out;
 }
 
@@ -235,31 +233,33 @@ function ofTheWeighing(made: AsMade): readonly Happening[] {
 }
 const gramsOf = (l: Pick<MadeLine, 'parts'>): number => l.parts.reduce((a, p) => a + p.grams, 0);
 
-/** A slip of no line. @param cause as the table of causes has it @param noted it is known of this batch what it was */
-const slip = (
-  made: AsMade,
-  id: string,
-  words: string,
-  unit: Happening['unit'],
-  cause: RegExp,
-  noted: boolean,
-  sizes: readonly Size[],
-  test: string,
-): Happening => ({
-  id,
-  words,
-  unit,
-  planned: null,
-  before: inTable(cause, made.kind) * (noted ? NOTED : 1),
-  sizes,
-  test,
-});
+/** Makes slips of no line: by the cause of the table, and whether it is known of this batch what it was. */
+const slipsOf =
+  ({ kind }: AsMade) =>
+  (
+    id: string,
+    words: string,
+    unit: Happening['unit'],
+    cause: RegExp,
+    noted: boolean,
+    sizes: readonly Size[],
+    test: string,
+  ): Happening => ({
+    id,
+    words,
+    unit,
+    planned: null,
+    before: inTable(cause, kind) * (noted ? NOTED : 1),
+    sizes,
+    test,
+  });
 const moved = (made: AsMade, at: readonly number[], moves: (x: number) => Slip['moves']): readonly Size[] =>
   at.map((x) => ({ at: x, z: qualitiesOf(made, { moves: moves(x) }) }));
 
 /** What becomes of the batter: the powder, the wait, the mixing. */
 function ofTheBatter(made: AsMade): readonly Happening[] {
   const { kind, standing } = made;
+  const row = slipsOf(made);
   const parts = made.lines.flatMap((l) => (l.use === 'batter' ? l.parts : []));
   const powders = parts.some((p) => p.ingredient.ownAcidMeqPer100g > 0);
   const raised = kind === 'foam' || parts.some((p) => p.ingredient.category === 'leavening');
@@ -276,14 +276,12 @@ function ofTheBatter(made: AsMade): readonly Happening[] {
   const [hasStood, isMixed] = [made.restMin !== null, made.turns !== null];
   return [
     ...(powders
-      ? [slip(made, 'old-tin', 'The powder was an old tin', 'of its strength', /old tin/i, false, strengths, FOAMS)]
+      ? [row('old-tin', 'The powder was an old tin', 'of its strength', /old tin/i, false, strengths, FOAMS)]
       : []),
-    ...(raised
-      ? [slip(made, 'stood', stood, 'min', /spent by waiting|knocked out/i, hasStood, waits, ONE_AT_ONCE)]
-      : []),
+    ...(raised ? [row('stood', stood, 'min', /spent by waiting|knocked out/i, hasStood, waits, ONE_AT_ONCE)] : []),
     ...(kind === 'crepe' || kind === 'oven'
       ? []
-      : [slip(made, 'mixed', 'It was mixed too far', 'times', /^Mixed too far/, isMixed, strokes, TWO_BOWLS)]),
+      : [row('mixed', 'It was mixed too far', 'times', /^Mixed too far/, isMixed, strokes, TWO_BOWLS)]),
   ];
 }
 const FOAMS = 'A spoon of the powder in hot water has to foam at once.';
@@ -306,15 +304,7 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
     moved(made, ratios(from, to), (x) => ({ colour: COLOUR_BY_TIME * Math.log(x), set: SET_BY_TIME * Math.log(x) }));
   const [more, less] = [1, -1].map((sign) => moved(made, evenly(1, 3), (x) => ({ panFat: sign * x })));
   const waits = moved(made, evenly(1, 3), (x) => ({ held: x }));
-  const row = (
-    id: string,
-    words: string,
-    unit: Happening['unit'],
-    cause: RegExp,
-    noted: boolean,
-    sizes: readonly Size[],
-    test: string,
-  ) => slip(made, id, words, unit, cause, noted, sizes, test);
+  const row = slipsOf(made);
   return [
     row(
       'hot',
@@ -405,7 +395,7 @@ export function possibleOf(made: AsMade): Possible {
   const off = (1 - TRUSTED_FLOW) * (noted[flow] ?? 0);
   // thickness is known to one class: how far the formula itself is off counts for less than what a slip changes
   const trusted = (z: Qualities): Qualities =>
-    z.map((x, n) => (n === flow ? Math.round(100 * held(x - off)) / 100 : x));
+    z.map((x, n) => (n === flow ? Math.round(100 * within(x - off)) / 100 : x));
   const happenings = [...ofTheWeighing(made), ...ofTheBatter(made), ...ofTheHeat(made)];
   return {
     kind: made.kind,

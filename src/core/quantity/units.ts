@@ -167,7 +167,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   handful: 'handful handfuls handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
   packet:
-    'packet packets pkt pkts package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pack pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
+    'packet packets pkt pkts package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
   jar: 'jar jars',
   glass: 'glass glasses verre verres bicchiere bicchieri vaso vasos',
   mug: 'mug mugs mugful mugfuls',

@@ -59,15 +59,7 @@ export function WhatHappened({
           </li>
         ))}
       </ul>
-      {beside.length > 0 ? (
-        <p className="mt-2 text-soft">
-          Less likely:{' '}
-          {beside
-            .map((g) => `${g.members.map((m) => lower(m.words)).join(' or ')} (${chanceSaid(g.share)})`)
-            .join('; ')}
-          .
-        </p>
-      ) : null}
+      {beside.length > 0 ? <p className="mt-2 text-soft">Less likely: {inOneLine(beside)}.</p> : null}
       <h4 className="mt-3 font-semibold">{alike ? 'What tells them apart' : 'What would show it'}</h4>
       <ul>
         {first.members.map((m) => (

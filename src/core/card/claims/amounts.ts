@@ -13,7 +13,7 @@ import { preparationOf, type Reader, type Span, unitOf } from './reader';
 export const PREFILL =
   /^\s*(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)(?![\p{L}])/iu;
 
-const POSTFILL = /(?<!\bnot\s)(?<!\bnot\s\w+\s)\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
+const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
 
 export function fillOf(how: string | undefined, word: string): FillMethod {
   const w = word.toLowerCase();
