@@ -49,6 +49,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
   const [found, setFound] = useState<readonly FromFile[] | null>(null);
   // a second press while the first still reads is no second card
   const busy = useRef(false);
+  const box = useRef<HTMLTextAreaElement>(null);
   // who has turned to something else meanwhile gets no card
   const gone = useRef(false);
   useEffect(() => {
@@ -71,13 +72,15 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
     }
   };
   const readNow = async (): Promise<void> => {
+    // what stands in the box, typed before the page heard it too
+    const typed = box.current?.value ?? text;
     // out of a spreadsheet: its columns say what they hold
-    const said = text.includes('\t')
+    const said = typed.includes('\t')
       ? await import('@/core/exchange/table').then(
-          (m) => m.cardOfPasted(text),
-          () => text,
+          (m) => m.cardOfPasted(typed),
+          () => typed,
         )
-      : text;
+      : typed;
     if (gone.current) return;
     const card = readCard(said, kitchenOf(formula, house).conventions);
     if (!card.ok) {
@@ -86,7 +89,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
     }
     if (card.value.lines.length === 0) {
       setError(
-        text.trim() === ''
+        typed.trim() === ''
           ? 'Paste or type a card first.'
           : 'No ingredient line was found in this text. A line starts with an amount, like "2 cups flour".',
       );
@@ -133,6 +136,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
     >
       <TextField
         label={first ? 'Paste a card, as it is: title, cups and spoons, method and all' : 'Paste more lines'}
+        ref={box}
         rows={first ? 13 : 7}
         value={text}
         placeholder={EXAMPLE}
