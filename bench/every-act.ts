@@ -59,6 +59,24 @@ const TYPED = {
   end: null,
 };
 
+/** A trial of a formula from plan to open letters, and one that is given up. */
+async function tryTwoWays(send: SendAct, versionId: string, maker: string): Promise<void> {
+  const plan = {
+    versionId,
+    changes: [{ do: 'same' }, { do: 'line', key: 'l2', text: '100 g sugar' }],
+    pieces: 2,
+    portionMl: 60,
+    maker,
+  };
+  const [id, gone] = [randomUUID(), randomUUID()];
+  await send('keep-trial', { id, ...plan });
+  await send('begin-trial', { id, take: 'no' });
+  await send('tell-taste', { id: randomUUID(), trialId: id, taster: 'Mate', tasted: ['B', 'A'], picked: ['A'] });
+  await send('open-trial', { id });
+  await send('keep-trial', { id: gone, ...plan });
+  await send('drop-trial', { id: gone });
+}
+
 async function cook(send: SendAct, formula: Formula, lead: string, formulaId: string, versionId: string) {
   const asked = { versionId, driver: { by: 'factor', factor: 0.5 }, exactness: 'gram', portionMl: 60, take: 'anyway' };
   const start = async (): Promise<string> =>
@@ -78,6 +96,7 @@ async function cook(send: SendAct, formula: Formula, lead: string, formulaId: st
   await send('swap-in-batch', { ...swap, requestId: randomUUID() });
   await send('undo-swaps', { batchId, nth: 0, requestId: randomUUID() });
   await send('stand-in-part', { ...swap, hasG: 100, requestId: randomUUID() });
+  await tryTwoWays(send, versionId, lead);
   await send('rebalance', { batchId, mix: 1 });
   await send('want-pieces', { batchId, by: 4, requestId: randomUUID() });
   const tap = randomUUID();

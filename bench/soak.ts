@@ -60,7 +60,7 @@ const childrenNamed = (name: string): readonly number[] =>
 const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['formula', "select count(distinct formula_id)::text as v from formula_versions where name like 'cakes soak%'", 2],
   ['card', "select count(*)::text as v from formula_versions where name like 'card soak%'", 1],
-  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 4],
+  ['batch', "select count(*)::text as v from batches where name like 'cakes soak%'", 6],
   ['outcome', "select count(*)::text as v from batches where name like 'cakes soak%' and verdict = 'good'", 1],
   ['target', "select count(*)::text as v from targets where note like 'cakes soak%'", 1],
   ['kept lot', "select count(*)::text as v from kept_lots where who like 'Lead soak%'", 1],
@@ -72,6 +72,8 @@ const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['correction', 'select count(*)::text as v from lot_changes', 1],
   ['side', "select count(*)::text as v from sides where name like 'butter soak%' or name like 'gone soak%'", 1],
   ['care', "select count(*)::text as v from care_notes where note like 'soak%'", 1],
+  ['trial', 'select count(*)::text as v from trials where opened_at is not null', 1],
+  ['taste', 'select count(*)::text as v from trial_ballots', 1],
   ['plan', 'select count(*)::text as v from plans', 0],
   ['morning', "select count(*)::text as v from mornings where plan->>'name' like 'morning soak%'", 1],
   ['person', 'select count(*)::text as v from people', 1],

@@ -211,7 +211,7 @@ for (const path of PAGES) test(`walked: ${path}`, ({ page }) => look(page, path)
 const OF_ONE = {
   formulas: {
     at: '/formulas',
-    parts: ['', '/plan', '/history', '/target', '/notice'],
+    parts: ['', '/plan', '/history', '/target', '/notice', '/trial'],
     which: "name = 'Regatta griddle cakes'",
   },
   batches: {
@@ -248,6 +248,8 @@ const BY_JOURNEYS = [
   '/mornings/[id]/board',
   '/mornings/[id]/close',
   '/sign',
+  '/trials/[id]',
+  '/trials/[id]/taste',
 ];
 
 test('every page of the app is walked, or belongs to a journey', () => {

@@ -22,6 +22,7 @@ const PAGES = [
   'prep',
   'sides',
   'today',
+  'trials',
   'versions',
 ].map((p) => `src/ui/${p}`);
 const NOT_IN_UI = ['src/server', 'src/core/testing'];
@@ -96,6 +97,7 @@ const CORE_LIBRARIES = [
   'papaparse',
   'quadprog',
   'schema-dts',
+  'simple-statistics',
   'yaml',
 ];
 

@@ -42,3 +42,8 @@ export const swapPeopleHere = async (input: unknown) => work.swapPeopleHere(inpu
 export const markStepHere = async (input: unknown) => work.markStepHere(input);
 export const previewMorningHere = async (input: unknown) => work.previewMorningHere(input);
 export const closeMorningHere = async (input: unknown) => work.closeMorningHere(input);
+export const keepTrialHere = async (input: unknown) => work.keepTrialHere(input);
+export const beginTrialHere = async (input: unknown) => work.beginTrialHere(input);
+export const tasteHere = async (input: unknown) => work.tasteHere(input);
+export const openTrialHere = async (input: unknown) => work.openTrialHere(input);
+export const dropTrialHere = async (input: unknown) => work.dropTrialHere(input);

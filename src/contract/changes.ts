@@ -27,7 +27,7 @@ export function placeIn(text: string): HeardAt {
 
 export interface Heard {
   /**
-   * "batch:<id>", "batches", "formulas", "photos", "plans", "mornings", "pantry", "sides", "premix", "kept", "house"; or
+   * "batch:<id>", "batches", "formulas", "photos", "plans", "mornings", "pantry", "sides", "premix", "kept", "trials", "house"; or
    * anything.
    */
   readonly thing: string;

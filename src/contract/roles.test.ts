@@ -46,6 +46,7 @@ test('who has not signed sees the table, and what signing needs; a helper what i
     `/mornings/${id}/calendar`,
     `/mornings/${id}/papers`,
     `/photos/${id}/${id}`,
+    `/trials/${id}/taste`,
   ]);
 });
 
@@ -61,14 +62,14 @@ test('every act has its least role: nothing is done by a guest, ticks and taps b
   expect(Object.keys(SENT_ACTS).filter((a) => !EVERY_ACT.includes(a as never))).toEqual([]);
   const by = (may: May) => EVERY_ACT.filter((a) => leastFor(a) === may);
   expect(by('guest')).toEqual([]);
-  expect(by('helper').toSorted()).toEqual(['mark-step', 'tell-events']);
+  expect(by('helper').toSorted()).toEqual(['mark-step', 'tell-events', 'tell-taste']);
   for (const a of ['set-house', 'erase-person', 'void-lot', 'back-up', 'pairing-code', 'set-pin'] as const)
     expect([a, leastFor(a)]).toEqual([a, 'lead']);
   for (const a of ['save-formula', 'start-batch', 'save-outcome', 'count-stock'] as const)
     expect([a, leastFor(a)]).toEqual([a, 'cook']);
   expect(MAY.map((m) => EVERY_ACT.filter((a) => atLeast(m, leastFor(a))).length)).toEqual([
     0,
-    2,
+    3,
     EVERY_ACT.length - by('lead').length,
     EVERY_ACT.length,
   ]);

@@ -33,8 +33,13 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   // ticks and taps of what is at hand
   'tell-events': 'helper',
   'mark-step': 'helper',
+  'tell-taste': 'helper',
   // making, weighing, judging, noting
   'answer-change': 'cook',
+  'begin-trial': 'cook',
+  'drop-trial': 'cook',
+  'keep-trial': 'cook',
+  'open-trial': 'cook',
   'answer-measure': 'cook',
   'bags-gone': 'cook',
   'care-back': 'cook',
@@ -131,12 +136,13 @@ const ADDRESSES: readonly (readonly [RegExp, May])[] = [
   [new RegExp(`^/batches/${UUID}/print/`), 'helper'],
   [new RegExp(`^/api/batches/${UUID}/`), 'helper'],
   [new RegExp(`^/mornings/${UUID}(?:/(?:board|papers|calendar))?$`), 'helper'],
+  [new RegExp(`^/trials/${UUID}/taste$`), 'helper'],
   [/^\/griddles\//, 'helper'],
   [/^\/photos\//, 'helper'],
   [/^\/house\/(?:records|devices|archive)(?:\/|$)/, 'lead'],
   [/^\/pantry\/import$/, 'lead'],
   [
-    /^\/(?:api\/v1|batches|begin|formulas|griddles|house|kept|log|mornings|on-hand|pantry|photos|premix|sides)(?:\/|$)/,
+    /^\/(?:api\/v1|batches|begin|formulas|griddles|house|kept|log|mornings|on-hand|pantry|photos|premix|sides|trials)(?:\/|$)/,
     'cook',
   ],
 ];

@@ -45,6 +45,7 @@ import {
 } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
 import { nothingSchema } from '@/contract/records';
+import { beginTrialSchema, keepTrialSchema, oneTrialSchema, tasteSchema } from '@/contract/trial';
 import type { StandInPreview } from '@/core/batch/changes';
 import type { Serving } from '@/core/batch/serving';
 import { happenedAt, type Item, toldAt, toldOf } from '@/core/day/event-log';
@@ -64,6 +65,7 @@ import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
+import { dropTrial, openTrial, tellTaste } from '@/server/queries/trials';
 import {
   changeCovers,
   endBatch,
@@ -80,6 +82,7 @@ import { startTogether } from '@/server/usecases/headcount';
 import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
+import { beginTrial, planTrial } from '@/server/usecases/trials';
 import { acted } from '../acted';
 import { placeMorning, previewMorning, swapPeople } from '../mornings/load';
 
@@ -279,6 +282,18 @@ export const markStepHere = async (input: unknown): Promise<ActionResult> =>
   acted('mark-step', markSchema, input, markStep, 'nothing');
 export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>
   acted('drop-morning', dropMorningSchema, input, ({ id }) => dropMorning(id));
+
+/** A trial: planned, begun, tasted, opened, or dropped. */
+export const keepTrialHere = async (input: unknown): Promise<ActionResult> =>
+  acted('keep-trial', keepTrialSchema, input, planTrial);
+export const beginTrialHere = async (input: unknown): Promise<ActionResult> =>
+  acted('begin-trial', beginTrialSchema, input, ({ id, take }) => beginTrial(id, take));
+export const tasteHere = async (input: unknown): Promise<ActionResult> =>
+  acted('tell-taste', tasteSchema, input, tellTaste);
+export const openTrialHere = async (input: unknown): Promise<ActionResult> =>
+  acted('open-trial', oneTrialSchema, input, ({ id }) => openTrial(id));
+export const dropTrialHere = async (input: unknown): Promise<ActionResult> =>
+  acted('drop-trial', oneTrialSchema, input, ({ id }) => dropTrial(id));
 
 export const keepPersonHere = async (input: unknown): Promise<ActionResult> =>
   acted('keep-person', personSchema, input, keepPerson);

@@ -7,7 +7,7 @@ import { type Finding, heard } from '../findings/finding';
 import { atEnd, type Entry, type Formula, type FormulaLine, nextKey } from '../formula/formula';
 import { type RailReading, railOf } from '../formula/kinds';
 import { countedLines, formulaLines } from '../formula/lines';
-import { grams } from '../quantity/say';
+import { capital, grams } from '../quantity/say';
 import { settledBy, type WayToRead } from '../suspects/doubts';
 import { type SuspectsOf, suspectsIn } from '../suspects/suspects';
 import { type Bench, conventionsOn, withEntries, withFormula, workedOn } from './bench';
@@ -187,7 +187,7 @@ export const sayTake = ({ lines }: Pick<Slip, 'lines'>): string => {
     ...(reread.length > 0 ? [`it is ${reread.map((l) => l.meant).join(' and ')}`] : []),
     ...added.map((l) => `add ${l.meant}`),
   ].join(' and ');
-  return all.charAt(0).toUpperCase() + all.slice(1);
+  return capital(all);
 };
 
 /** What would come of it: "all 6 findings are gone". */

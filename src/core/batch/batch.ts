@@ -83,6 +83,9 @@ export interface Batch {
   readonly weights: Readonly<Record<string, number>>;
   /** The formula as this batch alone has it, where something stands in for what was missing. */
   readonly swapped: Formula | null;
+  /** A bowl of a trial: which, and the formula as it has it; null: it is none. */
+  readonly trialId?: string | null;
+  readonly tried?: Formula | null;
   /** Ways the formula has of its own; the house's else. */
   readonly ways: Partial<Ways>;
   /** How it is made, as it was begun; null: a batch from before that was kept. */

@@ -5,6 +5,7 @@
 
 import { type KindId, kindById } from '../formula/kinds';
 import { dayAfter } from '../quantity/day';
+import { capital } from '../quantity/say';
 import type { Label } from './label';
 
 export const KEPT_STATES = ['frozen', 'chilled', 'batter'] as const;
@@ -240,8 +241,7 @@ export function keptLabels(l: KeptLot, day: (d: string) => string, notice: reado
       body: [
         `Made ${day(l.made)}. Best by ${day(l.bestBy)}.`,
         ...reheatsOf(l).map(
-          (r) =>
-            `${r.by.charAt(0).toUpperCase()}${r.by.slice(1)}${minutesSaid(r.minutes) ? `, ${minutesSaid(r.minutes)}` : ''}: ${r.how}`,
+          (r) => `${capital(r.by)}${minutesSaid(r.minutes) ? `, ${minutesSaid(r.minutes)}` : ''}: ${r.how}`,
         ),
         ...notice,
       ],

@@ -6,14 +6,13 @@
 import { allergensOf } from '../formula/tally';
 import { type Ingredient, isA } from '../pantry/ingredient';
 import { dayAfter, localDay, sayDay } from '../quantity/day';
-import { grams, type Units } from '../quantity/say';
+import { capital, grams, type Units } from '../quantity/say';
 import type { Batch } from './batch';
 import type { Label } from './label';
 import { linesOfSheet } from './sheet';
 import { measureSaid, type SheetLine } from './sheet-line';
 import { mixesIn, mixName } from './split';
 
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const said = (l: SheetLine, u: Units): string => (l.measure === null ? l.text : `${l.name} ${measureSaid(l, u)}`);
 
 /** What is held, for a label; deferring to the packets. */

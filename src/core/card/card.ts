@@ -8,6 +8,7 @@ import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { readAmount } from '../quantity/amount';
+import { capital } from '../quantity/say';
 import type { Result } from '../result';
 import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
@@ -364,7 +365,7 @@ function calledIn(t: string): { readonly name: string; readonly rest: string } |
       t,
     );
   if (!m?.[1] || A_MEASURE.test(m[1]) || !DISH.test(m[1])) return null;
-  return { name: `${m[1].charAt(0).toUpperCase()}${m[1].slice(1)}`, rest: t.slice(m[0].length) };
+  return { name: capital(m[1]), rest: t.slice(m[0].length) };
 }
 
 /** How a spoken list begins. */
@@ -582,7 +583,7 @@ const TITLE_FOR = new RegExp(`\\bfor ((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = TITLE_MAKES.exec(title)?.[0];
-  if (makes !== undefined) return `${makes.charAt(0).toUpperCase()}${makes.slice(1)}.`;
+  if (makes !== undefined) return `${capital(makes)}.`;
   return people === undefined ? null : `Serves ${people}.`;
 }
 

@@ -9,7 +9,7 @@ import { bareName, type SheetLine } from '../batch/sheet-line';
 import { mixesIn } from '../batch/split';
 import type { KindId } from '../formula/kinds';
 import { type Ingredient, isA } from '../pantry/ingredient';
-import { FRESH_UNITS, grams, type Units } from '../quantity/say';
+import { capital, FRESH_UNITS, grams, type Units } from '../quantity/say';
 import type { Step } from './step';
 
 /** Kept pieces that are taken in. */
@@ -313,7 +313,7 @@ export function serveSteps(q: ServeAsked): ServeSteps {
       step({
         id: `reheat${n + 1}`,
         name: `Heat ${keptWords(k, k.pieces)} again, from ${k.state === 'frozen' ? 'the freezer' : 'the cold'}`,
-        why: `${way.by.charAt(0).toUpperCase()}${way.by.slice(1)}, ${minutesSaid(way.minutes)}${way.loads > 1 ? `, ${way.loads} times with at most ${way.atOnce}` : ''}: ${way.how} How hot they have to be all through is the local food code’s.`,
+        why: `${capital(way.by)}, ${minutesSaid(way.minutes)}${way.loads > 1 ? `, ${way.loads} times with at most ${way.atOnce}` : ''}: ${way.how} How hot they have to be all through is the local food code’s.`,
         min: way.allMin,
         handsMin: Math.min(way.allMin, 2 * way.loads),
         ovenC: way.ovenC,

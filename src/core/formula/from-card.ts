@@ -14,6 +14,7 @@ import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { nounsOf } from '../pantry/nouns';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { capital } from '../quantity/say';
 import { type ActEdit, withEdit, withWay } from './act-edits';
 import {
   type End,
@@ -122,11 +123,10 @@ export function withCard(f: Formula, { title, entries, notes, guess, ends }: Pas
 /** "For the caramel sauce:" is the caramel sauce's group. */
 const groupName = (heading: string): string => {
   const bare = heading.replace(/^for (?:the |my |a )?/i, '').trim() || heading;
-  return (
-    bare === bare.toUpperCase()
-      ? bare.charAt(0) + bare.slice(1).toLowerCase()
-      : bare.charAt(0).toUpperCase() + bare.slice(1)
-  ).slice(0, MOST_GROUP_NAME);
+  return (bare === bare.toUpperCase() ? bare.charAt(0) + bare.slice(1).toLowerCase() : capital(bare)).slice(
+    0,
+    MOST_GROUP_NAME,
+  );
 };
 
 export interface KindGuess {

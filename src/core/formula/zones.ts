@@ -5,7 +5,7 @@
  */
 import { isA, isFlour, kitchenName } from '../pantry/ingredient';
 import { type AdditionId, behaviourOf } from '../pantry/tables/behaviour';
-import { lift, percentNumber } from '../quantity/say';
+import { capital, lift, percentNumber } from '../quantity/say';
 import { type Kind, RAIL_NAMES, type Rail, type School, schoolOf, type Zone } from './kinds';
 import { type Addition, addedG, type Tally, testedFlourG, thirstOf } from './tally';
 import { gasRoomAt } from './ways';
@@ -210,7 +210,7 @@ function waterWords(t: Tally, flour: number): string | null {
   if (thirsty)
     return `${kitchenName(thirsty)} drinks as ${thirstOf(thirsty).toFixed(1)} times its weight of wheat flour, and counts as so much here.`;
   const flours = flourLike(t);
-  return flours ? `${flours.charAt(0).toUpperCase()}${flours.slice(1)} counts as flour here.` : null;
+  return flours ? `${capital(flours)} counts as flour here.` : null;
 }
 
 /**

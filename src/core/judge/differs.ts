@@ -5,11 +5,18 @@
  */
 import type { Batch } from '../batch/batch';
 import { bareName } from '../batch/sheet-line';
+import { sameEdit, waysIn } from '../formula/act-edits';
+import { changesInWords, pairLines } from '../formula/compare';
+import { type EndId, endOf, type Formula, settled } from '../formula/formula';
+import { kindById, schoolOf } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
+import { formulaLines } from '../formula/lines';
 import { MATTERS, WAY_IDS } from '../formula/schools';
-import { wayName } from '../formula/ways';
+import { FRESH_WAYS, type Ways, wayName } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
 import { isFlour } from '../pantry/ingredient';
 import { grams, millilitres, type Units } from '../quantity/say';
+import { editSaid } from '../script/told-acts';
 
 type Compared = Pick<Batch, 'sheet' | 'portionMl' | 'ways'>;
 
@@ -53,11 +60,58 @@ export function differencesOf(
     was.portionMl !== null && is.portionMl !== null && !isSame(was.portionMl, is.portionMl)
       ? [`portion ${millilitres(was.portionMl)} to ${millilitres(is.portionMl)}`]
       : [];
-  const ways = WAY_IDS.flatMap((w) => {
-    const [x, y] = [was.ways?.[w], is.ways?.[w]];
+  return [...lines, ...portion, ...waysMoved(was.ways ?? {}, is.ways ?? {})];
+}
+
+const waysMoved = (was: Partial<Ways>, is: Partial<Ways>): readonly string[] =>
+  WAY_IDS.flatMap((w) => {
+    const [x, y] = [was[w], is[w]];
     return x === undefined || y === undefined || x === y
       ? []
-      : [`${MATTERS[w].name.toLowerCase()}: ${wayName(w, x as never)} to ${wayName(w, y as never)}`];
+      : [`${MATTERS[w].name.toLowerCase()}: ${wayName(w, x)} to ${wayName(w, y)}`];
   });
-  return [...lines, ...portion, ...ways];
+
+/** What is done otherwise, but for the ways. */
+function actsMoved(a: Formula, b: Formula, u: Units): readonly string[] {
+  const acts = (f: Formula) => f.edits.filter((e) => e.do !== 'way');
+  const own = (is: Formula, than: Formula) => acts(is).filter((e) => !acts(than).some((x) => sameEdit(x, e)));
+  const now = own(b, a);
+  return [
+    ...now.map((e) => editSaid(e, undefined, u)),
+    ...own(a, b)
+      .filter((e) => !now.some((x) => x.act === e.act && x.do === e.do))
+      .map((e) => `no more ${editSaid(e, undefined, u)}`),
+  ];
+}
+
+/**
+ * What differs between two formulas beside their lines, in words, each one thing. @param end which end of each is
+ * looked at
+ */
+export function besidesMoved(a: Formula, b: Formula, house: Kitchen, end: EndId | null): readonly string[] {
+  const kindOf = (f: Formula): string => {
+    const kind = kindById(f.kind);
+    return `${kind.name.toLowerCase()}, ${schoolOf(kind, endOf(f, end)?.school ?? f.school).name}`;
+  };
+  const waysOf = (f: Formula): Ways => ({ ...FRESH_WAYS, ...house.ways, ...waysIn(f.edits) });
+  return [
+    ...(a.name === b.name ? [] : [`called ${b.name}`]),
+    ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
+    ...(settled(a.conventions) === settled(b.conventions) ? [] : ['measured otherwise']),
+    ...waysMoved(waysOf(a), waysOf(b)),
+    ...(waysOf(a).altitudeM === waysOf(b).altitudeM ? [] : [`${waysOf(b).altitudeM} m above the sea`]),
+    ...actsMoved(a, b, house.units),
+    ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
+    ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
+  ];
+}
+
+/**
+ * All that differs in how two formulas come out, in words, each one thing: lines, ways, acts, portion. What they are
+ * called and what stands around the card bakes nothing.
+ */
+export function formulasDiffer(a: Formula, b: Formula, house: Kitchen, end: EndId | null = null): readonly string[] {
+  const plain = { name: a.name, cardNotes: a.cardNotes };
+  const pairs = pairLines(formulaLines(a, house), formulaLines(b, house), endOf(a, end)?.id ?? null);
+  return [...changesInWords(pairs, house.units), ...besidesMoved(a, { ...b, ...plain }, house, end)];
 }

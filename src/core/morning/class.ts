@@ -2,7 +2,9 @@
  * A class: a morning at parallel benches. Each bench has its own hands, surface and bowl, and makes no more than its
  * people eat; ovens and the hob are everybody's, and whoever teaches has no bench.
  */
+
 import type { EndId } from '../formula/formula';
+import { capital } from '../quantity/say';
 import type { SurfaceKind } from './morning';
 import type { MorningPlan } from './plan';
 
@@ -77,7 +79,7 @@ export function classPlan(q: ClassAsked): MorningPlan {
     ],
     surfaces: benches.map((bench) => ({
       gearId: null,
-      name: `${q.kind.charAt(0).toUpperCase()}${q.kind.slice(1)} of ${bench.toLowerCase()}`,
+      name: `${capital(q.kind)} of ${bench.toLowerCase()}`,
       kind: q.kind,
       places: q.places,
       from: null,

@@ -124,6 +124,9 @@ export function percentNumber(x: number): string {
 
 export const percent = (x: number): string => `${percentNumber(x)} %`;
 
+/** With a large first letter. */
+export const capital = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1)}`;
+
 /** "1 griddle cake", "12 griddle cakes". @param plural of what is counted, as it is said of several */
 export const counted = (n: number, plural: string): string =>
   `${n} ${n === 1 ? plural.replace(/ies$/, 'y').replace(/s$/, '') : plural}`;

@@ -6,6 +6,7 @@
  */
 
 import type { ActEdit } from '../formula/act-edits';
+import { capital } from '../quantity/say';
 
 export const VERBS = [
   'let warm',
@@ -143,3 +144,9 @@ export interface Script {
 
 /** How a batter is worked, in the order of the hands, and why: for the sheet, and for a card on paper. */
 export const methodIn = ({ acts }: Pick<Script, 'acts'>): readonly WorkStep[] => acts.flatMap((a) => a.says);
+
+/** What an act is called: "Whip the whites", "Turn each". */
+export function actName({ verb, of }: Pick<ScriptAct, 'verb' | 'of'>): string {
+  const name = verb === 'do' ? of : `${verb} ${of === 'piece' ? 'each' : of}`;
+  return capital(name);
+}

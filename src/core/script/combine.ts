@@ -1,8 +1,10 @@
 /** Dry meets wet: what has to be ready, in which order it is done, and how far each kind is mixed. Defaults of ours. */
+
 import { type KindId, kindById } from '../formula/kinds';
 import { choiceFor } from '../formula/schools';
 import { effectOf, standingOf, type Ways } from '../formula/ways';
 import type { Ingredient } from '../pantry/ingredient';
+import { capital } from '../quantity/say';
 import type { HowFar, JoinPart } from './act';
 import type { HeldLine } from './held';
 
@@ -56,7 +58,6 @@ export const foldsBeforeRest = (ways: Ways, kind: KindId): boolean =>
 
 const whitesOf = (kind: KindId, ways: Ways) =>
   effectOf(ways, 'whites', kind).whites ?? { peaks: 'soft peaks', fold: 'fold them in' };
-const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 /** What is done with the whites when their turn has come. */
 export function foldSteps(kind: KindId, ways: Ways): readonly string[] {

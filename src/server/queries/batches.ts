@@ -29,7 +29,7 @@ import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { ONE, type Split } from '@/core/batch/split';
 import { type ActEdit, waysIn } from '@/core/formula/act-edits';
-import { END_IDS, type EndId } from '@/core/formula/formula';
+import { END_IDS, type EndId, type Formula } from '@/core/formula/formula';
 import { KIND_IDS, type KindId } from '@/core/formula/kinds';
 import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
@@ -46,7 +46,7 @@ import { deductionRow } from './stock';
 const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", b.morning_id as "morningId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
-         v.settings as ways, b.swapped, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
+         v.settings as ways, b.swapped, b.trial_id as "trialId", b.tried, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
          b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
@@ -65,6 +65,7 @@ const batchRow = z.object({
   ending: z.string().nullable(),
   endId: z.enum(END_IDS).nullable(),
   morningId: z.string().nullable(),
+  trialId: z.string().nullable(),
   kind: z.enum(KIND_IDS),
   school: z.string(),
   exactness: z.enum(EXACTNESSES),
@@ -101,6 +102,7 @@ const batchRow = z.object({
   sheet: z.unknown(),
   ways: z.unknown(),
   swapped: z.unknown(),
+  tried: z.unknown(),
   unswapped: z.unknown(),
   standIns: z.unknown(),
   timeline: z.unknown(),
@@ -176,6 +178,12 @@ const SWAPPED: JsonColumn<Batch['swapped']> = {
   schema: swappedSchema,
   fresh: null,
 };
+const TRIED_AS: JsonColumn<Formula | null> = {
+  at: 'batches.tried',
+  called: 'the formula of its bowl',
+  schema: swappedSchema,
+  fresh: null,
+};
 const UNSWAPPED: JsonColumn<NonNullable<Batch['unswapped']> | null> = {
   at: 'batches.unswapped',
   called: 'the sheet before swaps',
@@ -206,7 +214,7 @@ const MAKING: JsonColumn<BatchMaking | null> = {
   schema: makingSchema,
   fresh: null,
 };
-const SCALED: JsonColumn<Batch['scales']> = {
+export const SCALED: JsonColumn<Batch['scales']> = {
   at: 'batches.scales',
   called: 'the scales',
   schema: outcomeSchema.shape.scales,
@@ -228,6 +236,7 @@ function toBatch(r: z.output<typeof batchRow>): Batch {
     sheet: read(SHEET, r.sheet),
     ways: waysIn(read(EDITS, r.ways)),
     swapped: read(SWAPPED, r.swapped),
+    tried: r.tried === null ? null : read(TRIED_AS, r.tried),
     unswapped: read(UNSWAPPED, r.unswapped),
     standIns: read(STAND_INS, r.standIns),
     timeline: read(TIMELINE, r.timeline),
@@ -324,6 +333,17 @@ export async function log(f: LogFilter, most = LOGGED_AT_ONCE): Promise<Page<Log
   return { ...page, rows: page.rows.map((r) => ({ ...r, timeline: readStored(TIMELINE, r.timeline, r.id).value })) };
 }
 
+/** Makings of a version that are looked at together. */
+const MAKINGS_TOGETHER = 4;
+/** The last makings of a version, the newest first; bowls of trials and batches out of bags are none. */
+export const lastOfVersion = async (versionId: string): Promise<readonly Batch[]> =>
+  (
+    await batchesFrom(
+      `${SELECT_BATCH} where b.version_id = $1 and b.finished_at is not null and not b.put_away and b.trial_id is null and b.swapped is null order by b.finished_at desc, b.id limit ${MAKINGS_TOGETHER}`,
+      [versionId],
+    )
+  ).filter((b) => !b.unreadable?.length && !b.sheet.some((l) => l.lot));
+
 export interface NewBatch {
   readonly versionId: string;
   readonly driver: Driver;
@@ -349,6 +369,8 @@ export interface NewBatch {
   /** Allergens of its ingredients as they are known now. */
   readonly known?: Known;
   readonly making: BatchMaking | null;
+  /** A bowl of a trial: its letter, and the formula as it has it; made again, of no trial any more. */
+  readonly trial?: { readonly id: string | null; readonly bowl: string | null; readonly formula: Formula } | undefined;
 }
 
 /** The last making of the formula, where its change for next time is being tried. */
@@ -362,8 +384,8 @@ export async function insertBatch(
 ): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await rowsFrom(
     idRow,
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, tries)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, ${TRIED}) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, trial_id, bowl, tried, tries)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -385,6 +407,9 @@ export async function insertBatch(
       b.headcount ?? null,
       b.known ? JSON.stringify(b.known) : null,
       b.making ? JSON.stringify(b.making) : null,
+      b.trial?.id ?? null,
+      b.trial?.bowl ?? null,
+      b.trial ? JSON.stringify(b.trial.formula) : null,
     ],
     client,
   );

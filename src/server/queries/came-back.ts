@@ -2,12 +2,12 @@
 
 import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
-import { outcomeSchema } from '@/contract/batch';
 import { VERDICTS } from '@/core/batch/batch';
 import { CHANGE_STATES, type ChangeState, type Making } from '@/core/judge/came-back';
 import { readStored } from '../db/json';
 
 import { rowsFrom } from '../db/rows';
+import { SCALED } from './batches';
 import { GONE } from './revised';
 
 const SELECT_MAKING = `select b.id as "batchId", v.number as version, b.finished_at as at, b.verdict, b.marks, b.pieces, b.pieces_planned as planned, b.waste, b.scales, b.height_mm as "heightMm", b.across_mm as "acrossMm",
@@ -45,19 +45,18 @@ export const makingRow = z.object({
 const made = async (rows: Promise<z.output<typeof makingRow>[]>): Promise<Making[]> =>
   (await rows).map((m) => ({
     ...m,
-    scales: readStored(
-      { at: 'batches.scales', called: 'the scales', schema: outcomeSchema.shape.scales, fresh: {} },
-      m.scales,
-      m.batchId,
-    ).value,
+    scales: readStored(SCALED, m.scales, m.batchId).value,
   }));
 
-/** Finished makings of a formula that came to something, the newest first. */
+/**
+ * Finished makings of a formula that came to something, the newest first; bowls of trials are no makings of it as it is
+ * written.
+ */
 export const makingsOf = (formulaId: string): Promise<Making[]> =>
   made(
     rowsFrom(
       makingRow,
-      `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
+      `${SELECT_MAKING} where b.formula_id = $1 and b.finished_at is not null and not b.put_away and b.trial_id is null order by b.finished_at desc, b.id limit ${MAKINGS_AT_ONCE}`,
       [formulaId],
     ),
   );

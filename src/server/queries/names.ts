@@ -9,6 +9,8 @@ const NAME_OF = {
   morning: "select plan->>'name' as name from mornings where id = $1",
   premix: 'select name from premixes where id = $1',
   lot: "select 'Lot ' || number as name from lots where id = $1",
+  trial:
+    "select 'Trial of ' || v.name as name from trials t join formula_versions v on v.id = t.version_id where t.id = $1",
   side: 'select name from sides where id = $1',
 } as const;
 export type WithName = keyof typeof NAME_OF;

@@ -8,6 +8,7 @@ import { transaction } from '../db/pool';
 import { countRow, rowsFrom } from '../db/rows';
 import { renameInMornings } from './mornings';
 import { GONE } from './revised';
+import { renameTasters } from './trials';
 
 const personRow = z.object({
   id: z.string(),
@@ -68,6 +69,7 @@ export const erasePerson = (id: string): Promise<ActionResult> =>
       client,
     );
     const name = `former helper ${(left?.n ?? 0) + 1}`;
+    if (found.rows[0]?.erased === false) await renameTasters(client, id, name);
     await client.query(
       "update people set name = $2, mark = 'whisk', erased_at = now(), revision = revision + 1 where id = $1 and erased_at is null",
       [id, name],

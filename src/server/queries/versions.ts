@@ -1,6 +1,7 @@
 /** Versions of formulas: what of them is read, one, the newest of each, and all of one formula. */
 import { z } from 'zod';
 import { keptConventionsSchema, keptEntriesSchema, keptSettingsSchema } from '@/contract/stored';
+import type { Batch } from '@/core/batch/batch';
 import type { Entry } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
 import type { Version, VersionSummary } from '@/core/formula/version';
@@ -93,6 +94,15 @@ export async function version(formulaId: string, number: number | null): Promise
 export async function versionById(versionId: string): Promise<Version | null> {
   const rows = await rowsFrom(versionRow, `${SELECT_VERSION} where v.id = $1`, [versionId]);
   return rows[0] ? toVersion(rows[0]) : null;
+}
+
+/** The version a batch is made from; of a bowl of a trial, its formula as that bowl has it. */
+export async function versionOfBatch({
+  versionId,
+  tried,
+}: Pick<Batch, 'versionId' | 'tried'>): Promise<Version | null> {
+  const v = await versionById(versionId);
+  return v && tried ? { ...v, formula: tried } : v;
 }
 
 /** Formulas that are looked through at once, those used lately. */

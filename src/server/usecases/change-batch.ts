@@ -39,7 +39,7 @@ import { type MadeLot, returnBags, takeBags } from '../queries/lot-books';
 import { stockNoted } from '../queries/pantry';
 import { type AnsweredPress, answeredBefore, onceFor } from '../queries/revised';
 import { returnToShelf, takeFromShelf } from '../queries/stock';
-import { versionById } from '../queries/versions';
+import { versionOfBatch } from '../queries/versions';
 import { type Started, wantsOf, writeBatches } from './start-batch';
 
 const endIn = (f: Formula, batch: Batch): EndId | null => (f.ends ? (batch.endId ?? 'a') : null);
@@ -51,7 +51,7 @@ export async function standInsOf(
   batch: Batch,
   house: Kitchen,
 ): Promise<Readonly<Record<string, readonly StandInOffer[]>>> {
-  const v = await versionById(batch.versionId);
+  const v = await versionOfBatch(batch);
   if (!v || batch.sheet.some((l) => l.lot)) return {};
   const formula = batch.swapped ?? v.formula;
   const { lines } = workedOn({ formula, house, end: endIn(v.formula, batch) });
@@ -97,7 +97,7 @@ interface Open {
 /** A batch under way with the formula it is made from; or why nothing of it can change. */
 async function openBatch(batchId: string): Promise<Result<Open, string>> {
   const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
-  const v = batch ? await versionById(batch.versionId) : null;
+  const v = batch ? await versionOfBatch(batch) : null;
   if (!batch || !v || batch.finishedAt) return { ok: false, error: 'That batch is finished, or not in this kitchen.' };
   if (batch.unreadable?.length)
     return { ok: false, error: 'Some of this batch can’t be read: its sheet stays as it is.' };
@@ -376,7 +376,7 @@ export async function undoSwaps(
   const { batch, house } = open.value;
   const { unswapped } = batch;
   const list = batch.standIns ?? [];
-  const v = unswapped ? await versionById(batch.versionId) : null;
+  const v = unswapped ? await versionOfBatch(batch) : null;
   if (!unswapped || !v || (nth !== null && !list[nth])) return refuse('Nothing like that stands in on this sheet.');
   const stay = nth === null ? [] : list.filter((_, n) => n !== nth);
   let now: Open = { batch: { ...batch, ...unswapped, swapped: null }, formula: v.formula, house };
@@ -456,7 +456,7 @@ export async function changeCovers(
     .filter((l) => l.side === undefined && l.vessel !== 'pan' && l.vessel !== 'topping')
     .reduce((a, l) => a + (l.grams ?? 0), 0);
   // what a stand-in is undone to is of the new size as well
-  const version = batch.unswapped ? await versionById(batch.versionId) : null;
+  const version = batch.unswapped ? await versionOfBatch(batch) : null;
   const bare = version ? plannedAnew(open.value, version.formula, driver) : null;
   const unswapped = bare?.ok
     ? { sheet: [...bare.value.sheet, ...sidesOf(batch.sheet, bare.value.sheet)], massG: bare.value.massG }
@@ -593,7 +593,7 @@ export async function takeUp(batchId: string): Promise<ActionResult> {
 export async function makeAgain(batchId: string, requestId: string | null): Promise<Started> {
   const no = (message: string): Started => ({ ok: false, path: 'batchId', message });
   const [batch, house] = await Promise.all([batchById(batchId), loadHouse()]);
-  const v = batch ? await versionById(batch.versionId) : null;
+  const v = batch ? await versionOfBatch(batch) : null;
   if (!batch || !v || batch.unreadable?.length) return no('That batch is not in this kitchen, or can’t be read whole.');
   if (batch.sheet.some((l) => l.lot)) return no('It was made from bags of premix: make it again from the premix.');
   const planned = plannedAnew({ batch, formula: v.formula, house }, v.formula, batch.driver);
@@ -615,6 +615,7 @@ export async function makeAgain(batchId: string, requestId: string | null): Prom
     kind: batch.kind === v.formula.kind ? null : batch.kind,
     school: batch.school === v.formula.school ? null : batch.school,
     making: makingOf(v.formula, house),
+    trial: batch.tried ? { id: null, bowl: null, formula: batch.tried } : undefined,
     requestId,
   };
   return writeBatches([{ batch: again, take: batch.deductions.length > 0 ? 'anyway' : 'no' }], house);

@@ -65,6 +65,8 @@ export interface Start {
   readonly litSecond?: Lit;
   /** When it is served, where that is known. */
   readonly serving?: Serving | null;
+  /** A bowl of a trial: its letter, and the version's formula as it has it. */
+  readonly trial?: NewBatch['trial'];
   /** The same press of the button twice starts one batch. */
   readonly requestId?: string | null;
   readonly startedAt?: Date | null;
@@ -149,9 +151,10 @@ export const cannot = (path: string, message: string): { readonly ok: false; rea
  * @returns errors of the scaling, or that there is no such version
  */
 export async function prepareBatch(s: Start): Promise<Prepared> {
-  const { versionId, exactness, portionMl, split = ONE } = s;
+  const { versionId, exactness, portionMl, trial, split = ONE } = s;
   const end = s.end ?? null;
-  const v = await versionById(versionId);
+  const asSaved = await versionById(versionId);
+  const v = asSaved && trial ? { ...asSaved, formula: trial.formula } : asSaved;
   if (!v) return cannot('versionId', 'That version is not in this kitchen.');
   const house = await loadHouse();
   const [unread] = notUnderstood(countedLines(v.formula, house, end));
@@ -194,7 +197,10 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
     sheet,
     massG: planned.massG,
     pieces: planned.pieces?.all ?? null,
-    ending: driver.by === 'both' ? `${driver.a.name} and ${driver.b.name}` : (endOf(v.formula, end)?.name ?? null),
+    ending:
+      driver.by === 'both'
+        ? `${driver.a.name} and ${driver.b.name}`
+        : [endOf(v.formula, end)?.name, trial?.bowl && `bowl ${trial.bowl}`].filter(Boolean).join(', ') || null,
     endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
     making: makingOf(v.formula, house),
   };

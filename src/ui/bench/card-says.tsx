@@ -5,6 +5,7 @@ import { type Offer, withOffer } from '@/core/formula/from-card';
 import { oneOf } from '@/core/formula/kinds';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
+import { capital } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import type { BenchAction } from './state';
 
@@ -15,8 +16,6 @@ interface Props {
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
 }
-
-const capital = (t: string): string => `${t.charAt(0).toUpperCase()}${t.slice(1)}`;
 
 function sets(o: Offer): string {
   switch (o.what) {

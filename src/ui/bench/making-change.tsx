@@ -10,18 +10,14 @@ import {
   withEdit,
   withoutEdits,
 } from '@/core/formula/act-edits';
-import { celsiusFrom, temperature, type Units } from '@/core/quantity/say';
-import type { ScriptAct } from '@/core/script/act';
+import { capital, celsiusFrom, temperature, type Units } from '@/core/quantity/say';
+import { actName, type ScriptAct } from '@/core/script/act';
 import { canHeat, canLeave, canLoad, canTime, canTurnDown } from '@/core/script/making';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { TypedNumber } from '../kit/typed-number';
-
-const capital = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1)}`;
-export const actName = (a: ScriptAct): string =>
-  capital(a.verb === 'do' ? a.of : `${a.verb} ${a.of === 'piece' ? 'each' : a.of}`);
 
 /** Where numbers are changed that are no act's own. */
 const ELSEWHERE: Partial<Readonly<Record<ScriptAct['verb'], string>>> = {

@@ -1,8 +1,7 @@
 import type { SheetLine } from '@/core/batch/sheet-line';
 import { grams, type Units } from '@/core/quantity/say';
-import type { Script } from '@/core/script/act';
+import { actName, type Script } from '@/core/script/act';
 import { stripOf } from '@/core/script/strip';
-import { actName } from './making-change';
 
 /** Sizes of the drawing, px. */
 const COLUMN = 66;

@@ -5,11 +5,11 @@ import { scriptOfFormula } from '@/core/batch/script-of-formula';
 import { measureSaid, type SheetLine } from '@/core/batch/sheet-line';
 import { type ActEdit, withoutEdits } from '@/core/formula/act-edits';
 import { minutesAndParts, minutesOrHours, temperature, type Units } from '@/core/quantity/say';
-import type { From, ScriptAct, ScriptTake } from '@/core/script/act';
+import { actName, type From, type ScriptAct, type ScriptTake } from '@/core/script/act';
 import { editSaid } from '@/core/script/told-acts';
 import { Button } from '../kit/button';
 import { useUnits } from '../kit/units';
-import { ActControls, actName, type Edits } from './making-change';
+import { ActControls, type Edits } from './making-change';
 import { MakingStrip } from './making-strip';
 import type { BenchAction } from './state';
 

@@ -94,10 +94,11 @@ const SHOWN: readonly (readonly [RegExp, readonly string[]])[] = [
   [/^\/(?:pantry|on-hand)/, ['pantry', 'batches', 'house']],
   [/^\/premix/, ['premix', 'pantry']],
   [/^\/sides/, ['sides', 'pantry']],
+  [/^\/trials/, ['trials', 'batches', 'photos', 'formulas']],
   [/^\/kept/, ['kept']],
   [/^\/house/, ['house', 'pantry']],
   [/^\/formulas\/[^/]+\/plan/, ['formulas', 'plans', 'pantry', 'premix', 'kept', 'sides', 'house']],
-  [/^\/formulas/, ['formulas', 'photos', 'house', 'pantry']],
+  [/^\/formulas/, ['formulas', 'trials', 'photos', 'house', 'pantry']],
   [/^\/batches\/[^/]+\/outcome/, ['photos', 'kept']],
 ];
 

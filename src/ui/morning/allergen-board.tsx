@@ -1,4 +1,5 @@
 import type { AllergenBoard as Board } from '@/core/morning/papers';
+import { capital } from '@/core/quantity/say';
 import { TableHead } from '../kit/table-head';
 import { Wide } from '../kit/wide';
 
@@ -6,7 +7,7 @@ import { Wide } from '../kit/wide';
 export const AllergenBoardView = ({ board }: { readonly board: Board }) => (
   <Wide label="Allergens by dish" plate={false}>
     <table aria-label="Allergens by dish" className="w-full">
-      <TableHead columns={['Dish', ...board.names.map((n) => n.charAt(0).toUpperCase() + n.slice(1)), 'Not known']} />
+      <TableHead columns={['Dish', ...board.names.map((n) => capital(n)), 'Not known']} />
       <tbody>
         {board.rows.map((r) => (
           <tr key={r.dish} className="border-b border-line align-top last:border-b-0">

@@ -77,6 +77,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
         className="relative z-10 !min-h-10 !px-2"
         entries={() => [
           { name: 'Copy', act: () => void copy() },
+          { name: 'Try two ways', act: () => router.push(`/formulas/${id}/trial`) },
           { name: 'Target', act: () => router.push(`/formulas/${id}/target`) },
           { name: 'Export …', act: () => setExporting(true) },
           archived

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { SCALE_WORDS, SCALES, type ScaleId, type Scales, STEPS } from '@/core/batch/came-out';
+import { capital } from '@/core/quantity/say';
 import { CameOutDrawing } from '../drawings/came-out';
 import { Button } from '../kit/button';
 import { Press } from '../kit/press';
@@ -56,7 +57,7 @@ export function ScalesView({
       ))}
       {all ? null : (
         <Button look="bare" className="!min-h-11 justify-self-start" onClick={() => setIsOpen(true)}>
-          {behind.map((id, n) => (n === 0 ? id.charAt(0).toUpperCase() + id.slice(1) : id)).join(', ')} …
+          {behind.map((id, n) => (n === 0 ? capital(id) : id)).join(', ')} …
         </Button>
       )}
     </div>

@@ -1,9 +1,9 @@
 import { analyseFormula } from '@/core/analyse-formula';
-import { waysIn } from '@/core/formula/act-edits';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
-import { type EndId, endOf, type Formula, settled } from '@/core/formula/formula';
-import { kindById, POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf } from '@/core/formula/kinds';
+import type { EndId, Formula } from '@/core/formula/formula';
+import { POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { besidesMoved } from '@/core/judge/differs';
 import { grams, type Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
 import { Finishes } from './finishes';
@@ -47,7 +47,7 @@ function OneEnd({ house, a, b, end }: Sides & { readonly end: EndId }) {
   const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
   const [at, other] = [a, b].map((s) => s.href.split('?')[0]);
   const pairs = pairLines(x.lines, y.lines, end, at === other ? 'versions' : 'two formulas');
-  const words = [...changesInWords(pairs, house.units), ...besides(a.formula, b.formula, end)];
+  const words = [...changesInWords(pairs, house.units), ...besidesMoved(a.formula, b.formula, house, end)];
   return (
     <>
       <p className="text-lg leading-snug">
@@ -146,25 +146,4 @@ function LineRow({ pair: { a, b, change }, units }: { readonly pair: LinePair; r
       </td>
     </tr>
   );
-}
-
-/** What is done otherwise, but for the ways. */
-const actsOf = (f: Formula): string => settled(f.edits.filter((e) => e.do !== 'way'));
-
-/** What changed beside the lines. */
-function besides(a: Formula, b: Formula, end: EndId): readonly string[] {
-  const kindOf = (f: Formula): string => {
-    const kind = kindById(f.kind);
-    return `${kind.name.toLowerCase()}, ${schoolOf(kind, endOf(f, end)?.school ?? f.school).name}`;
-  };
-  return [
-    ...(a.name === b.name ? [] : [`called ${b.name}`]),
-    ...(kindOf(a) === kindOf(b) ? [] : [`meant as ${kindOf(b)}, was ${kindOf(a)}`]),
-    ...(settled([a.conventions, waysIn(a.edits)]) === settled([b.conventions, waysIn(b.edits)])
-      ? []
-      : ['measured or mixed otherwise']),
-    ...(actsOf(a) === actsOf(b) ? [] : ['acts of the making']),
-    ...(a.portionMl === b.portionMl ? [] : [`portion ${b.portionMl === null ? 'as usual' : `${b.portionMl} ml`}`]),
-    ...(a.cardNotes === b.cardNotes ? [] : ['the text around the card']),
-  ];
 }

@@ -16,11 +16,12 @@ import { thingsRead } from '@/core/batch/together';
 import { weighedOf } from '@/core/batch/weighed';
 import { firstSight } from '@/core/bench/first-sight';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { broughtBy, broughtInWords } from '@/core/judge/brought';
 import { heldAgainst, wantsAnything } from '@/core/judge/target';
 import { findIngredient } from '@/core/pantry/pantry';
 import { isUuid, versionNumber } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
-import { batchById } from '@/server/queries/batches';
+import { batchById, lastOfVersion } from '@/server/queries/batches';
 import { makingsOf } from '@/server/queries/came-back';
 import { formulaState } from '@/server/queries/formulas';
 import { loadHouse } from '@/server/queries/house';
@@ -31,8 +32,12 @@ import { BenchAt } from '@/ui/bench/bench';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { UnreadableNotice } from '@/ui/kit/unreadable';
 import { Away } from '@/ui/versions/away';
+import { BroughtNotice } from '@/ui/versions/brought';
 import { NextTime } from '@/ui/versions/next-time';
 import { TargetBand } from '@/ui/versions/target-band';
+
+/** Asks for what the last makings brought the formula to. */
+const BROUGHT = 'brought';
 
 type Asked = string | string[] | undefined;
 
@@ -46,7 +51,7 @@ interface Props {
     version?: Asked;
     towards?: Asked;
     from?: Asked;
-    /** A batch whose weights are proposed as the formula's amounts. */
+    /** A batch whose weights are proposed as the formula's amounts; or `brought`: what its last makings brought it to. */
     weighed?: Asked;
     /** Things on hand that are to be used up together. */
     there?: Asked;
@@ -68,7 +73,8 @@ async function wantedOf(id: string) {
 /** A formula as it was saved, with what its page says of it; null where there is none. */
 async function savedOne(id: string, number: number | null) {
   const [v, state, wanted] = await Promise.all([version(id, number), formulaState(id), wantedOf(id)]);
-  return v && { id, v, state, ...wanted };
+  if (!v) return null;
+  return { id, v, state, ...wanted, last: v.number === v.newest ? await lastOfVersion(v.versionId) : [] };
 }
 
 export default async function BenchPage({ searchParams }: Props) {
@@ -89,6 +95,7 @@ export default async function BenchPage({ searchParams }: Props) {
   const formula = saved?.v.formula ?? EMPTY_FORMULA;
   const state = saved?.state ?? null;
   const begin = from === 'nothing' ? 'nothing' : 'card';
+  const brought = broughtBy(saved?.last ?? [], (x) => findIngredient(x, house.conventions.own));
   return (
     <Frame here="bench">
       <h1 className="sr-only">{saved ? formula.name : 'New formula'}</h1>
@@ -103,6 +110,12 @@ export default async function BenchPage({ searchParams }: Props) {
           units={house.units}
           formulaId={saved.id}
           answer={answerNextTime}
+        />
+      ) : null}
+      {saved ? (
+        <BroughtNotice
+          says={brought.map((x) => broughtInWords(x, house.units))}
+          to={`/formulas/${saved.id}?weighed=${BROUGHT}`}
         />
       ) : null}
       {saved && wantsAnything(saved.target) ? (
@@ -120,7 +133,13 @@ export default async function BenchPage({ searchParams }: Props) {
         first={firstSight({ formula, house, end: formula.ends?.[0].id ?? null })}
         number={saved?.v.number ?? null}
         newest={saved?.v.newest ?? null}
-        weighed={made && made.formulaId === saved?.id ? { batch: made.name, lines: weighedOf(made) } : null}
+        weighed={
+          made && made.formulaId === saved?.id
+            ? { batch: made.name, lines: weighedOf(made) }
+            : weighed === BROUGHT && brought.length > 0
+              ? { batch: 'its last makings', lines: brought }
+              : null
+        }
         towards={WISHES.find((m) => m.id === towards)?.id ?? null}
         there={typeof there === 'string' ? thingsRead(there, (x) => findIngredient(x, house.conventions.own)) : []}
         house={house}

@@ -12,7 +12,7 @@ import { batchById } from '@/server/queries/batches';
 import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
 import { photosOf } from '@/server/queries/photos';
-import { versionById } from '@/server/queries/versions';
+import { versionOfBatch } from '@/server/queries/versions';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
@@ -37,7 +37,7 @@ export default async function CompareBatchesPage({
       const batch = x ? await batchById(x) : null;
       if (!batch) return null;
       const [v, taps, photos] = await Promise.all([
-        versionById(batch.versionId),
+        versionOfBatch(batch),
         tapsOf(batch.id),
         photosOf({ batch: batch.id }),
       ]);

@@ -26,7 +26,7 @@ import { keptOfBatch } from '@/server/queries/kept';
 import { photosOf } from '@/server/queries/photos';
 import { handsOf } from '@/server/queries/sign-in';
 import { targetOf } from '@/server/queries/targets';
-import { versionById } from '@/server/queries/versions';
+import { versionOfBatch } from '@/server/queries/versions';
 import { AsWeighed } from '@/ui/batch/as-weighed';
 import { Hands } from '@/ui/batch/hands';
 import { OutcomeForm } from '@/ui/batch/outcome';
@@ -54,7 +54,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
       findIngredient(id, house.conventions.own),
     );
     const { rails, ledger, tally } = analysis;
-    const version = await versionById(b.versionId);
+    const version = await versionOfBatch(b);
     const lines = version ? formulaLines(version.formula, house) : [];
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const process = processOf(b, taps);

@@ -8,7 +8,7 @@ import { batchCautions } from '@/core/day/cautions';
 import { findIngredient } from '@/core/pantry/pantry';
 import { heldBy } from '@/core/script/held';
 import { tapsOf } from '@/server/queries/griddle';
-import { versionById } from '@/server/queries/versions';
+import { versionOfBatch } from '@/server/queries/versions';
 import { standInsOf } from '@/server/usecases/change-batch';
 import { Unsettled } from '@/ui/batch/unsettled';
 import { Cautions } from '@/ui/kit/cautions';
@@ -22,7 +22,7 @@ export default async function PrepPage({ params }: { readonly params: Promise<{ 
     const [taps, offers, version] = await Promise.all([
       tapsOf(batch.id),
       batch.finishedAt ? {} : standInsOf(batch, house),
-      versionById(batch.versionId),
+      versionOfBatch(batch),
     ]);
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const made = batch.swapped ?? version?.formula;
