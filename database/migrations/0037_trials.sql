@@ -27,3 +27,14 @@ create trigger told after insert on trial_ballots for each statement execute fun
 -- A batch that is one bowl of a trial, and the formula as that bowl has it.
 alter table batches add column trial_id uuid references trials on delete set null, add column bowl text, add column tried jsonb;
 create index batches_by_trial on batches (trial_id) where trial_id is not null;
+-- A bowl of a trial says nothing of how the formula as it is written came out.
+create or replace function formula_made() returns trigger language plpgsql as $$
+begin
+  if tg_op = 'UPDATE' and new.verdict is not distinct from old.verdict and new.finished_at is not distinct from old.finished_at then return new; end if;
+  update formulas f set
+    used_at = greatest(f.used_at, new.started_at),
+    last_verdict = (select b.verdict from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null and b.trial_id is null order by b.finished_at desc limit 1),
+    best_batch_id = (select b.id from batches b where b.formula_id = f.id and b.verdict is not null and b.trial_id is null order by verdict_rank(b.verdict), b.finished_at desc limit 1)
+   where f.id = new.formula_id;
+  return new;
+end $$;

@@ -68,6 +68,14 @@ export async function batchPage(
           </Notice>
         </div>
       ) : null}
+      {batch.trialId ? (
+        <p className="mb-3 print:hidden">
+          A bowl of a trial:{' '}
+          <Link href={`/trials/${batch.trialId}`} className="font-semibold text-rim underline">
+            to the trial
+          </Link>
+        </p>
+      ) : null}
       {tried && !batch.putAway ? (
         <p className="mb-3 rounded-r-hold border-l-8 border-butter bg-white px-3 py-2 print:hidden">
           <strong>{differs.length > 0 ? 'This batch tries:' : 'To be tried:'}</strong> {tried.change}{' '}

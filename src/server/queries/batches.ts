@@ -375,7 +375,7 @@ export interface NewBatch {
 
 /** The last making of the formula, where its change for next time is being tried. */
 const TRIED = `(select l.id from (select b.id, b.change_state from batches b where b.formula_id = (select formula_id from formula_versions where id = $1)
-    and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1) l where l.change_state = 'tried')`;
+    and b.finished_at is not null and b.verdict is not null and b.trial_id is null order by b.finished_at desc limit 1) l where l.change_state = 'tried')`;
 
 /** Writes a batch. @returns its id; `again` where this press of the button has started it before */
 export async function insertBatch(

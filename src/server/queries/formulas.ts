@@ -32,7 +32,7 @@ import { GONE, onceFor } from './revised';
 import { version } from './versions';
 
 /** What the last making of a formula said to change; null: nothing, or it was not made. */
-const NEXT_TIME = `(select case when b.change_state in ('not-now', 'done') then null else nullif(btrim(b.change), '') end from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null order by b.finished_at desc limit 1)`;
+const NEXT_TIME = `(select case when b.change_state in ('not-now', 'done') then null else nullif(btrim(b.change), '') end from batches b where b.formula_id = f.id and b.finished_at is not null and b.verdict is not null and b.trial_id is null order by b.finished_at desc limit 1)`;
 
 /** Formulas that fill a cup the kitchen's own way by what they say themselves, whatever the house does. */
 export async function fillingOwnWay(): Promise<number> {
@@ -219,7 +219,7 @@ export async function formulaState(id: string): Promise<FormulaState | null> {
         .pick({ batchId: true, change: true, at: true, state: true, pieces: true, planned: true, marks: true })
         .extend({ verdict: z.enum(VERDICTS) }),
       `select id as "batchId", btrim(change) as change, verdict, finished_at as at, change_state as state, pieces, pieces_planned as planned, marks from batches
-        where formula_id = $1 and finished_at is not null and verdict is not null order by finished_at desc limit 1`,
+        where formula_id = $1 and finished_at is not null and verdict is not null and trial_id is null order by finished_at desc limit 1`,
       [id],
     )
   )[0];

@@ -7,6 +7,7 @@ import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { batchById } from '../queries/batches';
 import { makingsOf } from '../queries/came-back';
+import { formulaState } from '../queries/formulas';
 import { loadHouse } from '../queries/house';
 import { erasePerson, keepPerson } from '../queries/people';
 import { ballotsOf, bowlsOf, dropTrial, openTrial, tellTaste, trialById, trialsOf } from '../queries/trials';
@@ -113,6 +114,8 @@ test('the bowls are begun together and once, each from its own formula; what the
   // a bowl is no making of the formula as it is written
   await query("update batches set finished_at = now(), verdict = 'poor' where trial_id = $1", [id]);
   expect(await makingsOf(formulaId)).toEqual([]);
+  expect(await formulaState(formulaId)).toMatchObject({ last: null, next: null });
+  expect(await query('select last_verdict as v from formulas where id = $1', [formulaId])).toEqual([{ v: null }]);
 });
 
 test('a stand-in in a bowl is undone to the bowl’s own formula, and the bowl made again is made of it', async () => {

@@ -52,8 +52,12 @@ export async function planTrial(t: z.output<typeof keepTrialSchema>): Promise<Ac
   const [v, house] = await Promise.all([versionById(t.versionId), loadHouse()]);
   if (!v) return refuse(GONE);
   const wrong = Object.entries(wrongWays(v.formula, t.changes, await versionsNamed(v.formulaId, t.changes), house));
-  const [first] = wrong;
-  if (first) return refuse(first[1], Object.fromEntries(wrong.map(([n, says]) => [`changes.${n}`, says])), 'invalid');
+  if (wrong.length > 0)
+    return refuse(
+      'Please mend what is marked.',
+      Object.fromEntries(wrong.map(([n, says]) => [`changes.${n}`, says])),
+      'invalid',
+    );
   return keepTrial(t);
 }
 
