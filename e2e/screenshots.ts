@@ -1,4 +1,5 @@
 /** npm run screenshots: one current picture of each main view, from the demo kitchen, into docs/screenshots. */
+import type { Page } from '@playwright/test';
 import { choose, expect, test, toWeighIn } from './kitchen';
 
 const to = (name: string): string => `docs/screenshots/${name}.png`;
@@ -25,6 +26,39 @@ Moonlight:
 Method
 Whip the whites to stiff peaks. Rest the batter for 30 minutes. Bake in the hot waffle iron.`;
 
+/** Two fats, tasted blind by eight, and the letters opened. */
+async function trial(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'More of Tall Sunday cakes' }).click();
+  await page.getByRole('menuitem', { name: 'Try two ways' }).click();
+  await page.waitForURL(/\/trial$/);
+  const line = page.getByRole('combobox', { name: 'Line', exact: true });
+  const butter = await line
+    .locator('option')
+    .filter({ hasText: /butter(?!milk)/ })
+    .first()
+    .textContent();
+  await line.selectOption({ label: butter ?? '' });
+  await page.getByLabel('is to be').fill('45 g oil');
+  await page.getByLabel('Who mixes').fill('Skipper');
+  await page.getByRole('button', { name: 'Plan the trial' }).click();
+  await page.waitForURL(/\/trials\//);
+  const at = page.url();
+  await page.getByRole('button', { name: 'Begin the bowls' }).click();
+  await page.getByRole('link', { name: 'Taste', exact: true }).click();
+  for (const [who, bowl] of ['Pip', 'Tiller', 'Wren', 'Ash', 'Moss', 'Fern', 'Reed', 'Sedge'].map(
+    (name, n) => [name, n < 6 ? 'B' : 'A'] as const,
+  )) {
+    await page.getByLabel('Somebody else').fill(who);
+    await page.getByRole('button', { name: 'Taste', exact: true }).click();
+    await page.getByRole('button', { name: `Bowl ${bowl}` }).click();
+    await page.getByRole('heading', { name: 'Who tastes?' }).waitFor();
+  }
+  await page.goto(at);
+  await page.getByRole('button', { name: 'Open the letters' }).click();
+  await page.getByRole('heading', { name: 'What came of it' }).waitFor();
+}
+
 test('pictures of the main views', async ({ page }) => {
   const shoot = async (name: string): Promise<void> => {
     await page.mouse.move(0, 0);
@@ -41,6 +75,8 @@ test('pictures of the main views', async ({ page }) => {
   for (let i = 0; i < 2; i++) await page.keyboard.press('PageUp');
   await page.getByRole('region', { name: 'Proposal' }).waitFor();
   await shoot('bench-proposal');
+  await trial(page);
+  await shoot('trial');
   await page.goto('/pantry');
   await shoot('pantry');
   await page.goto('/house');
@@ -73,10 +109,6 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('switch', { name: 'served at a set time' }).click();
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await page.waitForURL(/prep/);
-  await page.getByRole('button', { name: 'Missing: Cultured buttermilk' }).click();
-  await page.getByRole('button', { name: 'Missing: Whisk' }).click();
-  await page.getByRole('button', { name: 'Kefir: what it changes' }).waitFor();
-  await shoot('mise');
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('region', { name: 'Time line' }).getByRole('list').first().waitFor();
   await shoot('time-line');

@@ -64,21 +64,29 @@ export const OpenTrial = ({ id, name, now, open }: OfTrial & { readonly now: boo
   <OneAct now={now} id={id} name="open-trial" says="Open the letters" words={`${name}, opened`} run={open} />
 );
 
-export function DropTrial({ id, name, drop, to }: OfTrial & { readonly drop: Act; readonly to: string }) {
+export function DropTrial({
+  id,
+  name,
+  drop,
+  to,
+  opened,
+}: OfTrial & { readonly drop: Act; readonly to: string; readonly opened: boolean }) {
   const router = useRouter();
   const asking = useAsking();
   return (
     <DeleteButton
       bare
       name={name}
-      label="Give up"
-      confirm="Give it up"
+      label={opened ? 'Delete' : 'Give up'}
+      confirm={opened ? 'Delete it' : 'Give it up'}
       says="The trial goes, with what was tasted. Batches of its bowls stay, each by itself."
       of={asking}
       onDelete={async () => {
-        const a = await asking.ask(() => act('drop-trial', `${name}, given up`, drop, { id }));
+        const a = await asking.ask(() =>
+          act('drop-trial', `${name}, ${opened ? 'deleted' : 'given up'}`, drop, { id }),
+        );
         if (!a?.ok) return false;
-        toast(`${name}: given up`);
+        toast(`${name}: ${opened ? 'deleted' : 'given up'}`);
         router.push(to);
         return true;
       }}

@@ -8,6 +8,7 @@ import { counted, grams, type Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
 import { TableHead } from '../kit/table-head';
+import { unbroken } from '../kit/unbroken';
 import { PhotoFigure } from '../shared/photo-figure';
 
 const dash = (g: number | null, u: Units): string => (g === null ? '–' : grams(g, u));
@@ -40,7 +41,7 @@ export function InTheBowls({
       <ul className="mt-3 grid gap-1">
         {ways.map((w) => (
           <li key={w.bowl} className="text-lg [overflow-wrap:anywhere]">
-            <strong>Bowl {w.bowl}:</strong> {wayInWords(w)}
+            <strong>Bowl {w.bowl}:</strong> {unbroken(wayInWords(w))}
             {tooMuchMoved(w) ? (
               <div className="mt-1 text-base">
                 <Notice weight="look">{tooMuchMoved(w)}</Notice>
@@ -146,7 +147,7 @@ export function TrialResult({
   return (
     <section aria-label="What came of it" className="grid gap-3 rounded-plate bg-white p-4">
       <h2 className="text-2xl">What came of it</h2>
-      <p className="text-xl leading-snug">{tastedInWords(tasted)}</p>
+      <p className="text-xl leading-snug">{unbroken(tastedInWords(tasted))}</p>
       {more === null ? null : (
         <p className="text-soft">With {more} tasters who have a preference the same share would be a clear winner.</p>
       )}
@@ -158,7 +159,7 @@ export function TrialResult({
             <li key={w.bowl} className={`py-3 ${made?.photo ? 'grid grid-cols-[1fr_6rem] gap-x-3' : ''}`}>
               <div className="grid content-start gap-1">
                 <p className="text-lg [overflow-wrap:anywhere]">
-                  <strong>Bowl {w.bowl}</strong> was {wayInWords(w)}:{' '}
+                  <strong>Bowl {w.bowl}</strong> was {unbroken(wayInWords(w))}:{' '}
                   <strong>{first(w.bowl) === 0 ? 'nobody chose it' : `${first(w.bowl)} chose it`}</strong>
                 </p>
                 {made && (made.verdict || said.length > 0) ? (

@@ -1,6 +1,7 @@
 import { counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
+import { unbroken } from '../kit/unbroken';
 
 /** What is worth trying next, and the trials there were. */
 export function Trials({
@@ -31,7 +32,7 @@ export function Trials({
           {next.map((n) => (
             <div key={`${n.key} ${n.text}`} className="grid justify-items-start gap-1.5 border-t border-line pt-2">
               <p>
-                <strong className="[overflow-wrap:anywhere]">{n.moved.join('; ')}.</strong> {n.why}
+                <strong className="[overflow-wrap:anywhere]">{unbroken(n.moved.join('; '))}.</strong> {unbroken(n.why)}
               </p>
               <Link
                 className={lookOf('plain')}

@@ -131,7 +131,13 @@ export default async function TrialPage({ params }: { readonly params: Promise<{
         ) : null}
       </div>
       <div className="mt-6">
-        <DropTrial id={id} name={name} drop={dropTrialHere} to={`/formulas/${trial.formulaId}/trial`} />
+        <DropTrial
+          opened={openedAt !== null}
+          id={id}
+          name={name}
+          drop={dropTrialHere}
+          to={`/formulas/${trial.formulaId}/trial`}
+        />
       </div>
     </Frame>
   );
