@@ -9,7 +9,7 @@ import { RAIL_NAMES, type Rail, type RailReading, railOf, sayRail, type Zone } f
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { TrialChange } from './trial';
 
-export interface NextTrial {
+interface NextTrial {
   readonly change: TrialChange;
   readonly why: string;
   /** What of its zone nobody has tasted, as a share of its width; and how much of the amount moves. */

@@ -3,8 +3,8 @@ import { binomialDistribution } from 'simple-statistics';
 import {
   type Ballot,
   BOWLS,
-  type Bowl,
-  chanceOf,
+  type BowlLetter,
+  chanceOfFirst,
   lastWords,
   nextOrder,
   tastedInWords,
@@ -13,32 +13,32 @@ import {
   timesInWords,
 } from './taste';
 
-const said = (picks: string, bowls: readonly Bowl[] = ['A', 'B']): readonly Ballot[] =>
-  [...picks].map((p, n) => ({ taster: `taster ${n}`, tasted: bowls, picked: p === '-' ? [] : [p as Bowl] }));
+const said = (picks: string, bowls: readonly BowlLetter[] = ['A', 'B']): readonly Ballot[] =>
+  [...picks].map((p, n) => ({ taster: `taster ${n}`, tasted: bowls, picked: p === '-' ? [] : [p as BowlLetter] }));
 
 test('the chance of two bowls is the two ends of the binomial', () => {
   // by hand: of 2^8 = 256 ways to pick, 28 + 8 + 1 give one bowl six or more, and as many the other
-  expect(chanceOf(6, 8, 2)).toBeCloseTo(74 / 256, 10);
-  expect(chanceOf(8, 8, 2)).toBeCloseTo(2 / 256, 10);
-  expect(chanceOf(5, 5, 2)).toBeCloseTo(1 / 16, 10);
+  expect(chanceOfFirst(6, 8, 2)).toBeCloseTo(74 / 256, 10);
+  expect(chanceOfFirst(8, 8, 2)).toBeCloseTo(2 / 256, 10);
+  expect(chanceOfFirst(5, 5, 2)).toBeCloseTo(1 / 16, 10);
   // as many as half comes always
-  expect(chanceOf(4, 8, 2)).toBe(1);
-  expect(chanceOf(40, 40, 2)).toBeCloseTo(2 / 2 ** 40, 15);
+  expect(chanceOfFirst(4, 8, 2)).toBe(1);
+  expect(chanceOfFirst(40, 40, 2)).toBeCloseTo(2 / 2 ** 40, 15);
   // the package leaves out of the thin ends what is below 1 in 10,000
   for (let n = 1; n <= 60; n++) {
     const each = binomialDistribution(n, 0.5) ?? [];
     const most = Math.ceil((2 * n) / 3);
     const tail = 1 - each.slice(0, most).reduce((a, p) => a + p, 0);
-    expect(Math.abs(chanceOf(most, n, 2) - Math.min(1, 2 * tail))).toBeLessThan(3e-4);
+    expect(Math.abs(chanceOfFirst(most, n, 2) - Math.min(1, 2 * tail))).toBeLessThan(3e-4);
   }
 });
 
 test('the chance of three and four bowls is counted out', () => {
   // of 3^3 = 27 ways three are for one bowl; 4 of 4 among four bowls: 4 of 256
-  expect(chanceOf(3, 3, 3)).toBeCloseTo(3 / 27, 10);
-  expect(chanceOf(4, 4, 4)).toBeCloseTo(4 / 256, 10);
+  expect(chanceOfFirst(3, 3, 3)).toBeCloseTo(3 / 27, 10);
+  expect(chanceOfFirst(4, 4, 4)).toBeCloseTo(4 / 256, 10);
   // of 4 picks among three bowls 3 or more for one: 3 * (4 * 2 + 1) = 27 of 81
-  expect(chanceOf(3, 4, 3)).toBeCloseTo(27 / 81, 10);
+  expect(chanceOfFirst(3, 4, 3)).toBeCloseTo(27 / 81, 10);
 });
 
 test('a chance grows as fewer picks are asked, and is what all ways to pick give', () => {
@@ -52,7 +52,7 @@ test('a chance grows as fewer picks are asked, and is what all ways to pick give
       });
       for (let most = 1; most <= picks; most++) {
         const exact = tops.filter((t) => t >= most).length / all;
-        expect(chanceOf(most, picks, bowls)).toBeCloseTo(exact, 6);
+        expect(chanceOfFirst(most, picks, bowls)).toBeCloseTo(exact, 6);
       }
     }),
     { numRuns: 40 },
@@ -105,7 +105,7 @@ test('each bowl stands in each place as often as the others, for any number of t
   fc.assert(
     fc.property(fc.integer({ min: 2, max: 4 }), fc.integer({ min: 1, max: 24 }), (n, tasters) => {
       const bowls = BOWLS.slice(0, n);
-      const orders: (readonly Bowl[])[] = [];
+      const orders: (readonly BowlLetter[])[] = [];
       for (let t = 0; t < tasters; t++) orders.push(nextOrder(bowls, orders));
       for (const o of orders) expect([...o].sort()).toEqual([...bowls]);
       for (let place = 0; place < n; place++) {

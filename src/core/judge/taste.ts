@@ -7,15 +7,15 @@ import { counted } from '../quantity/say';
 
 /** Letters of the bowls of a trial; at most so many ways are tried at once. */
 export const BOWLS = ['A', 'B', 'C', 'D'] as const;
-export type Bowl = (typeof BOWLS)[number];
+export type BowlLetter = (typeof BOWLS)[number];
 
 /** What one taster says. */
 export interface Ballot {
   readonly taster: string;
   /** The order in which the bowls were tasted. */
-  readonly tasted: readonly Bowl[];
+  readonly tasted: readonly BowlLetter[];
   /** Best first, as far as the taster would say; none: no preference. */
-  readonly picked: readonly Bowl[];
+  readonly picked: readonly BowlLetter[];
 }
 
 /** The same name, however it is written. */
@@ -29,7 +29,7 @@ export function lastWords(ballots: readonly Ballot[]): readonly Ballot[] {
   return [...last.values()];
 }
 
-const ordersOf = (bowls: readonly Bowl[]): readonly (readonly Bowl[])[] =>
+const ordersOf = (bowls: readonly BowlLetter[]): readonly (readonly BowlLetter[])[] =>
   bowls.length <= 1
     ? [bowls]
     : bowls.flatMap((first) => ordersOf(bowls.filter((b) => b !== first)).map((rest) => [first, ...rest]));
@@ -38,15 +38,18 @@ const ordersOf = (bowls: readonly Bowl[]): readonly (readonly Bowl[])[] =>
  * The order for the next taster: each bowl comes in each place, and right after each other bowl, as equally often as
  * those before leave it to. @param before the orders that were tasted in
  */
-export function nextOrder(bowls: readonly Bowl[], before: readonly (readonly Bowl[])[]): readonly Bowl[] {
+export function nextOrder(
+  bowls: readonly BowlLetter[],
+  before: readonly (readonly BowlLetter[])[],
+): readonly BowlLetter[] {
   const seen = new Map<string, number>();
-  const steps = (order: readonly Bowl[]): readonly string[] => [
+  const steps = (order: readonly BowlLetter[]): readonly string[] => [
     ...order.map((b, n) => `${b} at ${n}`),
     ...order.slice(1).map((b, n) => `${b} after ${order[n]}`),
   ];
   for (const order of before) for (const s of steps(order)) seen.set(s, (seen.get(s) ?? 0) + 1);
   // squared, so that what was had twice already weighs more than two things had once
-  const cost = (order: readonly Bowl[]): number =>
+  const cost = (order: readonly BowlLetter[]): number =>
     steps(order).reduce((a, s) => a + ((seen.get(s) ?? 0) + 1) ** 2 - (seen.get(s) ?? 0) ** 2, 0);
   return ordersOf([...bowls].sort()).reduce((best, o) => (cost(o) < cost(best) ? o : best));
 }
@@ -65,7 +68,7 @@ function* partings(picks: number, bowls: number): Generator<readonly number[]> {
  * picks one of the bowls by chance.
  * @param most picks of the bowl that is ahead @param picks all of them, at most 100 @returns 0 to 1
  */
-export function chanceOf(most: number, picks: number, bowls: number): number {
+export function chanceOfFirst(most: number, picks: number, bowls: number): number {
   if (most * bowls <= picks) return 1;
   let sum = 0;
   for (const p of partings(picks, bowls))
@@ -93,26 +96,26 @@ const LEANS = 0.2;
 
 export interface Tasted {
   /** First picks of each bowl, most first. */
-  readonly picks: readonly { readonly bowl: Bowl; readonly first: number }[];
+  readonly picks: readonly { readonly bowl: BowlLetter; readonly first: number }[];
   readonly tasters: number;
   /** Tasters without a preference. */
   readonly none: number;
   /** The bowl picked most often; null: nobody picked, or two are level. */
-  readonly ahead: Bowl | null;
+  readonly ahead: BowlLetter | null;
   /** How often chance alone gives one bowl as many picks; null: nobody picked. */
   readonly chance: number | null;
   readonly verdict: 'clear' | 'leans' | 'open';
 }
 
 /** What a tasting came to. @param ballots each taster's last word counts */
-export function tastedOf(bowls: readonly Bowl[], ballots: readonly Ballot[]): Tasted {
+export function tastedOf(bowls: readonly BowlLetter[], ballots: readonly Ballot[]): Tasted {
   const last = lastWords(ballots);
   const picks = bowls
     .map((bowl) => ({ bowl, first: last.filter((b) => b.picked[0] === bowl).length }))
     .sort((a, b) => b.first - a.first || a.bowl.localeCompare(b.bowl));
   const picked = picks.reduce((a, p) => a + p.first, 0);
   const [top, next] = picks;
-  const chance = top && picked > 0 ? chanceOf(top.first, picked, bowls.length) : null;
+  const chance = top && picked > 0 ? chanceOfFirst(top.first, picked, bowls.length) : null;
   const ahead = top && next && top.first > next.first ? top.bowl : null;
   return {
     picks,
@@ -174,6 +177,6 @@ export function tastersFor({ picks, ahead, tasters, none }: Tasted): number | nu
   if (!top || ahead === null || picked === 0) return null;
   for (let n = picked + 1; n <= MOST_ASKED; n++)
     if (picks.length > 2 && n > 30) return null;
-    else if (chanceOf(Math.round((n * top.first) / picked), n, picks.length) <= CLEAR) return n;
+    else if (chanceOfFirst(Math.round((n * top.first) / picked), n, picks.length) <= CLEAR) return n;
   return null;
 }

@@ -13,7 +13,7 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import { countedLines, notUnderstood } from '../formula/lines';
 import type { Result } from '../result';
 import { formulasDiffer } from './differs';
-import { BOWLS, type Bowl, type Tasted, tastedInWords } from './taste';
+import { BOWLS, type BowlLetter, type Tasted, tastedInWords } from './taste';
 
 /** What one way has otherwise. */
 export type TrialChange =
@@ -31,8 +31,8 @@ export type TrialChange =
 export const LEAST_WAYS = 2;
 export const MOST_WAYS = BOWLS.length;
 
-export interface TrialWay {
-  readonly bowl: Bowl;
+interface TrialWay {
+  readonly bowl: BowlLetter;
   readonly change: TrialChange;
 }
 
@@ -83,7 +83,7 @@ export function asTried(f: Formula, c: TrialChange, versions: ReadonlyMap<number
 }
 
 /** One way with its formula and what it has otherwise, in words, each one thing; none: as written. */
-export interface Tried extends TrialWay {
+export interface TriedWay extends TrialWay {
   readonly formula: Formula;
   readonly moved: readonly string[];
 }
@@ -95,14 +95,14 @@ export const triedOf = (
   versions: ReadonlyMap<number, Formula>,
   house: Kitchen,
   end: EndId | null = null,
-): readonly Tried[] =>
+): readonly TriedWay[] =>
   plan.ways.flatMap((w) => {
     const formula = asTried(f, w.change, versions);
     return formula ? [{ ...w, formula, moved: formulasDiffer(f, formula, house, end) }] : [];
   });
 
 /** What a way is called where its letter is open: "oil for butter, 60 g", "as written". */
-export const wayInWords = (t: Pick<Tried, 'moved'>): string =>
+export const wayInWords = (t: Pick<TriedWay, 'moved'>): string =>
   t.moved.length === 0 ? 'as written' : t.moved.join('; ');
 
 /**
@@ -132,7 +132,7 @@ export function wrongWays(
 }
 
 /** More than one thing moved: nobody could tell which of them was tasted. Null: one thing did. */
-export const tooMuchMoved = (t: Pick<Tried, 'moved'>): string | null =>
+export const tooMuchMoved = (t: Pick<TriedWay, 'moved'>): string | null =>
   t.moved.length > 1
     ? `${t.moved.length} things are otherwise here (${t.moved.join('; ')}): nobody can tell which of them is tasted.`
     : null;
@@ -191,5 +191,5 @@ export function bowlsBeside(sheets: readonly (readonly SheetLine[])[]): readonly
 }
 
 /** Why a version came to be, as its note says it: what won, by how much, and how often chance does the same. */
-export const reasonOf = (won: Tried, tasted: Tasted): string =>
+export const reasonOf = (won: TriedWay, tasted: Tasted): string =>
   `Tried side by side: ${wayInWords(won)} was bowl ${won.bowl}. ${tastedInWords(tasted)}`;

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type keepTrialSchema, type tasteSchema, trialPlanSchema } from '@/contract/trial';
 import { VERDICTS } from '@/core/batch/batch';
-import { type Ballot, BOWLS, type Bowl, isSameTaster } from '@/core/judge/taste';
+import { type Ballot, BOWLS, type BowlLetter, isSameTaster } from '@/core/judge/taste';
 import type { TrialPlan } from '@/core/judge/trial';
 import { doneAt } from '../db/done';
 import { type JsonColumn, readStored } from '../db/json';
@@ -88,9 +88,9 @@ export const bowlsOf = async (trialId: string) => {
 };
 
 /** The letters of the bowls in an order drawn by lot. */
-function drawn(ways: number): readonly Bowl[] {
-  const left: Bowl[] = BOWLS.slice(0, ways);
-  return Array.from({ length: ways }, () => left.splice(randomInt(left.length), 1)[0] as Bowl);
+function drawn(ways: number): readonly BowlLetter[] {
+  const left: BowlLetter[] = BOWLS.slice(0, ways);
+  return Array.from({ length: ways }, () => left.splice(randomInt(left.length), 1)[0] as BowlLetter);
 }
 
 /** Keeps a trial; the letters of its bowls are drawn here, once. */
@@ -101,7 +101,7 @@ export async function keepTrial({
   ...rest
 }: z.output<typeof keepTrialSchema>): Promise<ActionResult> {
   const bowls = drawn(changes.length);
-  const plan: TrialPlan = { ways: changes.map((change, n) => ({ bowl: bowls[n] as Bowl, change })), ...rest };
+  const plan: TrialPlan = { ways: changes.map((change, n) => ({ bowl: bowls[n] as BowlLetter, change })), ...rest };
   await query(
     `insert into trials (id, version_id, formula_id, plan, created_at) select $1, v.id, v.formula_id, $3, coalesce($4, now()) from formula_versions v where v.id = $2
        on conflict (id) do nothing`,

@@ -7,7 +7,7 @@ import type { Take } from '@/core/batch/take-out';
 import type { Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
-import { portionOfWay, type TrialChange, type Tried, timesWritten, triedOf, wrongWays } from '@/core/judge/trial';
+import { portionOfWay, type TrialChange, type TriedWay, timesWritten, triedOf, wrongWays } from '@/core/judge/trial';
 import type { Result } from '@/core/result';
 import { rowsFrom } from '../db/rows';
 import { loadHouse } from '../queries/house';
@@ -26,14 +26,14 @@ async function versionsNamed(
   return new Map(found.flatMap((v) => (v ? [[v.number, v.formula] as const] : [])));
 }
 
-export interface OpenTrial {
+interface TrialWithWays {
   readonly trial: KeptTrial;
   readonly of: Version;
-  readonly ways: readonly Tried[];
+  readonly ways: readonly TriedWay[];
 }
 
 /** A trial with the formula of each way; null: there is no such trial. */
-export async function trialWithWays(id: string, house: Kitchen): Promise<OpenTrial | null> {
+export async function trialWithWays(id: string, house: Kitchen): Promise<TrialWithWays | null> {
   const trial = await trialById(id);
   const of = trial && (await versionById(trial.versionId));
   if (!trial || !of) return null;
@@ -63,7 +63,7 @@ export async function planTrial(t: z.output<typeof keepTrialSchema>): Promise<Ac
 
 /** A bowl of each way, ready to be written. @returns why one of them can't be made */
 export async function bowlsToWrite(
-  { trial, of, ways }: OpenTrial,
+  { trial, of, ways }: TrialWithWays,
   house: Kitchen,
   take: Take,
 ): Promise<Result<readonly ToWrite[], string>> {

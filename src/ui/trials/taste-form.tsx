@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
-import { type Ballot, type Bowl, isSameTaster, nextOrder } from '@/core/judge/taste';
+import { type Ballot, type BowlLetter, isSameTaster, nextOrder } from '@/core/judge/taste';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -24,7 +24,7 @@ export function TasteForm({
   tell,
 }: {
   readonly trialId: string;
-  readonly bowls: readonly Bowl[];
+  readonly bowls: readonly BowlLetter[];
   readonly people: readonly { readonly id: string; readonly name: string }[];
   /** Who mixed; empty: nobody has said. */
   readonly maker: string;
@@ -32,7 +32,7 @@ export function TasteForm({
   readonly said: readonly Pick<Ballot, 'taster' | 'tasted'>[];
   readonly tell: (input: unknown) => Promise<ActionResult>;
 }) {
-  const [taster, setTaster] = useState<(Taster & { readonly order: readonly Bowl[] }) | null>(null);
+  const [taster, setTaster] = useState<(Taster & { readonly order: readonly BowlLetter[] }) | null>(null);
   const begin = (t: Taster): void => {
     const others = said.filter((s) => !isSameTaster(s.taster, t.name));
     setTaster({
@@ -121,16 +121,16 @@ function Picking({
   onDone,
 }: {
   readonly trialId: string;
-  readonly taster: Taster & { readonly order: readonly Bowl[] };
+  readonly taster: Taster & { readonly order: readonly BowlLetter[] };
   readonly tell: (input: unknown) => Promise<ActionResult>;
   readonly onDone: () => void;
 }) {
   const router = useRouter();
   const asking = useAsking();
-  const [picked, setPicked] = useState<readonly Bowl[]>([]);
+  const [picked, setPicked] = useState<readonly BowlLetter[]>([]);
   const { order } = taster;
   const two = order.length === 2;
-  const keep = async (best: readonly Bowl[]): Promise<void> => {
+  const keep = async (best: readonly BowlLetter[]): Promise<void> => {
     const a = await asking.ask((id) =>
       act('tell-taste', `what ${taster.name} tasted`, tell, {
         id,

@@ -2,8 +2,8 @@
 import { VERDICT_WORDS, type Verdict } from '@/core/batch/batch';
 import { markName, type Scales, scalesInWords } from '@/core/batch/came-out';
 import type { Photograph } from '@/core/judge/photographs';
-import { type Bowl, type Tasted, tastedInWords, tastersFor } from '@/core/judge/taste';
-import { type BowlRow, type Tried, tooMuchMoved, wayInWords } from '@/core/judge/trial';
+import { type BowlLetter, type Tasted, tastedInWords, tastersFor } from '@/core/judge/taste';
+import { type BowlRow, type TriedWay, tooMuchMoved, wayInWords } from '@/core/judge/trial';
 import { counted, grams, type Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
@@ -22,7 +22,7 @@ export function InTheBowls({
   opened,
   units,
 }: {
-  readonly ways: readonly Tried[];
+  readonly ways: readonly TriedWay[];
   readonly rows: readonly BowlRow[];
   readonly pieces: number;
   readonly open: boolean;
@@ -88,7 +88,7 @@ export function InTheBowls({
 /** A batch of one bowl. */
 interface BowlMade {
   readonly batchId: string;
-  readonly bowl: Bowl;
+  readonly bowl: BowlLetter;
   readonly pieces: number | null;
   readonly verdict: Verdict | null;
   readonly marks: readonly string[];
@@ -135,14 +135,14 @@ export function TrialResult({
   bowls,
   takes,
 }: {
-  readonly ways: readonly Tried[];
+  readonly ways: readonly TriedWay[];
   readonly tasted: Tasted;
   readonly bowls: readonly BowlMade[];
   /** What makes a way the formula's new version; null: it is as written. */
-  readonly takes: (w: Tried) => React.ReactNode;
+  readonly takes: (w: TriedWay) => React.ReactNode;
 }) {
   const more = tasted.verdict === 'clear' ? null : tastersFor(tasted);
-  const first = (bowl: Bowl): number => tasted.picks.find((p) => p.bowl === bowl)?.first ?? 0;
+  const first = (bowl: BowlLetter): number => tasted.picks.find((p) => p.bowl === bowl)?.first ?? 0;
   const ranked = [...ways].sort((a, b) => first(b.bowl) - first(a.bowl) || a.bowl.localeCompare(b.bowl));
   return (
     <section aria-label="What came of it" className="grid gap-3 rounded-plate bg-white p-4">
