@@ -135,7 +135,7 @@ test('milk stirred in until it pours right is offered as the formula’s, and ta
   await page.getByRole('link', { name: 'Dock cakes', exact: true }).first().click();
   await page.waitForURL(/formulas/);
   const brought = page.getByRole('region', { name: 'Brought to its flow' });
-  await expect(brought).toContainText(/3 spoons \(46 g\) more whole milk than written, once/);
+  await expect(brought).toContainText(/3 spoons \(46\sg\) more whole milk than written, once/);
   await brought.getByRole('link', { name: 'Make it the formula’s' }).click();
   const proposal = page.getByRole('region', { name: 'Proposal' });
   await expect(proposal).toContainText(/As weighed in its last makings/);

@@ -10,6 +10,7 @@ create table trials (
   dropped_at timestamptz
 );
 create index trials_by_formula on trials (formula_id, created_at desc);
+create index trials_by_version on trials (version_id);
 create table trial_ballots (
   id        uuid primary key,
   trial_id  uuid not null references trials on delete cascade,

@@ -9,6 +9,7 @@ import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { readAmount } from '../quantity/amount';
 import { capital } from '../quantity/say';
+import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
 import type { Result } from '../result';
 import { stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
@@ -17,7 +18,7 @@ import { COUNT_WORDS, itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
-import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, thingsNamed, toldIn } from './prose';
+import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn } from './prose';
 import { inGrams } from './shares';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
@@ -137,6 +138,14 @@ function unTab(raw: string): string {
     else joined.push(c);
   }
   return joined.join(': ');
+}
+
+/** Things that strokes part, so many at least: "180 g meal / 120 g flour / 10 g powder / 2 eggs". */
+const LEAST_STROKES = 3;
+function unStroke(row: string): string {
+  const bits = row.split(/\s+\/\s+/);
+  const measured = bits.filter((b) => /^[\d½¼¾⅓⅔⅛][\d.,/]*\s*\p{L}+(?:\s+\p{L}{2,}|$)/u.test(b.trim()));
+  return bits.length > LEAST_STROKES && measured.length === bits.length ? bits.join(', ') : row;
 }
 
 /** Units that the head of a column gives to the bare numbers under it. */
@@ -349,8 +358,23 @@ const isName = (s: string): boolean =>
   !VERBS.has(firstWord(s)) &&
   /^\p{Lu}/u.test(s) &&
   !/^(?:it|i|we|you|they|she|he)\b/i.test(s);
+const countIn = (l: Line): number | null => {
+  const [one] = l.written;
+  const [term] = one?.terms ?? [];
+  return term && term.unit === null ? term.low.valueOf() : null;
+};
+/** "Whip the three egg whites" of three eggs: their own. */
+const isPartOfEggs = (l: Line, before: readonly Line[]): boolean =>
+  (l.ingredient?.id === 'egg-white' || l.ingredient?.id === 'egg-yolk') &&
+  !/\b(?:extra|more|additional|another)\b/i.test(l.text) &&
+  countIn(l) !== null &&
+  before.some(
+    (x) =>
+      x.ingredient?.category === 'egg' && !/^egg-(?:white|yolk)$/.test(x.ingredient.id) && countIn(x) === countIn(l),
+  );
 /** The same thing in the same amount has been told already. */
 const isToldAgain = (l: Line, before: readonly Line[]): boolean =>
+  isPartOfEggs(l, before) ||
   before.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null && x.grams === l.grams);
 
 /** What was asked for each guest, and is told in all further on: "for four that is four eggs". */
@@ -361,16 +385,16 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
 function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
   const m =
-    /^(?:(?:right|ok|okay|so|well|now)[,:]?\s+)?(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?)\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?)\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
       t,
     );
   if (!m?.[1] || A_MEASURE.test(m[1]) || !DISH.test(m[1])) return null;
-  return { name: capital(m[1]), rest: t.slice(m[0].length) };
+  return { name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')), rest: t.slice(m[0].length) };
 }
 
 /** How a spoken list begins. */
 const BEGINS_LIST =
-  /^(?:so\s+)?(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in)|take|we (?:take|use|need)|start with|ingredients?:?)\s+/i;
+  /^(?:(?:so|ok(?:ay)?|right|well|now|then|and|for (?:the|my|these|our) \p{L}+|what i (?:usually |always )?do(?: is)?)[,\s]+)*(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in|get|measure)|i(?:[’']ve| have)? got|take|we (?:take|use|need)|start with|ingredients?:?)\s+/iu;
 
 /** The lines of a sentence that lists ingredients; null: it tells what to do. */
 function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly Line[] | null {
@@ -383,7 +407,12 @@ function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly L
   const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
   const sure = (all: readonly Line[]): number => all.filter(isClean).length;
   const better = apart.length > own.length && sure(apart) > sure(own);
-  return [...(better ? apart : own), ...enoughIn(bare, r.house)];
+  const named = better
+    ? own.filter(
+        (l) => l.written.length === 0 && l.ingredient && !apart.some((x) => x.ingredient?.id === l.ingredient?.id),
+      )
+    : [];
+  return [...(better ? [...apart, ...named] : own), ...enoughIn(bare, r.house)];
 }
 
 /** Where a sentence may end. */
@@ -392,6 +421,9 @@ const MOST_LINE_WITH_POINTS = 80;
 /** Letters before the point of an abbreviation: "Gr.", "Pck."; "gestr." and "cuil." are of measures. */
 const MOST_SHORTENED = 3;
 const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
+/** Measures and words that are written short, before a point: "2 tsp. sugar", "5 min. a side". */
+const A_UNIT_SHORT =
+  /^(?:tsp|tbs|tbl|tbls|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
 /** "3 Eier (Gr. M)", "1 P. Backpulver": a row that begins with an amount and whose points end no sentence. */
 function isOneLine(t: string, r: Reading): boolean {
   if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t) || CLOCK.test(t)) return false;
@@ -406,13 +438,44 @@ function isOneLine(t: string, r: Reading): boolean {
   return isClean(line) && line.words.every((w) => w.as !== 'unknown');
 }
 
+/** A row as long as this is talk, and no line with an abbreviation. */
+const LEAST_TALK_CHARS = 80;
+/** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
+const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll})/gu;
+/** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
+const sentenceCased = (t: string): string =>
+  t.length < LEAST_TALK_CHARS
+    ? t
+    : t.replace(SMALL_POINT, (all, word: string, point: string, letter: string) =>
+        SHORTENED.test(word) || A_UNIT_SHORT.test(word) ? all : `${word}${point}${letter.toUpperCase()}`,
+      );
+
+/** Up to here numbers of other languages are read as the words they are. */
+const LEAST_SPELLED = 7;
+/** Large numbers of the card's own languages in figures: "zweihundertfünfzig Gramm". */
+const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string =>
+  languages === null
+    ? t
+    : inFiguresOf(
+        t,
+        SPELLED_IN.filter((l) => languages.has(l)),
+        (figures, words) => (Number(figures) < LEAST_SPELLED ? words : figures),
+      );
+
+/** Things measured in one sentence, so many that it tells a whole card in one breath. */
+const LEAST_IN_A_BREATH = 3;
+const MEASURES = new RegExp(A_MEASURE.source, 'giu');
+const isOneBreath = (t: string): boolean =>
+  t.length > LEAST_TALK_CHARS && /^\p{L}/u.test(t) && [...t.matchAll(MEASURES)].length >= LEAST_IN_A_BREATH;
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
-function paragraph(t: string, r: Reading, hint: Vessel | null): Place | null {
+function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
-  if (r.started || !/[.!?]\s/.test(t)) return null;
+  if (r.started || !(/[.!?]\s/.test(row) || isOneBreath(row))) return null;
+  const t = putRight(row);
   const called = calledIn(t);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
-  if (sentences.length < 2 || isOneLine(t, r)) return null;
+  if ((sentences.length < 2 && !isOneBreath(t)) || isOneLine(t, r)) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
   let listed = false;
@@ -504,12 +567,31 @@ function placeBeside(row: Row, r: Reading): Place | null {
   return times ? aside('note') : null;
 }
 
+/** Things measured in one row, so many that its commas part them although one of them is not understood. */
+const LEAST_STRUNG = 4;
+const STRUNG_CLEAN = 0.6;
+function strungUp(t: string, r: Reading, hint: Vessel | null): readonly Line[] | null {
+  if (/[.!?]\s+\p{Lu}/u.test(t) || !/^[\d½¼¾⅓⅔⅛]/u.test(t)) return null;
+  const bits = t.replace(/[.!]$/, '').split(/,\s+(?=[\d½¼¾⅓⅔⅛])/u);
+  if (bits.length < LEAST_STRUNG) return null;
+  const lines = bits.flatMap((bit) => {
+    const whole = readRows(bit, r, hint);
+    if (whole.every(isClean)) return whole;
+    // "1/2 tsp powder, sweetener to taste": the first may be known by itself
+    const apart = bit.split(/,\s+/).flatMap((x) => readRows(x, r, hint));
+    return apart[0] && isClean(apart[0]) ? apart : whole;
+  });
+  return lines.filter(isClean).length >= STRUNG_CLEAN * bits.length ? lines : null;
+}
+
 /** A row of the list, a title above it, or a sentence of the method within it. */
 function placeOfItems(row: Row, r: Reading): Place {
   const t = row.text;
   const hint = vesselOf(r.role);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
   if (bits) return { at: 'lines', lines: bits.flatMap((bit) => readRows(bit, r, hint)) };
+  const strung = strungUp(t, r, hint);
+  if (strung) return { at: 'lines', lines: strung };
   const para = paragraph(t, r, hint);
   if (para) return para;
   const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
@@ -635,14 +717,17 @@ export function readCard(text: string, house: KitchenConventions): Result<Card, 
   }
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
+  const languages = languagesIn(text);
   const rows = raws.map((raw): Row => {
-    const source = unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw));
+    const source = spelledOut(
+      sentenceCased(unStroke(unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw)))),
+      languages,
+    );
     return { source, text: isStrokes(source) ? '' : stripBullet(source) };
   });
   const said = rows.filter((r) => r.text !== '');
   // one row is a line, whatever it looks like; but not a recipe told in one breath
   const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
-  const languages = languagesIn(text);
   const placed = placeRows(raws, { house, languages, rows, single, steps: numberedSteps(rows) });
   const lines = linesOfSteps(placed, rows, house, languages);
   const settled = settleGroups(placed.sections, lines, house, languages);

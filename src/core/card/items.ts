@@ -127,12 +127,12 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|which|that|per|each|of the|for)\b/giu;
+  /\s*[,;:.!?()]|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for)\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
@@ -147,12 +147,23 @@ const NO_FOOD =
 export const MOST_SENTENCE_CHARS = 1500;
 const MOST_ITEM_CHARS = 160;
 
+const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
+interface ItemAt {
+  readonly line: Line | null;
+  readonly length: number;
+  readonly text: string;
+}
+/** "One cup of flour one cup of milk": the next number begins another thing. Null: the line is one. */
+function upToNext(line: Line, text: string, read: (text: string) => Line): ItemAt | null {
+  if (!line.findings.some((f) => f.code === 'two-amounts')) return null;
+  const next = [...text.matchAll(NUMBER)].find((m) => m.index > 0)?.index;
+  const own = next === undefined ? '' : text.slice(0, next).trim();
+  const first = own === '' ? null : read(own);
+  return first && isThing(first) && first.status === 'read' ? { line: first, length: own.length, text: own } : null;
+}
+
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
-function itemAt(
-  rest: string,
-  read: (text: string) => Line,
-): { readonly line: Line | null; readonly length: number; readonly text: string } {
-  const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
+function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   let first: string | null = null;
   let ended = false;
   for (const e of rest.matchAll(ENDS)) {
@@ -162,15 +173,15 @@ function itemAt(
     const text = rest.slice(0, length).trim();
     first ??= text;
     const line = read(text);
-    if (isThing(line)) return { line, length, text };
+    if (isThing(line)) return upToNext(line, text, read) ?? { line, length, text };
     // "1 cup and 2 tablespoons flour" goes on; anything else ends here
     ended = !/^\s+(?:and|plus)\b/i.test(e[0]);
     if (ended) break;
   }
   // "two and a half cups of milk": it goes on to the end
   const line = ended ? null : read(rest.trim());
-  if (line && (isThing(line) || first === null))
-    return { line: isThing(line) ? line : null, length: rest.length, text: rest.trim() };
+  if (line && isThing(line)) return upToNext(line, rest, read) ?? { line, length: rest.length, text: rest.trim() };
+  if (line && first === null) return { line: null, length: rest.length, text: rest.trim() };
   // "four hundred and fifty grams", of what was named before it
   const amount = readAmount(rest);
   const measured =

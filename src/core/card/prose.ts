@@ -7,6 +7,7 @@ import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
 import { COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
 import { type Line, readLine } from './line';
+import { figureOf } from './told/spoken';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
 export const CLOCK =
@@ -31,7 +32,7 @@ const IN_HOT_PAN =
   /^(\S[^,;]*?)\s+(?:goes?\s+)?in(?:to)?\s+(?:the|a|your|my)\s+hot\s+(?:\p{L}+\s+)?(?:pan|skillet|griddle|iron|dish|tin)\b/iu;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pinch)\b|\b(?:une?|deux|trois|una?|dos|tres|ein(?:e[nmr]?)?|zwei|drei|un|due|tre|\d)\s(?:petite?\s|grande?\s)?(?:cuill[eè]res?\s[àa]\s(?:soupe|caf[eé]|th[eé])|cucharad(?:it)?as?|cucchiain?[oi]|ess ?löffel|teelöffel|pinc[eé]es?|pizcas?|prisen?|pizzico|tazas?|tasses?|verres?|vasos?)(?![\p{L}])|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pounds?|pinch)\b|\b(?:une?|deux|trois|una?|dos|tres|ein(?:e[nmr]?)?|zwei|drei|un|due|tre|\d)\s(?:petite?\s|grande?\s)?(?:cuill[eè]res?\s[àa]\s(?:soupe|caf[eé]|th[eé])|cucharad(?:it)?as?|cucchiain?[oi]|ess ?löffel|teelöffel|pinc[eé]es?|pizcas?|prisen?|pizzico|tazas?|tasses?|verres?|vasos?)(?![\p{L}])|(?:\d|\b(?:two|three|four|five|six|eight))\s+(?:(?:large|egg|extra)\s+)?(?:whites|yolks)(?:\b(?!\s+(?:in|get|are|go)\b))|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
   'iu',
 );
 
@@ -53,7 +54,7 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -137,8 +138,35 @@ export function toldIn(
 /** "1 dl sugar? no, half a dl": what is said last. */
 const PUT_RIGHT =
   /(?<![\p{L}\d])(?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) (\p{L}+) (?:of )?(\p{L}+(?: \p{L}+)?)\? (?:no|nope|sorry|wait),? (?:make (?:it|that) |it[’']s |that[’']s )?((?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) \1)(?!\p{L})/giu;
-const putRight = (text: string): string =>
-  text.replace(PUT_RIGHT, (_, __, thing: string, amount: string) => `${amount} ${thing}`);
+/** How much of a thing, in talk. */
+const SO_MUCH = String.raw`(?:(?:about|around|roughly|nearly|almost) )?(?:an?|half an?|one|two|three|four|[\d.½¼¾⅓⅔]+)(?: and a (?:half|quarter))? (?:pints?|cups?|mugs?|ml|millilit(?:re|er)s|lit(?:re|er)s?|grams?|g|ounces?|glass(?:es)?)`;
+const IS_THAT = `(?:(?:so|that[’']s|it[’']s|which is|say|usually|maybe|probably|i (?:think|guess)) )`;
+/** "Two fifty grams": 250. */
+const HUNDRED_AND =
+  /\b(one|two|three|four|five|six|seven|eight|nine) (ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](five))?(?= (?:grams?|g|mils?|ml|millilit(?:re|er)s?)\b)/giu;
+/** "I'm using buttermilk, two cups of that", "a tub of ricotta that's 250 grams": the thing with its amount. */
+const OF_THAT = new RegExp(
+  String.raw`\b((?:butter)?milk|yogh?urt|kefir|water|flour|oil|butter|sugar|honey|syrup|cream|oats|ricotta|cottage cheese),? (?:and )?(?:i (?:take|use|put in) )?(${SO_MUCH}) of (?:that|it|those|them)\b`,
+  'giu',
+);
+const TUB_IS = new RegExp(
+  String.raw`\b(?:an?|one|the) (?:small |big |whole )?(?:tub|pot|carton|packet|bag|tin|can|jar|box) of (\p{L}+(?: (?:cheese|milk|cream|puree))?),? ${IS_THAT}+(${SO_MUCH})(?! of\b)(?![\p{L}\d])`,
+  'giu',
+);
+/** "Enough milk to make a thick batter, about half a pint": how much that is. */
+const ENOUGH_IS = new RegExp(
+  String.raw`\b(?:enough|some) ((?:butter)?milk|water|flour|cream|beer)(?: (?:to|for|so)\s[^,.;]{3,45})?,? ${IS_THAT}*(${SO_MUCH})(?! of\b)(?![\p{L}\d])`,
+  'giu',
+);
+export const putRight = (text: string): string =>
+  text
+    .replace(PUT_RIGHT, (_, __, thing: string, amount: string) => `${amount} ${thing}`)
+    .replace(HUNDRED_AND, (_, hundreds: string, tens: string, five?: string) =>
+      String(100 * figureOf(hundreds) + figureOf(tens) + figureOf(five)),
+    )
+    .replace(OF_THAT, (_, thing: string, amount: string) => `${amount} ${thing}`)
+    .replace(TUB_IS, (_, thing: string, amount: string) => `${amount} ${thing}`)
+    .replace(ENOUGH_IS, (_, thing: string, amount: string) => `${amount} ${thing}`);
 
 /** The fat that is fried in: "Melt 40 g butter in the pan. Pour in." @param after the sentence that follows */
 function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {

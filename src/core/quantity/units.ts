@@ -131,12 +131,12 @@ const byId = new Map<string, Unit>(UNITS.map((u) => [u.id, u]));
 /** Words for each unit, besides its own `one` and `many`. Matched without case and final dot, but for t and T. */
 const SPELLINGS: Readonly<Record<string, string>> = {
   g: 'g gr grs grm grms gm gms gram grams gramme grammes gramm gramos grammi grammo gramos',
-  kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes chilo chili',
+  kg: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes kilogramm kilogramo kilogramos chilo chili chilogrammo chilogrammi',
   mg: 'mg milligram milligrams',
   oz: 'oz ozs ounce ounces',
   lb: 'lb lbs pound pounds',
-  ml: 'ml mls millilitre millilitres milliliter milliliters mil mils',
-  cl: 'cl centilitre centilitres centiliter centiliters',
+  ml: 'ml mls millilitre millilitres milliliter milliliters mil mils mililitro mililitros millilitri millilitro',
+  cl: 'cl centilitre centilitres centiliter centiliters centilitro centilitros centilitri',
   dl: 'dl decilitre decilitres deciliter deciliters decilitri',
   l: 'l ltr ltrs lt litre litres liter liters litro litri litros',
   krm: 'krm kryddmatt',

@@ -1,4 +1,4 @@
-import { counted } from '@/core/quantity/say';
+import { capital, counted } from '@/core/quantity/say';
 import { lookOf } from '../kit/button';
 import { Link } from '../kit/link';
 import { unbroken } from '../kit/unbroken';
@@ -32,7 +32,8 @@ export function Trials({
           {next.map((n) => (
             <div key={`${n.key} ${n.text}`} className="grid justify-items-start gap-1.5 border-t border-line pt-2">
               <p>
-                <strong className="[overflow-wrap:anywhere]">{unbroken(n.moved.join('; '))}.</strong> {unbroken(n.why)}
+                <strong className="[overflow-wrap:anywhere]">{unbroken(capital(n.moved.join('; ')))}.</strong>{' '}
+                {unbroken(n.why)}
               </p>
               <Link
                 className={lookOf('plain')}

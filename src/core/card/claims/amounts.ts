@@ -30,15 +30,27 @@ const STARTS = new Set(
 );
 
 const OTHER_STARTS = new Set(
-  'ein eine einen einem une un una uno een en et ett ei zwei deux dos due twee to tva drei trois tres tre drie vier quatre cuatro quattro fire fyra halber halbe halbes halben demi media medio mezzo mezza half halve halv halvt'.split(
+  'ein eine einen einem une un una uno een en et ett ei zwei deux dos due twee to tva drei trois tres tre drie vier quatre cuatro quattro fire fyra halber halbe halbes halben demi media medio mezzo mezza half halve halv halvt anderthalb anderthalbe anderthalben eineinhalb anderhalve anderhalf zweieinhalb dreiviertel viertel driekwart kwart litre litro'.split(
     ' ',
   ),
 );
 
 /** One, half and so on in the languages of the names, where a unit or a name follows. */
 const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
+  // a pound of the mainland is 500 g
+  [/^(?:ein(?:en?)?\s+halbes\s+pfund|een\s+half\s+pond|une?\s+demi-livre)\s+/iu, '250 g '],
+  [/^(?:ein\s+pfund|een\s+pond|une\s+livre)\s+/iu, '500 g '],
+  [/^(?:zwei\s+pfund|twee\s+pond|deux\s+livres)\s+/iu, '1000 g '],
+  [/^(?:un\s+)?litr[eo]\s+(?:et\s+demi|y\s+medio|e\s+mezzo)\s+/iu, '1.5 l '],
   [
-    /^(?:halber|halbe[rsn]?|ein(?:e[nm]?)?\s+halbe[rsnm]?|demi|une?\s+demi|media|medio|mezzo|mezza|half|halve|en\s+halv|et\s+halvt|halv|halvt|ett\s+halvt)[\s-]+/iu,
+    /^(?:(?:ein(?:en?)?\s+)?drei\s?viertel|trois\s+quarts\s+de|tres\s+cuartos\s+de|tre\s+quarti\s+di|driekwart)\s+/iu,
+    '3/4 ',
+  ],
+  [/^(?:(?:ein(?:en?)?\s+)?viertel|un\s+quart\s+de|un\s+cuarto\s+de|un\s+quarto\s+di|(?:een\s+)?kwart)\s+/iu, '1/4 '],
+  [/^(?:anderthalb(?:e[nr]?)?|eineinhalb|anderhal(?:ve|f))\s+/iu, '1.5 '],
+  [/^(?:zweieinhalb|tweeënhal(?:ve|f))\s+/iu, '2.5 '],
+  [
+    /^(?:halber|halbe[rsn]?|ein(?:e[nm]?)?\s+halbe[rsnm]?|demi|une?\s+demi|media|medio|mezzo|mezza|half|halve|een\s+halve?|en\s+halv|et\s+halvt|halv|halvt|ett\s+halvt)[\s-]+/iu,
     '1/2 ',
   ],
   [/^(?:ein(?:e[nm]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],

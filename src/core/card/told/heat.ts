@@ -15,6 +15,11 @@ const LIQUID =
 
 const IRON = /\b(?:the|an?|my|hot|waffle)\s+(?:hot\s+|waffle\s+)?iron\b/i;
 
+/** "Fifteen minutes at 450": so long nothing lies on a griddle. */
+export const BAKED_AT =
+  /\b(?:[89]|[1-5]\d|eight|ten|twelve|fifteen|eighteen|twenty(?:[- ]five)?|thirty)(?: (?:to|or) \S+)? min(?:ute)?s?\b(?! (?:a|per|each|every) )[^,;.]{0,12}\bat (?:about )?\d{3}\b/i;
+const MORE_AT = /^(?:and |then )*(?:another )?\S+ (?:min(?:ute)?s? )?(?:more )?at (?:about )?\d{3}\b/i;
+
 /** What a heat is of: the thing nearest before it, or else behind. */
 function heatOf(text: string, sentence: string, at: number): string {
   // of two heats in one clause each has the last that is done before it
@@ -22,6 +27,7 @@ function heatOf(text: string, sentence: string, at: number): string {
     [...text.slice(0, at).matchAll(/\b(?:keep|kept|hold|cook(?!ed)|fry|griddle|bake)\w*\b/gi)].at(-1)?.[0] ?? '';
   if (HOLDING.test(text) && /^(?:cook|fry|griddle)/i.test(done)) return 'surface';
   if (/^\d+ at \d{3}$/.test(text)) return 'oven';
+  if (BAKED_AT.test(sentence) && (BAKED_AT.test(text) || MORE_AT.test(text)) && !IRON.test(sentence)) return 'oven';
   // "preheat to 425 with a skillet on the middle rack"
   if (/^(?:pre-?)?heat to\b/i.test(text) && (OVEN.test(text) || /\b(?:in there|inside|in it)$/i.test(text)))
     return 'oven';

@@ -127,7 +127,7 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): bo
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
     // what goes into the oven bakes there
-    /\b(?:close|shut|put down) (?:the )?(?:lid|iron)\b|\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(
+    /\b(?:close|shut|put down) (?:the )?(?:lid|iron|it(?![^.;]*\b(?:fridge|cold|overnight|hours?|counter)\b))\b|\blid (?:down|closed|shut)\b|\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(
       sentence,
     ) ||
     /\b(?:lasts?|stored?|left ?overs?|longer than (?:it|that|they|the))\b/i.test(text) ||
@@ -148,6 +148,8 @@ const restFrom = (text: string): number => LET_REST.exec(text)?.index ?? 0;
 /** "Overnight, minimum eight hours": so long it takes. */
 const AT_LEAST = /^(?:(?:a )?minimum|at (?:the )?(?:very )?least|no less than)\b/i;
 
+const bareRest = (bare: string): Pick<Time, 'min'> => ({ min: middle(bare)?.value ?? 0 });
+
 function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> | undefined {
   // "let it rest, covered, some ten minutes": in the clauses that do nothing else
   const after = own
@@ -162,9 +164,11 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   const bare = BARE_REST.exec(text)?.[1];
   return (
     all.find((x) => x.at >= word) ??
+    // "blend it thirty seconds and let it sit twenty": minutes, though nobody says so
+    (word > 0 && bare !== undefined ? bareRest(bare) : undefined) ??
     all[0] ??
     (after === undefined ? undefined : timesIn(after)[0]) ??
-    (bare === undefined ? undefined : { min: middle(bare)?.value ?? 0 })
+    (bare === undefined ? undefined : bareRest(bare))
   );
 }
 

@@ -4,7 +4,7 @@
  * behind it.
  */
 import { type Clause, FRIES_OTHER, hundredths, type Time, type ToldFact, timesIn } from './clause';
-import { CHANGED_TO, OVEN } from './heat';
+import { BAKED_AT, CHANGED_TO, OVEN } from './heat';
 import { restsIn, TIME_ALONE } from './rests';
 import { middle } from './spoken';
 import { anyWord, HOT_SURFACE, ON_HEAT, SURFACE } from './words';
@@ -148,6 +148,7 @@ function isBake({ text, sentence }: Clause): boolean {
   if (EACH_SIDE.test(text)) return false;
   if ((OVEN.test(text) && !flips) || BAKED.test(sentence)) return true;
   if (/\bwaffles?\b/i.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
+  if (BAKED_AT.test(text) && !flips) return true;
   if (!TIME_ALONE.test(text) || flips) return false;
   const inOven = OVEN.test(sentence) && !SURFACE.test(sentence) && !/\bbubbles?\b/i.test(sentence);
   return inOven || IRON.test(sentence) || /\bwaffles?\b/i.test(sentence);

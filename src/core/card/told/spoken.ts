@@ -2,7 +2,9 @@
  * Numbers as they are spoken, in figures: "three fifty" degrees, "ten, fifteen minutes", "two minutes fifteen". What is
  * written in their place keeps where it stood, so that a fact is quoted as it was said.
  */
+
 import { readNumber } from '../../quantity/number';
+import { inFiguresOf } from '../../quantity/spelled';
 
 /** The middle of a number or a range, and how many characters it took. */
 export function middle(text: string): { readonly value: number; readonly length: number } | null {
@@ -11,7 +13,8 @@ export function middle(text: string): { readonly value: number; readonly length:
   const low = n.low.valueOf();
   return { value: (low + (n.high?.valueOf() ?? low)) / 2, length: n.length };
 }
-const figureOf = (said: string | undefined): number => (said ? (middle(said)?.value ?? 0) : 0);
+/** What a spoken number is; 0: none. */
+export const figureOf = (said: string | undefined): number => (said ? (middle(said)?.value ?? 0) : 0);
 
 const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
 const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
@@ -113,24 +116,7 @@ export function spokenInFigures(said: string): InFigures {
 }
 
 /** Numbers of other tongues, and what stands between two of them, as figures that are as long as the words. */
-const FIGURES_OF = [
-  ['zwei|deux|dos', '2'],
-  ['drei|trois|tres', '3'],
-  ['vier|quatre|cuatro', '4'],
-  ['fünf|cinq|cinco', '5'],
-  ['sechs|seis', '6'],
-  ['acht|huit|ocho', '8'],
-  ['zehn|dix|diez', '10'],
-  ['zwölf|douze|doce', '12'],
-  ['fünfzehn|quinze|quince', '15'],
-  ['zwanzig|vingt|veinte', '20'],
-  ['dreißig|dreissig|trente|treinta', '30'],
-] as const;
-const wholeWord = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'giu');
-const FIGURES = FIGURES_OF.map(([words, n]) => [wholeWord(words), n] as const);
-const ANY_FIGURE = new RegExp(FIGURES_OF.map(([words]) => words).join('|'), 'i');
-/** Numbers of other tongues in figures. */
 export const inFigures = (text: string): string =>
-  (ANY_FIGURE.test(text) ? FIGURES.reduce((t, [re, n]) => t.replace(re, (w) => n.padEnd(w.length)), text) : text)
+  inFiguresOf(text, null, (figures, words) => (figures === '1' ? words : figures.padEnd(words.length)))
     .replace(/(?<=\d\s*)bis(?=\s*\d)/g, ' - ')
     .replace(/(?<=\d\s)[àa](?=\s\d)/g, '-');
