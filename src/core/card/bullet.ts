@@ -74,11 +74,24 @@ const unMarked = (text: string): string =>
     .replace(/(^|[\s(])[*_](?=\S)([^*_]*\S)[*_](?=[\s).,:;]|$)/g, '$1$2')
     .replace(/`([^`]*)`/g, '$1');
 
+/** "1–1/2 cups", "8–ounce", "three–quarters": a hyphen, as it is set in print. */
+const SET_DASH =
+  /(?<=\d)\s*[–—]\s*(?=\d+\/\d)|(?<=\d)[–—](?=(?:ounce|oz|inch|cup|pound|lb|gram|g|ml|cm)\b)|(?<=\b(?:one|two|three))[–—](?=(?:half|halves|thirds?|quarters?|fourths?)\b)/gi;
+/** The same text in one way of writing: accents with their letters, dashes within a number as hyphens. */
+export const inOneWriting = (text: string): string =>
+  (/\p{M}/u.test(text) ? text.normalize('NFC') : text).replace(SET_DASH, '-');
+
+/** What points to a note beneath the card: "*", "[1]", "(see note 2)". */
+const NOTE_MARK =
+  /\s*(?:[*†‡§]+|[¹²³⁴⁵⁶⁷⁸⁹]|\[\d{1,2}\]|\((?:see )?(?:foot)?(?:notes?|tips?)(?: (?:below|above|\d{1,2}))?\)|\(\*+\))$/iu;
+/** "One & a half": and. */
+const AND_A_HALF =
+  /(?<=[\p{L}\d])\s+&\s+(?=(?:an? |one[- ]|two[- ]|three[- ])?(?:half|quarters?|thirds?|\d\/\d|[½¼¾⅓⅔]))/giu;
 /** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string => {
   // most lines wear nothing
-  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$/.test(text)) return text;
-  let t = unTable(unEntity(text));
+  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$/.test(text)) return text;
+  let t = unTable(unEntity(inOneWriting(text)));
   // a tick box may stand after a bullet
   for (let n = 0; n < 3; n++) {
     const next = unMark(t).replace(BULLET, '');
@@ -89,6 +102,8 @@ export const stripBullet = (text: string): string => {
     .replace(NUMBERING, '')
     .replace(LETTERING, '')
     .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
+    .replace(NOTE_MARK, '')
+    .replace(AND_A_HALF, ' and ')
     .replace(/\s*[→⇒]\s*|\s+(?:->|=>)\s+/g, ': ')
     .replace(/\s+/g, ' ')
     .trim();

@@ -11,7 +11,7 @@ import { readAmount } from '../quantity/amount';
 import { capital } from '../quantity/say';
 import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
 import type { Result } from '../result';
-import { stripBullet, unEntity } from './bullet';
+import { inOneWriting, stripBullet, unEntity } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
 import { COUNT_WORDS, itemsIn, measuredIn } from './items';
@@ -441,14 +441,31 @@ function isOneLine(t: string, r: Reading): boolean {
 /** A row as long as this is talk, and no line with an abbreviation. */
 const LEAST_TALK_CHARS = 80;
 /** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
-const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll})/gu;
+const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll}\p{L}*)/gu;
 /** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
 const sentenceCased = (t: string): string =>
   t.length < LEAST_TALK_CHARS
     ? t
-    : t.replace(SMALL_POINT, (all, word: string, point: string, letter: string) =>
-        SHORTENED.test(word) || A_UNIT_SHORT.test(word) ? all : `${word}${point}${letter.toUpperCase()}`,
+    : t.replace(SMALL_POINT, (all, word: string, point: string, next: string) =>
+        // "bake 18 min. rest it": what is done begins a sentence behind any word
+        (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !VERBS.has(next) ? all : `${word}${point}${capital(next)}`,
       );
+
+/** A card all in capitals has so many letters, and of small ones at most this share. */
+const LEAST_SHOUTED = 40;
+const MOST_SMALL = 0.05;
+/** A card all in capitals in small letters, each row with a large first; a lone T stays the tablespoon it may be. */
+function unShouted(text: string): string {
+  const letters = text.match(/\p{L}/gu) ?? [];
+  if (letters.length < LEAST_SHOUTED) return text;
+  const small = letters.filter((x) => x !== x.toUpperCase()).length;
+  if (small > MOST_SMALL * letters.length) return text;
+  return text
+    .replace(/\p{L}+/gu, (w) => (w === 'T' ? w : w.toLowerCase()))
+    .replace(/^(\P{L}*)(\p{Ll})/gmu, (_, before: string, first: string) =>
+      /\d/.test(before) ? _ : before + first.toUpperCase(),
+    );
+}
 
 /** Up to here numbers of other languages are read as the words they are. */
 const LEAST_SPELLED = 7;
@@ -705,10 +722,11 @@ const isStrokes = (row: string): boolean =>
 
 /**
  * Reads a pasted card.
- * @param text free text; what is longer than a card can be is refused with its length, nothing is cut off
+ * @param written free text; what is longer than a card can be is refused with its length, nothing is cut off
  * @param house conventions for what the card does not say
  */
-export function readCard(text: string, house: KitchenConventions): Result<Card, CardTooLong> {
+export function readCard(written: string, house: KitchenConventions): Result<Card, CardTooLong> {
+  const text = unShouted(inOneWriting(written));
   const raws = withColumnUnits(inGrams(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');

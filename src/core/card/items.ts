@@ -138,7 +138,7 @@ const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
 /** What is done to a thing, behind its comma. */
 const STATE =
-  /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
+  /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
 /** Minutes, degrees, widths, people: a number of no food. */
 const NO_FOOD =
   /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;

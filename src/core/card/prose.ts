@@ -54,7 +54,7 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?[\d.,]+ ?(?:ml|cl|g|grams?|oz) (?:portions?|per (?:piece|waffle|pancake|cake|crepe)|for each)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -62,7 +62,7 @@ const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|
 const AT_TABLE =
   /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
-  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|(?:(?:die|eine|in (?:der|einer)|la|une|dans une|una|en la) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
 const POURS =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */
@@ -111,7 +111,7 @@ export function toldIn(
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
   const sentences = putRight(text).split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
-    const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)]\s*)/i, '').replace(/[.!?;]$/, '');
+    const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
     if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said)) return [];
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);

@@ -87,8 +87,12 @@ function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
     : null;
 }
 
+/** A line without quotes around it and the point or comma it ends with; an abbreviation keeps its own. */
+const unPointed = (text: string): string =>
+  text.replace(/^["“„«](.*)["”“»]$/u, '$1').replace(/\s*[,;]+$|(?<=\p{L}{4}|\))\.$/u, '');
+
 function splitWhole(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
-  const r = new Reader(stripBullet(source), { house, languages });
+  const r = new Reader(unPointed(stripBullet(source)), { house, languages });
   const { text } = r;
   const problem = wrongNumber(source, text);
   if (problem) return { ...finish(r), problem };
