@@ -200,11 +200,17 @@ interface Reading {
   readonly house: KitchenConventions;
   readonly languages: ReadonlySet<Language> | null;
   readonly rows: readonly Row[];
+  /** Sentences alone, a row for each or for a few: talk as it was written down, and no list. */
+  readonly talk: boolean;
+  /** Lines so far. */
+  readonly before: readonly Line[];
   /** The text is a single row: an ingredient line, whatever it looks like. */
   readonly single: boolean;
   readonly role: Role;
   readonly title: string | null;
   readonly started: boolean;
+  /** A row that ends with a point is a sentence: the list's own rows have none, or the method has begun. */
+  readonly pointed: boolean;
   /** Rows that are numbered steps, by their place. */
   readonly steps: ReadonlySet<number>;
 }
@@ -488,11 +494,11 @@ const isOneBreath = (t: string): boolean =>
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
-  if (r.started || !(/[.!?]\s/.test(row) || isOneBreath(row))) return null;
+  if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk)) return null;
   const t = putRight(row);
   const called = calledIn(t);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
-  if ((sentences.length < 2 && !isOneBreath(t)) || isOneLine(t, r)) return null;
+  if ((sentences.length < 2 && !isOneBreath(t) && !r.talk) || isOneLine(t, r)) return null;
   const lines: Line[] = [];
   const rest: string[] = [];
   let listed = false;
@@ -504,12 +510,12 @@ function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
       const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, sentences[n + 1]);
-      lines.push(...told.filter((l) => !isToldAgain(l, lines)));
+      lines.push(...told.filter((l) => !isToldAgain(l, [...r.before, ...lines])));
       rest.push(text);
     }
   }
   // steps of a longer card are read together, when all of them are known
-  const alone = r.rows.filter((x) => x.text !== '').length <= 2;
+  const alone = r.talk || r.rows.filter((x) => x.text !== '').length <= 2;
   if (lines.length === 0 || (!listed && !alone)) return null;
   // "Waffles for the landing stage.": what it is, before what goes in
   const [first = ''] = rest;
@@ -560,6 +566,8 @@ function place(n: number, r: Reading): Place {
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
   if (r.started && r.steps.has(n)) return aside('method');
+  // a step's number in a row of its own
+  if (r.started && /^\(?\d{1,2}[.):]$/.test(t)) return aside('method');
   // "Notes:" alone heads the notes, and no column
   if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && !/^notes?\s*:$/i.test(t)) return aside('heading');
   // "Makes 8 crepes" names crepes, and heads none
@@ -617,6 +625,8 @@ function placeOfItems(row: Row, r: Reading): Place {
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;
   if (!line) return { at: 'nowhere' };
+  // "One waffle takes 120 ml.", a sentence a row: within the method, and no thing
+  if (r.pointed && !r.single && /[.!]$/.test(t) && !(isClean(line) && line.written.length > 0)) return aside('method');
   // "three tablespoons each, tilt to spread": a portion behind the list, of nothing that has a name
   if (r.started && !r.single && line.ingredient === null && lines.length === 1 && A_PORTION.test(t))
     return aside('method');
@@ -746,12 +756,28 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   const said = rows.filter((r) => r.text !== '');
   // one row is a line, whatever it looks like; but not a recipe told in one breath
   const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
-  const placed = placeRows(raws, { house, languages, rows, single, steps: numberedSteps(rows) });
+  const placed = placeRows(raws, { house, languages, rows, single, talk: isTalk(said), steps: numberedSteps(rows) });
   const lines = linesOfSteps(placed, rows, house, languages);
   const settled = settleGroups(placed.sections, lines, house, languages);
   const { title, ignored } = placed;
   const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ title: null, ignored }), house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
+}
+
+/** So many rows are talk where nearly all are sentences, and hardly one is a row of a list. */
+const LEAST_TALK_ROWS = 3;
+const TALK_SHARE = 0.75;
+const LONG_SENTENCE = 45;
+function isTalk(rows: readonly Row[]): boolean {
+  const sentences = rows.filter(
+    (x) => /[.!?]$/.test(x.text) && !/^(?:step\s*)?\(?\d{1,2}[.):]\s/i.test(x.source.trim()),
+  );
+  return (
+    rows.length >= LEAST_TALK_ROWS &&
+    sentences.length >= TALK_SHARE * rows.length &&
+    sentences.some((x) => x.text.length > LONG_SENTENCE) &&
+    !rows.some((x) => /^for the [^:.]{3,40}:/i.test(x.text))
+  );
 }
 
 /** Rows of one run of numbers that are steps: so many of them tell what is done, at least. */
@@ -790,7 +816,12 @@ interface Placed {
   readonly ignored: readonly SetAside[];
 }
 
-function placeRows(raws: readonly string[], of: Omit<Reading, 'role' | 'title' | 'started'>): Placed {
+/** So many lines show how the rows of a list are written. */
+const LEAST_LISTED = 2;
+function placeRows(
+  raws: readonly string[],
+  of: Omit<Reading, 'role' | 'title' | 'started' | 'pointed' | 'before'>,
+): Placed {
   let title: string | null = null;
   const sections: Section[] = [{ id: 's0', heading: null, role: 'batter', asked: false }];
   let section = sections[0] as Section;
@@ -805,7 +836,17 @@ function placeRows(raws: readonly string[], of: Omit<Reading, 'role' | 'title' |
     const lineNumber = n + 1;
     const p: Place = isStrokes(raw)
       ? aside('note')
-      : place(n, { ...of, role: section.role, title, started: lines.length > 0 });
+      : place(n, {
+          ...of,
+          role: section.role,
+          title,
+          started: lines.length > 0,
+          before: lines,
+          pointed:
+            lines.length >= LEAST_LISTED &&
+            (ignored.some((i) => i.why === 'method') ||
+              !lines.some((l) => /[.!]$/.test(raws[l.lineNumber - 1]?.trim() ?? ''))),
+        });
     switch (p.at) {
       case 'nowhere':
         break;

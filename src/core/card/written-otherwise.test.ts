@@ -63,6 +63,29 @@ test.each([
   expect(CARDS.filter((t) => wholly(t).join() !== wholly(write(t)).join()).map((t) => t.split('\n')[0])).toEqual([]);
 });
 
+/** The sentences of a card's method, a row each, as many pages set them. */
+const aRowEach = (t: string): string =>
+  t
+    .split('\n')
+    .map((row) => (row.length > 60 && /[.!]$/.test(row) ? row.replace(/([.!]) (?=[A-Z])/g, '$1\n') : row))
+    .join('\n');
+test.each([
+  ['with blank rows', (t: string) => t.replaceAll('\n', '\n\n')],
+  ['set in', (t: string) => t.replaceAll('\n', '\n    ')],
+  ['of a page with its own ends of rows', (t: string) => t.replaceAll('\n', '  \r\n')],
+  ['with spaces that hold', (t: string) => t.replaceAll(' ', '\u00a0')],
+  ['with dashes as they are set', (t: string) => t.replace(/(?<=\p{L})-(?=\p{L})/gu, '–')],
+] as const)('a card %s is the same card', (_, write) =>
+  expect(CARDS.filter((t) => wholly(t).join() !== wholly(write(t)).join()).map((t) => t.split('\n')[0])).toEqual([]),
+);
+
+test('a card whose sentences stand a row each is the same card, but for one in twenty-five', () => {
+  const all = CARDS.filter((t) => aRowEach(t) !== t);
+  const other = all.filter((t) => wholly(t).join() !== wholly(aRowEach(t)).join());
+  expect(all.length).toBeGreaterThan(60);
+  expect(other.length).toBeLessThanOrEqual(all.length / 25);
+});
+
 test.each([
   ['1–1/2 cups flour', 187.5],
   ['1 – 1/2 cups flour', 187.5],

@@ -4,6 +4,7 @@
  * heat or a fat is of decides where it belongs.
  */
 import type { KitchenConventions } from '../../pantry/conventions';
+import { inOneWriting } from '../bullet';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
 import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
@@ -161,7 +162,8 @@ const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
   );
 
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
-export function factsTold(notes: string, house: KitchenConventions): readonly ToldFact[] {
+export function factsTold(written: string, house: KitchenConventions): readonly ToldFact[] {
+  const notes = inOneWriting(written);
   const said = spokenInFigures(notes);
   const clauses = clausesOf(notes, said);
   const inF = speaksFahrenheit(notes);
