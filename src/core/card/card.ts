@@ -9,9 +9,8 @@ import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { readAmount } from '../quantity/amount';
 import { capital } from '../quantity/say';
-import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
 import type { Result } from '../result';
-import { inOneWriting, stripBullet, unEntity } from './bullet';
+import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
 import { COUNT_WORDS, itemsIn, measuredIn } from './items';
@@ -22,6 +21,16 @@ import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, putRight, thingsN
 import { inGrams } from './shares';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
+import {
+  cardAsRead,
+  DOING,
+  firstWord,
+  LEAST_TALK_CHARS,
+  rowAsRead,
+  SHORTENED,
+  TABLE_HEAD,
+  withColumnUnits,
+} from './writing';
 
 interface CardLine extends Line {
   /** 1-based line of the text. */
@@ -66,28 +75,9 @@ const YIELD =
   /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 const TIMES =
   /^(?:notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
-const VERBS = new Set(
-  `add allow arrange bake beat blend boil bring brush chill check combine cook cool cover crack cut discard divide do drain drizzle drop dust fill finish flip
-  fold fry garnish grease grind heat hold if in invert keep ladle leave let lift lightly line lower make mash measure meanwhile melt mix once open place pour
-  preheat prepare press puree put quickly reduce reheat remove repeat rest return rub scatter scoop scrape season separate serve set sieve sift simmer slide slowly soak
-  spoon spread sprinkle start stack stir strain swirl switch take then tilt toss transfer turn until use wait warm when whip whisk wipe work wrap gently carefully
-  using with after before while as for to first next finally repeat
-  laisser laissez mélanger mélangez verser versez ajouter ajoutez cuire faites battre battez fouetter fouettez
-  rühren verrühren mischen vermischen backen ausbacken braten unterheben unterrühren schlagen quellen
-  mezclar mezcla batir bate añadir añade dejar cocinar verter mescolare mescolate lasciare lasciate aggiungere
-  aggiungete cuocere sbattere sbattete mengen bakken roeren kloppen pisk vispa grädda häll`
-    .split(/\s+/)
-    .filter(Boolean),
-);
-/** The head of a table: names of its columns. */
-const TABLE_HEAD =
-  /^(?:(?:ingredients?|items?|what|name|amounts?|quantity|qty|weight|measure|volume|units?|grams?|metric|us|cups?|imperial|notes?|prep(?:aration)?|percent(?:age)?|%|baker.?s %|zutat(?:en)?|menge|quantité|cantidad)[\s:|()/]*)+$/i;
-
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
   /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;
-
-const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
 
 /** How much of the batter is poured for a piece, and how it is spread. */
 const A_PORTION =
@@ -110,71 +100,14 @@ function isMethod(said: string): boolean {
   const words = t.split(/\s+/).length;
   const amount = readAmount(t);
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
-  if (VERBS.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  if (DOING.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
   // "serve it hot": nothing is measured and nothing named
-  if (VERBS.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t))
+  if (DOING.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t))
     return true;
   const told = TOLD.exec(t);
-  if (told && VERBS.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
+  if (told && DOING.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
   // prose: a full sentence of some length
   return words > 14 || (words > 4 && /[.!]$/.test(t)) || /[.!?]\s+[A-Z]/.test(t);
-}
-
-/** "Flour | 250 | g", tabs between: a row of a table, as one line. */
-function unTab(raw: string): string {
-  if (!raw.includes('\t') && !/^\s*\|.*\|\s*$/.test(raw)) return raw;
-  const cells = raw
-    .replace(/^\s*\||\|\s*$/g, '')
-    .split(raw.includes('\t') ? /\t+/ : '|')
-    .map((c) => c.trim())
-    .filter(Boolean);
-  if (cells.length < 2 || cells.every((c) => /^:?-*:?$/.test(c))) return raw;
-  // a number and its unit in cells of their own
-  const joined: string[] = [];
-  for (const c of cells) {
-    const last = joined[joined.length - 1];
-    if (last !== undefined && /^[\d.,/½¼¾⅓⅔⅛ ]+$/.test(last) && /^\p{L}/u.test(c))
-      joined[joined.length - 1] = `${last} ${c}`;
-    else joined.push(c);
-  }
-  return joined.join(': ');
-}
-
-/** Things that strokes part, so many at least: "180 g meal / 120 g flour / 10 g powder / 2 eggs". */
-const LEAST_STROKES = 3;
-function unStroke(row: string): string {
-  const bits = row.split(/\s+\/\s+/);
-  const measured = bits.filter((b) => /^[\d½¼¾⅓⅔⅛][\d.,/]*\s*\p{L}+(?:\s+\p{L}{2,}|$)/u.test(b.trim()));
-  return bits.length > LEAST_STROKES && measured.length === bits.length ? bits.join(', ') : row;
-}
-
-/** Units that the head of a column gives to the bare numbers under it. */
-const COLUMN_UNITS: readonly (readonly [RegExp, string])[] = [
-  [/^(?:grams?|gramm|g|weight \(g\)|gewicht \(g\)|poids \(g\))$/i, 'g'],
-  [/^(?:ml|millilit(?:re|er)s?)$/i, 'ml'],
-  [/^(?:oz|ounces?)$/i, 'oz'],
-];
-const cellsOf = (raw: string): readonly string[] =>
-  raw.includes('\t') ? raw.split('\t') : /\|.*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '').split('|') : [];
-
-/** The rows of a table whose head names a unit, each number with that unit. */
-function withColumnUnits(raws: readonly string[]): readonly string[] {
-  let units: readonly (string | null)[] = [];
-  return raws.map((raw) => {
-    const cells = cellsOf(raw);
-    if (cells.length < 2) {
-      units = [];
-      return raw;
-    }
-    if (TABLE_HEAD.test(stripBullet(raw).replace(/\|/g, ' '))) {
-      units = cells.map((c) => COLUMN_UNITS.find(([re]) => re.test(c.trim()))?.[1] ?? null);
-      return raw;
-    }
-    if (!units.some((u) => u !== null)) return raw;
-    const bar = raw.includes('\t') ? '\t' : '|';
-    const told = cells.map((c, n) => (units[n] && /^\s*\d+(?:[.,]\d+)?\s*$/.test(c) ? ` ${c.trim()} ${units[n]} ` : c));
-    return bar === '|' ? `|${told.join('|')}|` : told.join(bar);
-  });
 }
 
 type Place =
@@ -361,7 +294,7 @@ const MOST_NAME_WORDS = 9;
 const isName = (s: string): boolean =>
   s.split(/\s+/).length <= MOST_NAME_WORDS &&
   !A_MEASURE.test(s) &&
-  !VERBS.has(firstWord(s)) &&
+  !DOING.has(firstWord(s)) &&
   /^\p{Lu}/u.test(s) &&
   !/^(?:it|i|we|you|they|she|he)\b/i.test(s);
 const countIn = (l: Line): number | null => {
@@ -424,12 +357,8 @@ function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly L
 /** Where a sentence may end. */
 const POINT = /(\p{L}*)[.!?]\s+(?=[\p{Lu}\d])/gu;
 const MOST_LINE_WITH_POINTS = 80;
-/** Letters before the point of an abbreviation: "Gr.", "Pck."; "gestr." and "cuil." are of measures. */
+/** Letters before the point of an abbreviation: "Gr.", "Pck.". */
 const MOST_SHORTENED = 3;
-const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
-/** Measures and words that are written short, before a point: "2 tsp. sugar", "5 min. a side". */
-const A_UNIT_SHORT =
-  /^(?:tsp|tbs|tbl|tbls|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
 /** "3 Eier (Gr. M)", "1 P. Backpulver": a row that begins with an amount and whose points end no sentence. */
 function isOneLine(t: string, r: Reading): boolean {
   if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t) || CLOCK.test(t)) return false;
@@ -437,53 +366,12 @@ function isOneLine(t: string, r: Reading): boolean {
   const shortened = points.every(
     (m) =>
       ((m[1] ?? '').length <= MOST_SHORTENED || SHORTENED.test(m[1] ?? '')) &&
-      !VERBS.has(firstWord(t.slice(m.index + m[0].length))),
+      !DOING.has(firstWord(t.slice(m.index + m[0].length))),
   );
   if (points.length > 0 && shortened && !/[.!?]$/.test(t)) return true;
   const line = readLine(t, r.house, {}, null, r.languages);
   return isClean(line) && line.words.every((w) => w.as !== 'unknown');
 }
-
-/** A row as long as this is talk, and no line with an abbreviation. */
-const LEAST_TALK_CHARS = 80;
-/** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
-const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll}\p{L}*)/gu;
-/** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
-const sentenceCased = (t: string): string =>
-  t.length < LEAST_TALK_CHARS
-    ? t
-    : t.replace(SMALL_POINT, (all, word: string, point: string, next: string) =>
-        // "bake 18 min. rest it": what is done begins a sentence behind any word
-        (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !VERBS.has(next) ? all : `${word}${point}${capital(next)}`,
-      );
-
-/** A card all in capitals has so many letters, and of small ones at most this share. */
-const LEAST_SHOUTED = 40;
-const MOST_SMALL = 0.05;
-/** A card all in capitals in small letters, each row with a large first; a lone T stays the tablespoon it may be. */
-function unShouted(text: string): string {
-  const letters = text.match(/\p{L}/gu) ?? [];
-  if (letters.length < LEAST_SHOUTED) return text;
-  const small = letters.filter((x) => x !== x.toUpperCase()).length;
-  if (small > MOST_SMALL * letters.length) return text;
-  return text
-    .replace(/\p{L}+/gu, (w) => (w === 'T' ? w : w.toLowerCase()))
-    .replace(/^(\P{L}*)(\p{Ll})/gmu, (_, before: string, first: string) =>
-      /\d/.test(before) ? _ : before + first.toUpperCase(),
-    );
-}
-
-/** Up to here numbers of other languages are read as the words they are. */
-const LEAST_SPELLED = 7;
-/** Large numbers of the card's own languages in figures: "zweihundertfünfzig Gramm". */
-const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string =>
-  languages === null
-    ? t
-    : inFiguresOf(
-        t,
-        SPELLED_IN.filter((l) => languages.has(l)),
-        (figures, words) => (Number(figures) < LEAST_SPELLED ? words : figures),
-      );
 
 /** Things measured in one sentence, so many that it tells a whole card in one breath. */
 const LEAST_IN_A_BREATH = 3;
@@ -621,7 +509,7 @@ function placeOfItems(row: Row, r: Reading): Place {
   if (para) return para;
   const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
   if (!r.single && isMethod(t) && !isOneLine(t, r))
-    return aside(!r.started && !numbered && !VERBS.has(firstWord(t)) ? 'note' : 'method');
+    return aside(!r.started && !numbered && !DOING.has(firstWord(t)) ? 'note' : 'method');
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;
   if (!line) return { at: 'nowhere' };
@@ -736,7 +624,7 @@ const isStrokes = (row: string): boolean =>
  * @param house conventions for what the card does not say
  */
 export function readCard(written: string, house: KitchenConventions): Result<Card, CardTooLong> {
-  const text = unShouted(inOneWriting(written));
+  const text = cardAsRead(written);
   const raws = withColumnUnits(inGrams(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
@@ -747,10 +635,7 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
   const languages = languagesIn(text);
   const rows = raws.map((raw): Row => {
-    const source = spelledOut(
-      sentenceCased(unStroke(unTab(unEntity(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw)))),
-      languages,
-    );
+    const source = rowAsRead(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw, languages);
     return { source, text: isStrokes(source) ? '' : stripBullet(source) };
   });
   const said = rows.filter((r) => r.text !== '');
@@ -791,7 +676,7 @@ function numberedSteps(rows: readonly Row[]): ReadonlySet<number> {
   const close = (): void => {
     const doing = run.filter((n) => {
       const t = rows[n]?.text ?? '';
-      return isMethod(t) || VERBS.has(firstWord(t));
+      return isMethod(t) || DOING.has(firstWord(t));
     });
     if (run.length >= LEAST_STEPS && doing.length >= DOING_SHARE * run.length) for (const n of run) out.add(n);
     run = [];

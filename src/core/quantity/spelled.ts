@@ -4,7 +4,7 @@
  */
 
 export const SPELLED_IN = ['de', 'fr', 'es', 'it', 'nl'] as const;
-export type SpelledIn = (typeof SPELLED_IN)[number];
+type SpelledIn = (typeof SPELLED_IN)[number];
 
 interface Numerals {
   /** Words by what they are worth; of 100 and 1000 what stands before multiplies. */

@@ -1,0 +1,138 @@
+/**
+ * How a card is written down: columns and strokes between things, capitals throughout, talk all in small letters,
+ * numbers spelled out. Each is brought to the one writing that its rows are read in; no word of it is another.
+ */
+import type { Language } from '../pantry/tables/other-names';
+import { capital } from '../quantity/say';
+import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
+import { inOneWriting, stripBullet, unEntity } from './bullet';
+
+/** What is done, as a step begins. */
+export const DOING = new Set(
+  `add allow arrange bake beat blend boil bring brush chill check combine cook cool cover crack cut discard divide do drain drizzle drop dust fill finish flip
+  fold fry garnish grease grind heat hold if in invert keep ladle leave let lift lightly line lower make mash measure meanwhile melt mix once open place pour
+  preheat prepare press puree put quickly reduce reheat remove repeat rest return rub scatter scoop scrape season separate serve set sieve sift simmer slide slowly soak
+  spoon spread sprinkle start stack stir strain swirl switch take then tilt toss transfer turn until use wait warm when whip whisk wipe work wrap gently carefully
+  using with after before while as for to first next finally repeat
+  laisser laissez mélanger mélangez verser versez ajouter ajoutez cuire faites battre battez fouetter fouettez
+  rühren verrühren mischen vermischen backen ausbacken braten unterheben unterrühren schlagen quellen
+  mezclar mezcla batir bate añadir añade dejar cocinar verter mescolare mescolate lasciare lasciate aggiungere
+  aggiungete cuocere sbattere sbattete mengen bakken roeren kloppen pisk vispa grädda häll`
+    .split(/\s+/)
+    .filter(Boolean),
+);
+export const firstWord = (t: string): string => (/^[\p{L}]+/u.exec(t)?.[0] ?? '').toLowerCase();
+
+/** The head of a table: names of its columns. */
+export const TABLE_HEAD =
+  /^(?:(?:ingredients?|items?|what|name|amounts?|quantity|qty|weight|measure|volume|units?|grams?|metric|us|cups?|imperial|notes?|prep(?:aration)?|percent(?:age)?|%|baker.?s %|zutat(?:en)?|menge|quantité|cantidad)[\s:|()/]*)+$/i;
+
+/** "Flour | 250 | g", tabs between: a row of a table, as one line. */
+function unTab(raw: string): string {
+  if (!raw.includes('\t') && !/^\s*\|.*\|\s*$/.test(raw)) return raw;
+  const cells = raw
+    .replace(/^\s*\||\|\s*$/g, '')
+    .split(raw.includes('\t') ? /\t+/ : '|')
+    .map((c) => c.trim())
+    .filter(Boolean);
+  if (cells.length < 2 || cells.every((c) => /^:?-*:?$/.test(c))) return raw;
+  // a number and its unit in cells of their own
+  const joined: string[] = [];
+  for (const c of cells) {
+    const last = joined[joined.length - 1];
+    if (last !== undefined && /^[\d.,/½¼¾⅓⅔⅛ ]+$/.test(last) && /^\p{L}/u.test(c))
+      joined[joined.length - 1] = `${last} ${c}`;
+    else joined.push(c);
+  }
+  return joined.join(': ');
+}
+
+/** Things that strokes part, so many at least: "180 g meal / 120 g flour / 10 g powder / 2 eggs". */
+const LEAST_STROKES = 3;
+function unStroke(row: string): string {
+  const bits = row.split(/\s+\/\s+/);
+  const measured = bits.filter((b) => /^[\d½¼¾⅓⅔⅛][\d.,/]*\s*\p{L}+(?:\s+\p{L}{2,}|$)/u.test(b.trim()));
+  return bits.length > LEAST_STROKES && measured.length === bits.length ? bits.join(', ') : row;
+}
+
+/** Units that the head of a column gives to the bare numbers under it. */
+const COLUMN_UNITS: readonly (readonly [RegExp, string])[] = [
+  [/^(?:grams?|gramm|g|weight \(g\)|gewicht \(g\)|poids \(g\))$/i, 'g'],
+  [/^(?:ml|millilit(?:re|er)s?)$/i, 'ml'],
+  [/^(?:oz|ounces?)$/i, 'oz'],
+];
+const cellsOf = (raw: string): readonly string[] =>
+  raw.includes('\t') ? raw.split('\t') : /\|.*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '').split('|') : [];
+
+/** The rows of a table whose head names a unit, each number with that unit. */
+export function withColumnUnits(raws: readonly string[]): readonly string[] {
+  let units: readonly (string | null)[] = [];
+  return raws.map((raw) => {
+    const cells = cellsOf(raw);
+    if (cells.length < 2) {
+      units = [];
+      return raw;
+    }
+    if (TABLE_HEAD.test(stripBullet(raw).replace(/\|/g, ' '))) {
+      units = cells.map((c) => COLUMN_UNITS.find(([re]) => re.test(c.trim()))?.[1] ?? null);
+      return raw;
+    }
+    if (!units.some((u) => u !== null)) return raw;
+    const bar = raw.includes('\t') ? '\t' : '|';
+    const told = cells.map((c, n) => (units[n] && /^\s*\d+(?:[.,]\d+)?\s*$/.test(c) ? ` ${c.trim()} ${units[n]} ` : c));
+    return bar === '|' ? `|${told.join('|')}|` : told.join(bar);
+  });
+}
+
+/** "gestr." and "cuil." are of measures. */
+export const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
+/** Measures and words that are written short, before a point: "2 tsp. sugar", "5 min. a side". */
+const A_UNIT_SHORT =
+  /^(?:tsp|tbs|tbl|tbls|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
+
+/** A row as long as this is talk, and no line with an abbreviation. */
+export const LEAST_TALK_CHARS = 80;
+/** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
+const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll}\p{L}*)/gu;
+/** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
+const sentenceCased = (t: string): string =>
+  t.length < LEAST_TALK_CHARS
+    ? t
+    : t.replace(SMALL_POINT, (all, word: string, point: string, next: string) =>
+        // "bake 18 min. rest it": what is done begins a sentence behind any word
+        (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !DOING.has(next) ? all : `${word}${point}${capital(next)}`,
+      );
+
+/** A card all in capitals has so many letters, and of small ones at most this share. */
+const LEAST_SHOUTED = 40;
+const MOST_SMALL = 0.05;
+/** A card all in capitals in small letters, each row with a large first; a lone T stays the tablespoon it may be. */
+function unShouted(text: string): string {
+  const letters = text.match(/\p{L}/gu) ?? [];
+  if (letters.length < LEAST_SHOUTED) return text;
+  const small = letters.filter((x) => x !== x.toUpperCase()).length;
+  if (small > MOST_SMALL * letters.length) return text;
+  return text
+    .replace(/\p{L}+/gu, (w) => (w === 'T' ? w : w.toLowerCase()))
+    .replace(/^(\P{L}*)(\p{Ll})/gmu, (_, before: string, first: string) =>
+      /\d/.test(before) ? _ : before + first.toUpperCase(),
+    );
+}
+
+/** Up to here numbers of other languages are read as the words they are. */
+const LEAST_SPELLED = 7;
+/** Large numbers of the card's own languages in figures: "zweihundertfünfzig Gramm". */
+const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string =>
+  languages === null
+    ? t
+    : inFiguresOf(
+        t,
+        SPELLED_IN.filter((l) => languages.has(l)),
+        (figures, words) => (Number(figures) < LEAST_SPELLED ? words : figures),
+      );
+
+/** A whole card as it is read. */
+export const cardAsRead = (written: string): string => unShouted(inOneWriting(written));
+/** One of its rows as it is read. */
+export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
+  spelledOut(sentenceCased(unStroke(unTab(unEntity(raw)))), languages);
