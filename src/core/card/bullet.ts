@@ -77,12 +77,15 @@ const unMarked = (text: string): string =>
 /** "1–1/2 cups", "8–ounce", "three–quarters": a hyphen, as it is set in print. */
 const SET_DASH =
   /(?<=\d)\s*[–—]\s*(?=\d+\/\d)|(?<=\d)[–—](?=(?:ounce|oz|inch|cup|pound|lb|gram|g|ml|cm)\b)|(?<=\p{L})–(?=\p{L})/giu;
+/** "Salt . . . . pinch": dots that lead from a thing to its amount. */
+const LEADER = /[ \t]*(?:\.[ \t]+){3,}\.?[ \t]*/g;
 /** The same text in one way of writing: accents with their letters, plain spaces, dashes within words as hyphens. */
 export const inOneWriting = (text: string): string =>
   (/\p{M}/u.test(text) ? text.normalize('NFC') : text)
     // between thousands a narrow space is no word's end
     .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
-    .replace(SET_DASH, '-');
+    .replace(SET_DASH, '-')
+    .replace(LEADER, ' … ');
 
 /** What points to a note beneath the card: "*", "[1]", "(see note 2)". */
 const NOTE_MARK =

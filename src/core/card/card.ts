@@ -763,6 +763,24 @@ function placeRows(
 }
 
 /**
+ * "Sift together 2 c. flour, 4 tsp. baking powder" within a list: a card without flour in its list has what its steps
+ * measure besides.
+ */
+function withFlourOfSteps(
+  lines: readonly CardLine[],
+  steps: readonly SetAside[],
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+): readonly CardLine[] {
+  const found = steps
+    .flatMap((i) => toldIn(i.text, house, languages).map((line) => standing(line, i.lineNumber, 's0')))
+    .filter(
+      (l) => l.use === 'batter' && l.status === 'read' && !lines.some((x) => x.ingredient?.id === l.ingredient?.id),
+    );
+  return isBatter(found) ? [...lines, ...found].sort((a, b) => a.lineNumber - b.lineNumber) : lines;
+}
+
+/**
  * The lines of a card; of one that has its amounts in its steps alone ("Mix 3 eggs, 125 ml milk and 60 g flour."), those
  * of its steps, also where a short step was read as a line. A paragraph is parted into its sentences already.
  */
@@ -777,7 +795,7 @@ function linesOfSteps(
   const words = (l: CardLine): string => rows[l.lineNumber - 1]?.text ?? '';
   const unclear = lines.some((l) => l.status !== 'read');
   const inSteps = lines.every((l) => DOES.test(words(l))) && ((told.length > 0 && !parted) || unclear);
-  if (lines.length > 0 && !inSteps) return lines;
+  if (lines.length > 0 && !inSteps) return isBatter(lines) ? lines : withFlourOfSteps(lines, told, house, languages);
   const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
   const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
   for (const l of lines) steps.set(l.lineNumber, words(l));

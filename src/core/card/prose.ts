@@ -97,6 +97,10 @@ export function enoughIn(said: string, house: KitchenConventions): readonly Line
   return enough === undefined ? [] : [readLine(enough, house)].filter((l) => l.ingredient !== null);
 }
 
+/** "2 c. flour, 4 tsp. powder": a point behind a measure ends no sentence. */
+const MEASURE_POINT =
+  /(?<=[\d½¼¾⅓⅔⅛]\s?)(c|t|tsp|tbsp?|tbs|tblsp|oz|lbs?|pts?|qts?|pkg|g|ml|cl|dl|l|kg)\.(?=\s+\p{Ll})/giu;
+
 /**
  * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood
  * is asked about.
@@ -109,7 +113,7 @@ export function toldIn(
   then = '',
 ): readonly Line[] {
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
-  const sentences = putRight(text).split(/(?<=[.!?;])\s+/);
+  const sentences = putRight(text.replace(MEASURE_POINT, '$1')).split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
     if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said)) return [];

@@ -92,6 +92,8 @@ test.each([
   ['8–ounce flour', 226.8],
   ['2 c. à s. sugar'.normalize('NFD'), 25.4],
   ['two & a half cups flour', 312.5],
+  ['Self raising flour . . . . . . 8 oz', 226.8],
+  ['Eggs . . . . . . . . 2', 100],
 ])('%s weighs %d g', (text, grams) => expect(readLine(text, FRESH_CONVENTIONS).grams).toBeCloseTo(grams, 1));
 
 test('a sentence that begins with a weight is no numbered step: 1.2 kg are not 2', () => {

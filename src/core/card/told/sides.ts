@@ -220,6 +220,8 @@ function sideBesides(c: Clause, before: Clause | undefined, at: number): Side | 
   const said = carried && before.times.length === 0 ? before.text : text;
   if (FIRST.test(said)) return 'firstSide';
   if (SECOND.test(said)) return 'secondSide';
+  // "turn when bubbles show, a minute more"
+  if (carried && MORE.test(text) && TURN.test(before.text)) return 'secondSide';
   if (turn < 0) return null;
   return at < turn || TURN_BY.test(text.slice(turn, at)) ? 'firstSide' : 'secondSide';
 }

@@ -245,6 +245,13 @@ test.each([
   ['Cook at 190.', 'heat 190 C surface'],
   ['Set the griddle at 350.', 'heat 177 C surface'],
   ['Set the dial to 6.', 'dial 6 surface'],
+  ['Cuando salgan burbujas damos la vuelta, 1 minuto más.', 'secondSide 1 min'],
+  ['Turn when bubbles show, a minute more.', 'secondSide 1 min'],
+  ['Turn when bubbles show, about a minute.', 'firstSide 1 min'],
+  ['COOK TIME 20 mins\nKeep warm in a 200 F oven.', 'heat 93 C holding'],
+  ['Half a cup in the middle, close it and leave it about four minutes.', 'portion 118.3 ml piece, bake 4 min'],
+  ['Oven at 450. Batter in, 15 minutes at 450 then 5 more at 325.', 'heat 232 C oven, bake 20 min'],
+  ['Blend it for thirty seconds and let it sit twenty.', 'rest 20 min batter, mix blender'],
   ['Moderate oven, 25 minutes.', 'bake 25 min'],
   ['Gas mark 6 for half an hour.', 'heat 205 C oven, bake 30 min'],
 ] as const)('%s', (notes, facts) => expect(told(notes)).toBe(facts));

@@ -162,8 +162,11 @@ const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
   );
 
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
+/** "Cook time 20 mins": of the whole, and no step. */
+const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b[^\n]*$/gim;
+
 export function factsTold(written: string, house: KitchenConventions): readonly ToldFact[] {
-  const notes = inOneWriting(written);
+  const notes = inOneWriting(written).replace(OF_THE_WHOLE, (row) => ' '.repeat(row.length));
   const said = spokenInFigures(notes);
   const clauses = clausesOf(notes, said);
   const inF = speaksFahrenheit(notes);
