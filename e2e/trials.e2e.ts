@@ -86,6 +86,8 @@ test('three ways on a phone are picked in their order, and a bowl leads back to 
   await pasteCard(page, CARD);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
+  // its address comes a moment after its save
+  await page.waitForURL(/\/formulas\/[0-9a-f-]{36}/);
   await page.goto(`${page.url()}/trial`);
   await choose(page, 'What is otherwise', 'something left out');
   await choose(page, 'Line', '60 g sugar');
