@@ -114,8 +114,8 @@ function unShouted(text: string): string {
   if (small > MOST_SMALL * letters.length) return text;
   return text
     .replace(/\p{L}+/gu, (w) => (w === 'T' ? w : w.toLowerCase()))
-    .replace(/^(\P{L}*)(\p{Ll})/gmu, (_, before: string, first: string) =>
-      /\d/.test(before) ? _ : before + first.toUpperCase(),
+    .replace(/^(\P{L}*)(\p{Ll})/gmu, (row, before: string, first: string) =>
+      /\d/.test(before) ? row : before + first.toUpperCase(),
     );
 }
 

@@ -5,7 +5,8 @@
 import { entriesOf } from '../batch/acts';
 import type { Batch } from '../batch/batch';
 import { linesBehind } from '../batch/once';
-import { bareName, bowlLines, plannedG, type SheetLine } from '../batch/sheet-line';
+import { bareName, bowlLines, plannedG } from '../batch/sheet-line';
+import { type EntryWent, wentByEntry } from '../batch/weighed';
 import type { WeighedLine } from '../formula/formula';
 import { US_CUP_ML } from '../pantry/fill';
 import type { Ingredient } from '../pantry/ingredient';
@@ -31,39 +32,22 @@ const ALIKE = 0.5;
 /** What is poured: a spoon of it thins. */
 const isPoured = (i: Ingredient): boolean => behaviourOf(i).poured;
 
-interface Went {
-  readonly line: SheetLine;
-  askedG: number;
-  wentG: number;
-}
-
-/** What was asked and went in, by the entry of the formula; what stands for two entries or goes beside is left out. */
-function wentIn({ sheet, weights, entries }: Made): ReadonlyMap<string, Went> {
-  const by = new Map<string, Went>();
-  for (const l of sheet) {
-    const [key, more] = linesBehind(l.key);
-    const asked = plannedG(l);
-    if (key === undefined || more || asked === null || l.side !== undefined || l.parts?.length !== 1) continue;
-    const had = by.get(key);
-    const went = weights[l.key] ?? asked;
-    if (!had) by.set(key, { line: l, askedG: asked, wentG: went });
-    else {
-      had.askedG += asked;
-      had.wentG += went;
-    }
-  }
+/** What was asked and went in, with what was stirred in after, by the entry of the formula. */
+function wentIn({ sheet, weights, entries }: Made): ReadonlyMap<string, EntryWent> {
+  const by = new Map(wentByEntry({ sheet, weights }, true));
   for (const { act } of entriesOf(entries, 'corrected')) {
     const bowl = bowlLines(sheet, act.mix);
     const into = bowl.find((l) => l.parts?.length === 1 && l.parts[0]?.id === act.ingredientId);
-    const went = by.get(into ? (linesBehind(into.key)[0] ?? '') : '');
+    const key = into && linesBehind(into.key)[0];
+    const went = key === undefined ? undefined : by.get(key);
     const bowlG = bowl.reduce((a, l) => a + (weights[l.key] ?? plannedG(l) ?? 0), 0);
     // stirred into what was left of a bowl, it counts for as much as it was of that
-    if (went && act.bowlG > 0) went.wentG += (act.grams * bowlG) / act.bowlG;
+    if (went && act.bowlG > 0) by.set(went.key, { ...went, wentG: went.wentG + (act.grams * bowlG) / act.bowlG });
   }
   return by;
 }
 
-const share = (w: Went | undefined): number => (w && w.askedG > 0 ? w.wentG / w.askedG - 1 : 0);
+const share = (w: EntryWent | undefined): number => (w && w.askedG > 0 ? w.wentG / w.askedG - 1 : 0);
 
 /**
  * What is offered as the formula's new amounts. Liquid is offered after one making, anything else when two in a row had
@@ -73,7 +57,8 @@ const share = (w: Went | undefined): number => (w && w.askedG > 0 ? w.wentG / w.
 export function broughtBy(makings: readonly Made[], find: Find): readonly Brought[] {
   const [newest, ...before] = makings.map(wentIn);
   return [...(newest ?? [])].flatMap(([key, w]): readonly Brought[] => {
-    const ingredient = find(w.line.parts?.[0]?.id ?? '');
+    const [part, second] = w.line.parts ?? [];
+    const ingredient = part && !second ? find(part.id) : undefined;
     const now = share(w);
     if (!ingredient || Math.abs(now) < OFF) return [];
     const row = [now];

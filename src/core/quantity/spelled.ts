@@ -115,7 +115,7 @@ const NUMERALS: Readonly<Record<SpelledIn, Numerals>> = {
     },
     joins: ['y'],
     together: false,
-    doubtful: new Set(['uno', 'once']),
+    doubtful: new Set(['uno', 'once', 'mil']),
   },
 };
 

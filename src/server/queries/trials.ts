@@ -76,12 +76,13 @@ const bowlRow = z.object({
   scales: z.unknown(),
   note: z.string(),
   finishedAt: z.date().nullable(),
+  putAway: z.boolean(),
 });
-/** The batches of a trial's bowls. */
+/** The batches of a trial's bowls, those given up too: they are begun once, and taken up again. */
 export const bowlsOf = async (trialId: string) => {
   const rows = await rowsFrom(
     bowlRow,
-    'select id as "batchId", bowl, pieces, verdict, marks, scales, note, finished_at as "finishedAt" from batches where trial_id = $1 and bowl is not null and not put_away order by bowl',
+    'select id as "batchId", bowl, pieces, verdict, marks, scales, note, finished_at as "finishedAt", put_away as "putAway" from batches where trial_id = $1 and bowl is not null order by bowl',
     [trialId],
   );
   return rows.map((r) => ({ ...r, scales: readStored(SCALED, r.scales, r.batchId).value }));

@@ -105,6 +105,17 @@ export async function versionOfBatch({
   return v && tried ? { ...v, formula: tried } : v;
 }
 
+/** Versions of a formula that were made to the end, the newest first, at most so many. */
+const MOST_MADE = 20;
+export const versionsMade = async (formulaId: string): Promise<readonly Version[]> =>
+  (
+    await rowsFrom(
+      versionRow,
+      `${SELECT_VERSION} where v.formula_id = $1 and exists (select 1 from batches b where b.version_id = v.id and b.finished_at is not null and not b.put_away) order by v.number desc limit ${MOST_MADE}`,
+      [formulaId],
+    )
+  ).map(toVersion);
+
 /** Formulas that are looked through at once, those used lately. */
 const LOOKED_THROUGH = 300;
 

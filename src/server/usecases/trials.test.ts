@@ -12,7 +12,7 @@ import { loadHouse } from '../queries/house';
 import { erasePerson, keepPerson } from '../queries/people';
 import { ballotsOf, bowlsOf, dropTrial, openTrial, tellTaste, trialById, trialsOf } from '../queries/trials';
 import { versionOfBatch } from '../queries/versions';
-import { makeAgain, swapInBatch, undoSwaps } from './change-batch';
+import { makeAgain, putAway, swapInBatch, undoSwaps } from './change-batch';
 import { keepFormula } from './keep-formula';
 import { beginTrial, hadSoFar, planTrial, trialWithWays } from './trials';
 
@@ -116,6 +116,14 @@ test('the bowls are begun together and once, each from its own formula; what the
   expect(await makingsOf(formulaId)).toEqual([]);
   expect(await formulaState(formulaId)).toMatchObject({ last: null, next: null });
   expect(await query('select last_verdict as v from formulas where id = $1', [formulaId])).toEqual([{ v: null }]);
+});
+
+test('bowls that were given up stay in sight, and are not begun a second time', async () => {
+  const { id } = await planned('Given up cakes');
+  await beginTrial(id, 'no');
+  for (const b of await bowlsOf(id)) await putAway(b.batchId, false);
+  expect(await beginTrial(id, 'no')).toEqual({ ok: true });
+  expect((await bowlsOf(id)).map((b) => b.putAway)).toEqual([true, true]);
 });
 
 test('a stand-in in a bowl is undone to the bowl’s own formula, and the bowl made again is made of it', async () => {

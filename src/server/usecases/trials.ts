@@ -1,6 +1,6 @@
 /** A trial with all that is made and said of it, and the beginning of its bowls: all of them, or none. */
 
-import { z } from 'zod';
+import type { z } from 'zod';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import type { keepTrialSchema } from '@/contract/trial';
 import type { Take } from '@/core/batch/take-out';
@@ -9,11 +9,10 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Version } from '@/core/formula/version';
 import { portionOfWay, type TrialChange, type TriedWay, timesWritten, triedOf, wrongWays } from '@/core/judge/trial';
 import type { Result } from '@/core/result';
-import { rowsFrom } from '../db/rows';
 import { loadHouse } from '../queries/house';
 import { GONE } from '../queries/revised';
 import { type KeptTrial, keepTrial, trialById } from '../queries/trials';
-import { version, versionById } from '../queries/versions';
+import { version, versionById, versionsMade } from '../queries/versions';
 import { prepareBatch, type ToWrite, writeBatches } from './start-batch';
 
 /** The versions that changes name, by their number. */
@@ -105,6 +104,7 @@ export async function beginTrial(id: string, take: Take): Promise<ActionResult> 
   return begun.ok ? { ok: true } : refuse(begun.message);
 }
 
+/** Opened trials that are looked back on. */
 const MOST_HAD = 20;
 /** Formulas of what was made and tried of a formula so far: what they had was tasted. */
 export async function hadSoFar(
@@ -112,17 +112,12 @@ export async function hadSoFar(
   trials: readonly KeptTrial[],
   house: Kitchen,
 ): Promise<readonly Formula[]> {
-  const numbers = await rowsFrom(
-    z.object({ number: z.number() }),
-    'select distinct v.number from batches b join formula_versions v on v.id = b.version_id where b.formula_id = $1 and b.finished_at is not null and not b.put_away order by v.number desc limit $2',
-    [formulaId, MOST_HAD],
-  );
-  const versions = await Promise.all(numbers.map((n) => version(formulaId, n.number)));
+  const made = await versionsMade(formulaId);
   const opened = await Promise.all(
     trials
       .filter((t) => t.openedAt)
       .slice(0, MOST_HAD)
       .map((t) => trialWithWays(t.id, house)),
   );
-  return [...versions.flatMap((v) => v?.formula ?? []), ...opened.flatMap((t) => t?.ways.map((w) => w.formula) ?? [])];
+  return [...made.map((v) => v.formula), ...opened.flatMap((t) => t?.ways.map((w) => w.formula) ?? [])];
 }

@@ -136,6 +136,11 @@ export function MakeVersion({
       <Button disabled={asking.busy} onClick={() => void make()}>
         {says}
       </Button>
+      {newest > basedOn ? (
+        <p className="text-soft">
+          It is of version {basedOn}: what version {newest} changed since is not in it.
+        </p>
+      ) : null}
       <RefusalNotice text={asking.refusal} waits={asking.waits} />
     </div>
   );

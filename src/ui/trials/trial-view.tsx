@@ -95,6 +95,7 @@ interface BowlMade {
   readonly scales: Scales;
   readonly note: string;
   readonly finishedAt: Date | null;
+  readonly putAway: boolean;
   readonly photo: Photograph | null;
 }
 
@@ -107,7 +108,9 @@ export function BowlsMade({ bowls }: { readonly bowls: readonly BowlMade[] }) {
       {bowls.map((b) => (
         <li key={b.batchId} className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-2">
           <strong className="text-lg">Bowl {b.bowl}</strong>
-          {b.finishedAt ? (
+          {b.putAway ? (
+            <span>given up</span>
+          ) : b.finishedAt ? (
             <span>{b.verdict ? VERDICT_WORDS[b.verdict] : 'made'}</span>
           ) : (
             <>
