@@ -47,6 +47,7 @@ export const ORDER = [
   { at: 'src/core/suspects' },
   { at: 'src/core/facts' },
   { at: 'src/core/balance' },
+  { at: 'src/core/cooking' },
   { at: 'src/core/batch' },
   { at: 'src/core/bench' },
   { at: 'src/core/prep' },

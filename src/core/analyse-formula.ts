@@ -30,6 +30,7 @@ export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
   altitudeM: kitchenOf(f, house).ways.altitudeM,
   scaleStepG: scalesOf(house.gear)[0]?.stepG,
   units: house.units,
+  ...(house.learned && { learned: house.learned }),
 });
 
 /** The weight of what speaks loudest of a formula, in whichever of its ends; null when it is calm. */

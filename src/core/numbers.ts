@@ -16,6 +16,7 @@ import {
   schoolOf,
   usualPortionMl,
 } from './formula/kinds';
+import type { Learned } from './formula/learned';
 import { hangsOn } from './formula/open';
 import { ALL_KNOWN, type Percentages, percentages, type Tally, tally, testedFlourG } from './formula/tally';
 import { type Against, FRESH_WAYS, type Standing, standingOf } from './formula/ways';
@@ -54,6 +55,8 @@ export interface Circumstances {
   /** Step of the finest scale there is, g. */
   readonly scaleStepG?: number;
   readonly units?: Units;
+  /** What the kitchen has learned of itself and uses. */
+  readonly learned?: Learned;
 }
 
 /** A step that a fresh kitchen's scale shows, g. */
@@ -62,6 +65,8 @@ const USUAL_STEP_G = 1;
 /** Salt measured by the pinch. */
 const isPinchOfSalt = (l: AnalysableLine): boolean =>
   (l.pinched === true || l.amounts?.[0]?.unit === 'pinch') && l.parts.some((p) => p.ingredient.category === 'salt');
+
+const NOTHING_LEARNED: Learned = {};
 
 /** Air share where no kind says otherwise: a whisked griddle batter. */
 const USUAL_AIR = 0.08;
@@ -137,6 +142,7 @@ export function numbersOf(
     altitudeM: at.altitudeM ?? 0,
     scaleStepG: at.scaleStepG ?? USUAL_STEP_G,
     units: at.units ?? FRESH_UNITS,
+    learned: at.learned ?? NOTHING_LEARNED,
     rails,
     waits,
     tally: t,

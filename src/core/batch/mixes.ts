@@ -3,7 +3,7 @@
  * before the mix has stood past its working life. Masses in grams, volumes in mL, times in minutes.
  */
 
-import { spreadOf } from '../batter/spread';
+import { type FlowingBatter, liesAs } from '../batter/spread';
 import { AS_USUAL, type Lit, placesIn, surfacesFor } from '../batter/surface';
 import type { KindId } from '../formula/kinds';
 import { FILLING_NAMES, kindById } from '../formula/kinds';
@@ -62,8 +62,8 @@ export interface Pace {
 }
 
 /** How far a piece spreads where it is poured, cm; undefined where it fills a shape, or the batter says nothing. */
-export const acrossOf = (kindId: KindId, a: Pick<Numbers, 'thickness'>, portionMl: number): number | undefined =>
-  a.thickness ? spreadOf(kindById(kindId), a.thickness.paS, portionMl)?.diameterCm : undefined;
+export const acrossOf = (kindId: KindId, a: FlowingBatter, portionMl: number): number | undefined =>
+  liesAs(kindById(kindId), a, portionMl)?.diameterCm;
 
 /**
  * Pieces a minute off the gear there is.
@@ -73,7 +73,7 @@ export const acrossOf = (kindId: KindId, a: Pick<Numbers, 'thickness'>, portionM
 export function paceOf(
   house: Pick<Kitchen, 'gear'>,
   kindId: KindId,
-  a: Pick<Numbers, 'thickness'>,
+  a: FlowingBatter,
   portionMl: number,
   onHeat: { readonly seconds: number; readonly timed: boolean },
   lit: Lit = AS_USUAL,

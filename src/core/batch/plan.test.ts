@@ -176,12 +176,14 @@ test('the pace is what lies on the gear at once, over its time on the heat', () 
     { id: 'j', sort: 'iron', name: 'Other', holdsMl: 300, pieces: 4 },
     { id: 'p', sort: 'pan', name: 'Pan', acrossCm: 24 },
   ] as const;
-  const waffles = paceOf({ gear }, 'waffle', { thickness: null }, 100, { seconds: 210, timed: true });
+  const waffles = paceOf({ gear }, 'waffle', { thickness: null, learned: {} }, 100, { seconds: 210, timed: true });
   // six at once, 210 s and half a minute between
   expect(waffles?.atOnce).toBe(6);
   expect(waffles?.perMin).toBeCloseTo(1.5, 9);
-  expect(paceOf({ gear }, 'crepe', { thickness: null }, 60, { seconds: 70, timed: true })?.perMin).toBeCloseTo(0.6, 9);
-  expect(paceOf({ gear: [] }, 'crepe', { thickness: null }, 60, { seconds: 70, timed: true })).toBeNull();
+  expect(
+    paceOf({ gear }, 'crepe', { thickness: null, learned: {} }, 60, { seconds: 70, timed: true })?.perMin,
+  ).toBeCloseTo(0.6, 9);
+  expect(paceOf({ gear: [] }, 'crepe', { thickness: null, learned: {} }, 60, { seconds: 70, timed: true })).toBeNull();
   expect(loadsOf(185, 18)).toEqual({ full: 10, last: 5, toFill: 13 });
   expect(loadsOf(36, 18)).toEqual({ full: 2, last: 0, toFill: 0 });
 });
@@ -461,7 +463,7 @@ test('how many fit is one number: what the plan counts are the places the board 
           { id: 'g', sort: 'griddle', name: 'Griddle', wideCm, deepCm },
           { id: 'p', sort: 'pan', name: 'Pan', acrossCm: deepCm },
         ];
-        const a = { thickness: { paS: 2, pour: 'ribbon' } } as unknown as Parameters<typeof paceOf>[2];
+        const a = { thickness: { paS: 2 }, learned: {} };
         for (const lit of [
           { on: null, most: null },
           { on: ['p'], most: null },
@@ -485,7 +487,7 @@ test('with nothing noted no place is assumed; how many lie at once is what the c
     paceOf(
       { gear: [] },
       'griddle',
-      { thickness: null } as never,
+      { thickness: null, learned: {} } as never,
       60,
       { seconds: 120, timed: true },
       { on: null, most: 5 },

@@ -21,6 +21,8 @@ interface PortionWith {
   readonly density: number | null;
   /** Pa.s of it, for a width; null where it is not known, or the kind fills a shape. */
   readonly paS: number | null;
+  /** Times the cubed width of the model that a pour has here; left out: 1. */
+  readonly cubed?: number;
   readonly conventions: KitchenConventions;
 }
 
@@ -64,11 +66,11 @@ function whole(text: string): Amount | null {
 }
 
 /** mL of batter that spreads so wide by the model: halved until it does. */
-function mlAcross(cm: number, paS: number): number {
+function mlAcross(cm: number, paS: number, cubed: number): number {
   let [low, high] = [0.5, 5000];
   for (let n = 0; n < 50; n++) {
     const mid = Math.sqrt(low * high);
-    if (pooled(paS, mid).diameterCm < cm) low = mid;
+    if (pooled(paS, mid, cubed).diameterCm < cm) low = mid;
     else high = mid;
   }
   return high;
@@ -118,7 +120,7 @@ function acrossSaid(t: string, q: PortionWith): Result<PortionSaid, string> | nu
   if (!(cm > 0 && cm <= 60)) return no('a width from 1 to 60 cm.');
   return q.paS === null
     ? no('how wide it runs is not known for this batter: write how much one is.')
-    : is(mlAcross(cm, q.paS));
+    : is(mlAcross(cm, q.paS, q.cubed ?? 1));
 }
 
 /**

@@ -4,6 +4,7 @@
  * measured pour.
  */
 import type { Kind } from '../formula/kinds';
+import { factorOf, type Learned } from '../formula/learned';
 
 /** Fit of judged pours: D^3 / V = 27.4 eta^-0.30 (V/60)^0.125, D in cm, V in mL. */
 const FIT = 27.4;
@@ -21,9 +22,12 @@ export interface Spread {
   readonly thickMm: number;
 }
 
-/** Spread of a portion where it is poured. @param paS Pa.s, @param ml the portion in mL, both > 0 */
-export function pooled(paS: number, ml: number): Spread {
-  const diameterCm = Math.cbrt(FIT * paS ** ETA_POWER * (ml / REFERENCE_ML) ** VOLUME_POWER * ml);
+/**
+ * Spread of a portion where it is poured.
+ * @param paS Pa.s, @param ml the portion in mL, both > 0 @param cubed times the fit's cubed width, as a kitchen has found
+ */
+export function pooled(paS: number, ml: number, cubed = 1): Spread {
+  const diameterCm = Math.cbrt(cubed * FIT * paS ** ETA_POWER * (ml / REFERENCE_ML) ** VOLUME_POWER * ml);
   return { diameterCm, thickMm: thickness(ml, diameterCm) };
 }
 
@@ -44,8 +48,18 @@ export function filmed(paS: number, ml: number, panCm = Number.POSITIVE_INFINITY
 
 const thickness = (ml: number, cm: number): number => (40 * ml) / (Math.PI * cm * cm);
 
-/** Spread as this kind is poured; null for what fills a pan or an iron. */
-export function spreadOf(kind: Kind, paS: number, ml: number): Spread | null {
+/** Spread as this kind is poured; null for what fills a pan or an iron. @param cubed as of `pooled` */
+export function spreadOf(kind: Kind, paS: number, ml: number, cubed = 1): Spread | null {
   if (kind.id === 'oven' || kind.id === 'waffle' || kind.id === 'ball') return null;
-  return kind.tilted ? filmed(paS, ml) : pooled(paS, ml);
+  return kind.tilted ? filmed(paS, ml) : pooled(paS, ml, cubed);
 }
+
+/** What a batter has to be known by to say how a portion of it lies here. */
+export interface FlowingBatter {
+  readonly thickness: { readonly paS: number } | null;
+  readonly learned: Learned;
+}
+
+/** How a portion of a batter lies in this kitchen; null for what fills a shape, or does not flow. @param ml > 0 */
+export const liesAs = (kind: Kind, a: FlowingBatter, ml: number): Spread | null =>
+  a.thickness && spreadOf(kind, a.thickness.paS, ml, factorOf(a.learned, 'spread'));

@@ -8,7 +8,7 @@ import { restsOnFill } from '../balance/fills';
 import { blendOf } from '../balance/lines';
 import { lineStandIns } from '../balance/swap-table';
 import { atOnce } from '../batter/portions';
-import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
+import { liesAs, MOST_TIMED_MM } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
 import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
@@ -154,7 +154,7 @@ function pourOf(b: Bench, { analysis: a }: Worked): PourSight | null {
   if (!a.thickness || !a.volume) return null;
   const portionMl = a.portionMl ?? 60;
   const pan = a.school?.portionMl === null;
-  const spread = a.kind && !pan ? spreadOf(a.kind, a.thickness.paS, portionMl) : null;
+  const spread = a.kind && !pan ? liesAs(a.kind, a, portionMl) : null;
   return {
     pour: a.thickness.pour,
     foamed: a.volume.foamed,

@@ -7,9 +7,9 @@ import { type Pouring, pouringsOf } from '../batch/pourings';
 import { scriptOfBatch } from '../batch/script-of';
 import { placesIn, type Surface, surfacesFor } from '../batter/surface';
 import { kindById } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
 import { type Standing, standingOf, type Ways } from '../formula/ways';
 import { type Numbers, numbersOf } from '../numbers';
-import type { Gear } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { inTheBowl } from '../prep/correct';
 import type { Script } from '../script/act';
@@ -41,16 +41,19 @@ export interface BowlAtWork {
 export function bowlOf(
   batch: OfBatch,
   ways: Ways,
-  gear: readonly Gear[],
+  house: Pick<Kitchen, 'gear' | 'learned'>,
   find: (id: string) => Ingredient | undefined,
 ): BowlAtWork {
   const kind = kindById(batch.kind);
   const standing = standingOf(ways, kind);
-  const analysis = numbersOf(inTheBowl(batch, 1, find), batch.kind, batch.school, { standing });
+  const analysis = numbersOf(inTheBowl(batch, 1, find), batch.kind, batch.school, {
+    standing,
+    ...(house.learned && { learned: house.learned }),
+  });
   const [first, ...more] = pouringsOf(batch);
   const on = (p: Pouring): PouringOn => {
     const acrossCm = p.portionMl ? acrossOf(p.kind, analysis, p.portionMl) : undefined;
-    const surfaces = surfacesFor(gear, p.kind, acrossCm, litOf(batch.entries, p.end));
+    const surfaces = surfacesFor(house.gear, p.kind, acrossCm, litOf(batch.entries, p.end));
     return { ...p, acrossCm, surfaces, atOnce: Math.max(1, placesIn(surfaces)) };
   };
   return { analysis, standing, script: scriptOfBatch(batch, ways, find), pourings: [on(first), ...more.map(on)] };

@@ -4,6 +4,7 @@ import { lifeOf } from '../batch/mixes';
 import type { WholePlan } from '../batch/plan-of';
 import type { Split } from '../batch/split';
 import type { Lit } from '../batter/surface';
+import { type ExpectedTimes, expectedTimes } from '../cooking/expected';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { Ways } from '../formula/ways';
 import { type KnownTimes, timesFor } from '../griddle/times';
@@ -23,6 +24,12 @@ interface DayServe {
   readonly gear?: readonly Gear[];
 }
 
+/** How long a piece of one end is expected to lie on the heat. @param n which of them, from 0 */
+export function expectedIn(bowl: BowlAtWork, n: number, ways: Ways): ExpectedTimes {
+  const p = bowl.pourings[n] ?? bowl.pourings[0];
+  return expectedTimes(heatIn(bowl.script, n), p.kind, ways, bowl.analysis, p.portionMl);
+}
+
 /** The steps of a batch. @param known how long a piece of each end lies on the heat here */
 export function daySteps(
   batch: OfBatch,
@@ -36,7 +43,7 @@ export function daySteps(
   const pourings = bowl.pourings.map((p, n) => ({
     ...p,
     on: p.surfaces.map((s) => s.id),
-    times: (known[n] ?? timesFor(heatIn(bowl.script, n).times)).times,
+    times: (known[n] ?? timesFor(expectedIn(bowl, n, ways).times)).times,
   }));
   const steps = stepsOf({
     batch,
@@ -72,12 +79,12 @@ interface PlannedDay {
   readonly kept: readonly KeptIn[];
 }
 
-/** The steps of a plan, before it is a batch. */
-export function stepsOfPlan(
+/** A plan as its batch will be: the steps, and how long a piece of each end is expected to lie on the heat. */
+export function dayOfPlan(
   plan: WholePlan,
   { house, split, portionMl, lit, litSecond, methods, kept }: PlannedDay,
   find: (id: string) => Ingredient | undefined,
-): readonly Step[] {
+): { readonly steps: readonly Step[]; readonly expected: readonly ExpectedTimes[] } {
   const { sheet, ways, kind, school, driver, planned, making } = plan;
   const batch: OfBatch = {
     sheet,
@@ -95,5 +102,9 @@ export function stepsOfPlan(
     making,
   };
   const serve = { methods, kept, gear: house.gear };
-  return daySteps(batch, bowlOf(batch, ways, house.gear, find), ways, [], find, house.units, serve);
+  const bowl = bowlOf(batch, ways, house, find);
+  return {
+    steps: daySteps(batch, bowl, ways, [], find, house.units, serve),
+    expected: bowl.pourings.map((_, n) => expectedIn(bowl, n, ways)),
+  };
 }

@@ -6,6 +6,7 @@ import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
 import type { Dressing, Moment } from '../formula/formula';
 import type { Kind, Rail, RailReading, School } from '../formula/kinds';
+import type { Learned } from '../formula/learned';
 import type { Percentages, Tally, TallyLine } from '../formula/tally';
 import type { Against, Standing } from '../formula/ways';
 import type { Ledger } from '../lift/ledger';
@@ -67,6 +68,7 @@ export interface Evidence {
   readonly scaleStepG: number;
   /** What the house weighs and reads in. */
   readonly units: Units;
+  readonly learned: Learned;
   readonly rails: readonly RailReading[];
   /** Rails that a line not read yet, or without an amount, would move: nothing that hangs on them is judged. */
   readonly waits: ReadonlySet<Rail>;

@@ -2,7 +2,7 @@
  * The rules that read what happens to a formula: how long it stands, how cold it is, how big a portion is poured, what
  * is weighed and what sinks. All of them models or kitchen sense, and said so.
  */
-import { MOST_TIMED_MM, spreadOf } from '../batter/spread';
+import { liesAs, MOST_TIMED_MM } from '../batter/spread';
 import { liftLeft } from '../batter/standing';
 import { THICKNESSES } from '../formula/kinds';
 import { WEAK } from '../formula/powder-age';
@@ -83,7 +83,7 @@ const coldBatter: Rule = (e) => {
 const portionLarge: Rule = (e) => {
   if (!e.kind || !e.school?.portionMl || !e.portionMl || !e.thickness) return null;
   const [, high] = e.school.portionMl;
-  const spread = spreadOf(e.kind, e.thickness.paS, e.portionMl);
+  const spread = liesAs(e.kind, e, e.portionMl);
   if (e.portionMl <= 1.5 * high) return null;
   const thick = spread && spread.thickMm > MOST_TIMED_MM ? ` It lies about ${spread.thickMm.toFixed(0)} mm thick.` : '';
   return {

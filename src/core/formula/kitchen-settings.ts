@@ -8,6 +8,7 @@ import { FRESH_GEAR, type Gear } from '../pantry/gear';
 import { FRESH_DRAWER, type ToolId } from '../pantry/tools';
 import { FRESH_UNITS, type Units } from '../quantity/say';
 import type { Unreadable } from '../records/unreadable';
+import type { Learned } from './learned';
 import { FRESH_WAYS, type Ways } from './ways';
 
 /**
@@ -30,6 +31,8 @@ export interface Kitchen {
    * own.
    */
   readonly openedOn?: Readonly<Record<string, string>>;
+  /** What it has learned of itself and uses; left out: nothing. */
+  readonly learned?: Learned;
   /** Grows by one with every change of it. */
   readonly revision?: number;
   /** What is kept of it, or of its pantry, and can't be read. */

@@ -5,14 +5,13 @@ import { type KeptState, reheatOf } from '../batch/kept';
 import { planOf } from '../batch/plan-of';
 import { ONE } from '../batch/split';
 import { AS_USUAL } from '../batter/surface';
-import { stepsOfPlan } from '../day/day';
+import { dayOfPlan } from '../day/day';
 import type { Step, Who } from '../day/step';
 import { forDays } from '../day/steps';
 import type { Formula } from '../formula/formula';
 import { type KindId, kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf } from '../formula/tally';
-import { timesFor } from '../griddle/times';
 import type { Allergen } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
@@ -171,17 +170,15 @@ function prepared(
   const plan = bowlPlan(d, pieces, house);
   if (!plan.ok) return plan;
   const find = (id: string) => findIngredient(id, house.conventions.own);
-  const all = forDays(
-    stepsOfPlan(
-      plan.value,
-      { house, split: ONE, portionMl, lit: AS_USUAL, litSecond: AS_USUAL, methods: new Map(), kept: [] },
-      find,
-    ),
-    before,
+  const day = dayOfPlan(
+    plan.value,
+    { house, split: ONE, portionMl, lit: AS_USUAL, litSecond: AS_USUAL, methods: new Map(), kept: [] },
+    find,
   );
+  const all = forDays(day.steps, before);
   const steps = all.filter((s) => !OWN.test(s.id) && !(before && s.ahead));
   const loads = all.filter((s) => s.loads);
-  const times = timesFor(USUAL_TIMES[d.kind]).times;
+  const times = day.expected[0]?.times ?? USUAL_TIMES[d.kind];
   const cycleMin = (onHeatS(times) + BETWEEN_S) / 60;
   const ready = steps.filter((s) => READY.test(s.id)).map((s) => s.id);
   // the steps count what pouring takes on the house's own surface: here it is counted by the morning

@@ -113,6 +113,8 @@ export interface ScriptAct extends Origin {
   readonly tools: readonly string[];
   /** In all, and of it, from the beginning, with hands bound, for one mix. Null: the sheet's lines or the heat say. */
   readonly minutes: { readonly all: number; readonly hands: number } | null;
+  /** The card or the cook gave these minutes: nothing that is learned changes them. */
+  readonly minutesGiven: boolean;
   readonly heatC: readonly [low: number, high: number] | null;
   /** What the heat is changed to once the first is on it; null: it stays. */
   readonly thenC: number | null;

@@ -116,6 +116,7 @@ const BARE: Omit<ScriptAct, 'id' | 'verb' | 'of' | 'takes' | 'after'> = {
   vessel: null,
   tools: [],
   minutes: null,
+  minutesGiven: false,
   heatC: null,
   thenC: null,
   portionMl: null,
@@ -158,7 +159,7 @@ function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
     ? {
         ...a,
         ...sourceOfEdit(set),
-        ...(minutes && { minutes }),
+        ...(minutes && { minutes, minutesGiven: true }),
         ...(heatC && { heatC }),
         ...(thenC !== null && { thenC }),
         ...(load !== null && { load }),

@@ -99,13 +99,15 @@ export function foldingIn(s: Acts): Folding | null {
   };
 }
 
-interface AtTheHeat {
+export interface AtTheHeat {
   readonly zoneC: Zone;
   readonly cues: Cues;
   /** What it is changed to once the first is on it; null: it stays. */
   readonly thenC: number | null;
   /** Seconds. */
   readonly times: SideTimes;
+  /** The card or the cook gave the seconds of a side. */
+  readonly given: { readonly first: boolean; readonly second: boolean };
 }
 
 /** One heat that is told is right within so many degrees: a griddle swings. */
@@ -140,5 +142,6 @@ export function heatIn({ acts }: Acts, n = 0): AtTheHeat {
       secondByCue: off?.asks === 'cue alone',
     },
     times: turn ? { first: seconds(turn), second: seconds(off) } : { first: seconds(bake), second: null },
+    given: { first: (turn ?? bake)?.minutesGiven === true, second: off?.minutesGiven === true },
   };
 }

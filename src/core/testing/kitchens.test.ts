@@ -149,7 +149,7 @@ test('the day: every piece that is planned is off at the end, and foam never sta
       piecesPlanned: planned.pieces?.all ?? null,
       portionMl: 60,
     };
-    const bowl = bowlOf(batch, ways, k.house.gear, find);
+    const bowl = bowlOf(batch, ways, k.house, find);
     const steps = daySteps(batch, bowl, ways, [], find, k.house.units, { gear: k.house.gear });
     const loads = steps.filter((s) => s.loads);
     if (planned.pieces && loads.length > 0 && k.driver.by !== 'both')
@@ -196,7 +196,7 @@ test('the script: each line is taken whole and once, nothing before it is given,
       piecesPlanned: planned.pieces?.all ?? null,
       portionMl: 60,
     };
-    const bowl = bowlOf(batch, ways, k.house.gear, find);
+    const bowl = bowlOf(batch, ways, k.house, find);
     const { acts } = scriptOf({
       lines: sheet,
       kind: k.kind,

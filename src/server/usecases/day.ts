@@ -5,7 +5,7 @@ import { pouringsOf } from '@/core/batch/pourings';
 import type { Serving } from '@/core/batch/serving';
 import { surfaceOf } from '@/core/batter/surface';
 import { type BowlAtWork, bowlOf } from '@/core/day/bowl';
-import { daySteps } from '@/core/day/day';
+import { daySteps, expectedIn } from '@/core/day/day';
 import { lineNow } from '@/core/day/done';
 import { type OnCounter, type StepsOfDay, stepsByDay } from '@/core/day/schedule';
 import type { Step } from '@/core/day/step';
@@ -65,10 +65,10 @@ export async function onTheCounter(batch: Batch, house: Kitchen, now: number): P
 export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const bowl = bowlOf(batch, ways, house.gear, find);
+  const bowl = bowlOf(batch, ways, house, find);
   const known = await Promise.all(
     bowl.pourings.map(async (p, n) =>
-      timesFor(heatIn(bowl.script, n).times, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl })),
+      timesFor(expectedIn(bowl, n, ways).times, await earlierSides({ ...batch, kind: p.kind, portionMl: p.portionMl })),
     ),
   );
   const [beside, kept] = await Promise.all([

@@ -14,12 +14,13 @@ import { mixesIn, ONE } from '@/core/batch/split';
 import { meansOf } from '@/core/batch/worth';
 import { surfacesFor } from '@/core/batter/surface';
 import { piecesOf } from '@/core/batter/volume';
+import { expectedTimes } from '@/core/cooking/expected';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import { usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines } from '@/core/formula/lines';
 import { pouredG } from '@/core/formula/tally';
-import { numbersOf } from '@/core/numbers';
+import { type Numbers, numbersOf } from '@/core/numbers';
 import { ovenPanfulMl, portionFor } from '@/core/pantry/gear';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
@@ -83,11 +84,17 @@ function freshDriver(d: Driver | null, fromStore: number, wanted: number | null,
   return fresh > 0 ? { by: 'pieces', pieces: fresh, portionMl, ...(hasTestPiece(d) && { testPiece: true }) } : null;
 }
 
-/** s a piece lies on the heat as this formula is made, before any is timed: no line of it changes that. */
-function usualS({ formula, kind, school }: ReturnType<typeof madeAs>, house: Kitchen): number {
+/** s a piece lies on the heat as this formula is made, before any is timed. */
+function expectedS(
+  { formula, kind, school }: ReturnType<typeof madeAs>,
+  house: Kitchen,
+  card: Numbers,
+  portionMl: number,
+): number {
   const { ways } = kitchenOf(formula, house);
   const bare = { sheet: [], kind: kind.id, school: school.id, making: { ways, edits: formula.edits, told: {} } };
-  return onHeatS(heatIn(scriptOfBatch(bare, ways, () => undefined)).times);
+  const heat = heatIn(scriptOfBatch(bare, ways, () => undefined));
+  return onHeatS(expectedTimes(heat, kind.id, ways, card, portionMl).times);
 }
 
 export function readPlan(q: PlanTypedIn) {
@@ -126,7 +133,9 @@ export function readPlan(q: PlanTypedIn) {
     kind.id,
     card,
     portionMl,
-    q.cycleS === null ? { seconds: usualS(made, house), timed: false } : { seconds: q.cycleS, timed: true },
+    q.cycleS === null
+      ? { seconds: expectedS(made, house, card, portionMl), timed: false }
+      : { seconds: q.cycleS, timed: true },
     s.lit,
   );
   const splitAsked = means && {

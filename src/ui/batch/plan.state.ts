@@ -8,6 +8,7 @@ import { ingredientGrams, type Means } from '@/core/batch/worth';
 import type { AccountLine } from '@/core/facts/account';
 import type { EndId } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { factorOf } from '@/core/formula/learned';
 import type { Numbers } from '@/core/numbers';
 import type { Ingredient } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
@@ -121,7 +122,12 @@ export function readDriver(t: PlanTyped, q: TypedWith): ReadDriver {
   const density = q.card.volume?.densityGPerMl ?? null;
   let portion: PortionSaid | null = null;
   if (!q.pan || COUNTS.includes(t.by)) {
-    const p = portionSaid(t.portion, { density, paS: q.pan ? null : (q.card.thickness?.paS ?? null), conventions });
+    const p = portionSaid(t.portion, {
+      density,
+      paS: q.pan ? null : (q.card.thickness?.paS ?? null),
+      cubed: factorOf(q.card.learned, 'spread'),
+      conventions,
+    });
     if (!p.ok) errors.portionMl = `Portion: ${p.error}`;
     else if (p.value.ml > 5000) errors.portionMl = 'Portion: at most 5,000 ml.';
     else portion = p.value;
@@ -223,6 +229,7 @@ export function readBoth(
     const p = portionSaid(t[id].portion, {
       density: q.card.volume?.densityGPerMl ?? null,
       paS: q.card.thickness?.paS ?? null,
+      cubed: factorOf(q.card.learned, 'spread'),
       conventions: q.house.conventions,
     });
     if (!p.ok) errors[`driver.${id}.portionMl`] = `Portion: ${p.error}`;

@@ -12,7 +12,7 @@ import { mixesIn } from '@/core/batch/split';
 import { takeOut } from '@/core/batch/take-out';
 import { eggLine, withWholeEggs } from '@/core/batch/whole-eggs';
 import { surfacesFor } from '@/core/batter/surface';
-import { stepsOfPlan } from '@/core/day/day';
+import { dayOfPlan } from '@/core/day/day';
 import { kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { EGG_G } from '@/core/pantry/egg-parts';
@@ -95,7 +95,7 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
           house.units,
         )
       : { acts: [] },
-    steps: plan && split && sheet.length > 0 ? stepsOfPlan(plan, { ...day, split }, find) : null,
+    steps: plan && split && sheet.length > 0 ? dayOfPlan(plan, { ...day, split }, find).steps : null,
   };
 }
 

@@ -15,7 +15,7 @@ export function MiseStage({
 }: Omit<ComponentProps<typeof MiseView>, 'batchId' | 'mise'> & { readonly batch: Batch; readonly house: Kitchen }) {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const { analysis } = bowlOf(batch, ways, house.gear, find);
+  const { analysis } = bowlOf(batch, ways, house, find);
   const mise = miseOf(batch, ways, find, {
     measured: { ...house, exactness: batch.exactness },
     bowls: house.gear.filter((g) => g.sort === 'bowl'),

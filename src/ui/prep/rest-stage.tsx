@@ -33,7 +33,7 @@ export function RestStage({
 }) {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const ways = waysOf(batch, house);
-  const { analysis, standing, script } = bowlOf(batch, ways, house.gear, find);
+  const { analysis, standing, script } = bowlOf(batch, ways, house, find);
   const folding = foldingIn(script);
   const inBowl = inTheBowl(batch, mix, find);
   // in one bowl every piece came out of it; of several nobody has said which

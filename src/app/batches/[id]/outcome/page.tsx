@@ -7,6 +7,7 @@ import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
 import { fadeOf } from '@/core/batter/standing';
 import { bowlOf } from '@/core/day/bowl';
+import { expectedIn } from '@/core/day/day';
 import { kindById, schoolOf } from '@/core/formula/kinds';
 import { formulaLines } from '@/core/formula/lines';
 import { WEAK } from '@/core/formula/powder-age';
@@ -50,9 +51,8 @@ export default async function OutcomePage({ params }: { readonly params: Promise
       handsOf(b.id),
     ]);
     const ways = waysOf(b, house);
-    const { analysis, standing, script, pourings } = bowlOf(b, ways, house.gear, (id) =>
-      findIngredient(id, house.conventions.own),
-    );
+    const bowl = bowlOf(b, ways, house, (id) => findIngredient(id, house.conventions.own));
+    const { analysis, standing, script, pourings } = bowl;
     const { rails, ledger, tally } = analysis;
     const version = await versionOfBatch(b);
     const lines = version ? formulaLines(version.formula, house) : [];
@@ -86,7 +86,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             ...doneAtTheHeat(b.entries, ways),
             portionMl: b.portionMl,
             usualPortion,
-            usual: usual.times,
+            usual: expectedIn(bowl, 0, ways).times,
             batterC: standing.batterC,
             heatC,
             heatZone: usual.zoneC,

@@ -1,0 +1,119 @@
+/**
+ * How long a piece is expected to lie on the heat before anybody has tapped one. Minutes that a card or the cook gives
+ * stand. For a flat cake or a crepe that lies under 8 mm the model of a piece on the heat is asked; for what fills a
+ * shape, is foamed or lies thicker, the kind's usual minutes. Either way corrected by what the kitchen has learned.
+ */
+import { liesAs } from '../batter/spread';
+import { type Kind, type KindId, kindById, type Zone } from '../formula/kinds';
+import { factorOf } from '../formula/learned';
+import { effectOf, type Ways } from '../formula/ways';
+import { fade } from '../lift/fade';
+import { type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
+import type { Numbers } from '../numbers';
+import type { SideTimes } from '../script/on-heat';
+import type { AtTheHeat } from '../script/read';
+import { type CookedPiece, cooked } from './cook';
+
+/** Kinds whose pieces lie flat and free. */
+const MODELLED: readonly KindId[] = ['griddle', 'small', 'crepe'];
+/**
+ * mm of the pour. Up to the first the model's seconds are told as a number; from there on, where the model runs slow,
+ * as a range, and they go over into the kind's usual ones, which stand from the second on.
+ */
+const RANGED_MM = 6.5;
+const MOST_MODELLED_MM = 8;
+/** The model is good to a quarter. */
+export const MODEL_SHARE = 0.25;
+const ROOM_C = 24;
+
+export interface ExpectedTimes {
+  readonly times: SideTimes;
+  readonly by: 'told' | 'model' | 'usual';
+  /** A model's time of a pour so thick that only a range is told. */
+  readonly ranged: boolean;
+  /** The piece as the model cooks it; null: it was not asked. */
+  readonly piece: CookedPiece | null;
+}
+
+/** pH, guessed: 7.5 and up where soda is left over, under it where acid is. Good to one; for comparing. */
+function pHOf({ acidMeq, unspentSodaG, unspentAcidMeq }: Ledger, batterG: number): number {
+  const left = (100 * unspentSodaG * MEQ_PER_G_SODA) / batterG;
+  if (left > 0) return 7.5 + Math.log10(1 + left / 0.6);
+  if (!(acidMeq > 0)) return 7.5;
+  const food = (100 * acidMeq) / batterG;
+  return 7.5 - (2.9 * (unspentAcidMeq / acidMeq) * food) / (food + 1);
+}
+/** Each degree of pH browns so many times as fast; 6.8 as the model was set. */
+const BY_PH = 1.6;
+const USUAL_PH = 6.8;
+
+/** What was worked before, by what it was worked from: a plan is worked at every key. */
+const known = new Map<string, CookedPiece>();
+const MOST_KNOWN = 200;
+
+/**
+ * A piece as the model cooks it; null where it is not for the model: not flat, foamed, too thick, or nothing flows.
+ * @param surfaceC of the griddle or pan
+ */
+export function cookedPiece(kind: Kind, a: Numbers, portionMl: number | null, surfaceC: number): CookedPiece | null {
+  const lies = portionMl && MODELLED.includes(kind.id) ? liesAs(kind, a, portionMl) : null;
+  if (!lies || !a.volume || a.volume.foamed || lies.thickMm > MOST_MODELLED_MM || !a.thickness) return null;
+  const { massG, waterG, sugarG } = a.tally;
+  const flourWater = FLOUR_WATER * a.tally.flourG;
+  const { restMin, batterC } = a.standing;
+  const [left] = fade(a.ledger, { batterG: massG, waterG, paS: a.thickness.paS, batterC }, [restMin]);
+  const density = a.volume.densityGPerMl;
+  const pour = {
+    kgPerM2: Number((lies.thickMm * density).toFixed(2)),
+    densityGPerMl: Number(density.toFixed(2)),
+    waterShare: Number(((waterG + flourWater) / massG).toFixed(3)),
+    liftMl: Math.round(left?.lift ?? 0),
+    batterC: Math.round(batterC),
+    browns: Number((BY_PH ** (pHOf(a.ledger, massG) - USUAL_PH)).toFixed(2)),
+  };
+  const how = { sugarPercent: Math.round((100 * sugarG) / (sugarG + waterG + flourWater)), film: kind.tilted };
+  const key = JSON.stringify([pour, how, surfaceC]);
+  const had = known.get(key);
+  if (had) return had;
+  const made = cooked(pour, { surfaceC, roomC: ROOM_C, lid: false }, how);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, made);
+  return made;
+}
+/** Water that flour holds as it is bought, share; the tally counts it with the flour. */
+const FLOUR_WATER = 0.13;
+
+const middle = ([low, high]: Zone): number => (low + high) / 2;
+
+/**
+ * @param heat how hot, and the minutes of the script with whether somebody gave them
+ * @param a the batter's numbers @param portionMl of one piece; null: it fills its pan
+ */
+export function expectedTimes(
+  heat: AtTheHeat,
+  kindId: KindId,
+  ways: Ways,
+  a: Numbers,
+  portionMl: number | null,
+): ExpectedTimes {
+  const kind = kindById(kindId);
+  const { times, given } = heat;
+  const made = given.first ? null : cookedPiece(kind, a, portionMl, middle(heat.zoneC));
+  const piece = made?.through ? made : null;
+  const thickMm = piece && portionMl ? (liesAs(kind, a, portionMl)?.thickMm ?? 0) : 0;
+  const usualShare = Math.max(0, (thickMm - RANGED_MM) / (MOST_MODELLED_MM - RANGED_MM));
+  const here = factorOf(a.learned, `time:${kindId}`);
+  const expected = (usualS: number, modelS: number | undefined): number =>
+    here * (modelS === undefined ? usualS : modelS + (usualS - modelS) * usualShare);
+  const first = given.first ? times.first : expected(times.first, piece?.firstS);
+  // a second side that a way sets goes with the first
+  const share = effectOf(ways, 'second', kindId).second ?? null;
+  const second = (usualS: number): number =>
+    given.second ? usualS : share !== null ? share * first : expected(usualS, piece?.secondS);
+  return {
+    times: { first: Math.round(first), second: times.second === null ? null : Math.round(second(times.second)) },
+    by: given.first ? 'told' : piece ? 'model' : 'usual',
+    ranged: usualShare > 0,
+    piece,
+  };
+}

@@ -1,0 +1,25 @@
+/**
+ * What this kitchen's own records have taught and its cook has agreed to use: by how much the models and the usual
+ * numbers are off here. A kitchen that uses nothing has none.
+ */
+import type { KindId } from './kinds';
+
+/**
+ * What can be learned. `spread`: cubed width of a poured cake. `time`: both sides on the heat, of one kind. `height`: of
+ * a cooked cake. `colour`: browning of its first side. `pours`: batter that a piece takes, of what its portion says.
+ */
+export type LessonId = 'spread' | 'height' | 'colour' | 'pours' | `time:${KindId}`;
+
+export interface Lesson {
+  /** Here it is so many times what is foretold without it. */
+  readonly factor: number;
+  /** How far one batch lies from it, as a share: one standard deviation of the logarithm. */
+  readonly sd: number;
+  /** Batches that it was learned from. */
+  readonly from: number;
+}
+
+export type Learned = Readonly<Partial<Record<LessonId, Lesson>>>;
+
+/** By how much a number is off here; 1 where nothing was learned. */
+export const factorOf = (l: Learned, id: LessonId): number => l[id]?.factor ?? 1;
