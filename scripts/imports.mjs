@@ -57,6 +57,7 @@ export const ORDER = [
   { at: 'src/core/morning' },
   { at: 'src/core/begin' },
   { at: 'src/core/judge' },
+  { at: 'src/core/learn' },
   { at: 'src/core/exchange' },
   { at: 'src/core/testing' },
   { at: 'src/contract', not: ['src/core/testing'] },

@@ -6,9 +6,9 @@ import type { KindId } from './kinds';
 
 /**
  * What can be learned. `spread`: cubed width of a poured cake. `time`: both sides on the heat, of one kind. `height`: of
- * a cooked cake. `colour`: browning of its first side. `pours`: batter that a piece takes, of what its portion says.
+ * a cooked cake. `pours`: batter that a piece takes, of what its portion says.
  */
-export type LessonId = 'spread' | 'height' | 'colour' | 'pours' | `time:${KindId}`;
+export type LessonId = 'spread' | 'height' | 'pours' | `time:${KindId}`;
 
 export interface Lesson {
   /** Here it is so many times what is foretold without it. */

@@ -1,0 +1,129 @@
+/**
+ * A batch foretold before it is made: what this formula will be in this kitchen, each number with the range that eight
+ * of ten batches fall into. Kept with the batch as it is begun, and held against what came out. Models, corrected by
+ * what the kitchen has learned; of two ends from one base nothing is foretold.
+ */
+import type { Batch } from '../batch/batch';
+import { liesAs } from '../batter/spread';
+import { piecesOf } from '../batter/volume';
+import type { BowlAtWork } from '../day/bowl';
+import { kindById } from '../formula/kinds';
+import { factorOf, type LessonId } from '../formula/learned';
+import { pouredG } from '../formula/tally';
+import type { SideTimes } from '../script/on-heat';
+import { priorOf } from './lessons';
+import { cakeHeightMm } from './observed';
+import { sdOfNext } from './rule';
+
+/** Pieces; mm; mm; seconds of the first side, of the second; ms since 1970. */
+export const FORETOLD = ['pieces', 'across', 'height', 'first', 'second', 'off'] as const;
+type What = (typeof FORETOLD)[number];
+
+export interface Foretelling {
+  readonly what: What;
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export interface Foretold {
+  readonly numbers: readonly Foretelling[];
+  /** Lessons of the kitchen that it rests on. */
+  readonly by: readonly LessonId[];
+}
+
+/** Standard deviations either way that eight of ten lie within. */
+const EIGHT_OF_TEN = 1.2816;
+/** Share of the time at the heat, and the least, by which the last piece may be off earlier or later; ms. Ours. */
+const OFF_SHARE = 0.15;
+const OFF_LEAST_MS = 3 * 60_000;
+
+interface OfPlan {
+  readonly bowl: BowlAtWork;
+  /** Seconds a side is expected to lie, and whether this formula was timed here. */
+  readonly times: SideTimes;
+  readonly timed: boolean;
+  /** Pieces it is to make, a test piece left out; null: none are counted. */
+  readonly pieces: number | null;
+  /** Somebody asked for so many: what is over stays in the bowl. */
+  readonly counted: boolean;
+  readonly mixes: number;
+  readonly tests: number;
+  /** When the heat begins and the last piece is off, by the time line; null: nobody has said when it is served. */
+  readonly atHeat: { readonly from: number; readonly to: number } | null;
+}
+
+/** @returns null where nothing can be foretold */
+export function foretell(q: OfPlan): Foretold | null {
+  const [p, ...more] = q.bowl.pourings;
+  if (more.length > 0) return null;
+  const { analysis: a } = q.bowl;
+  const kind = kindById(p.kind);
+  const by = new Set<LessonId>();
+  /** The range of a number, as the lesson spreads it. */
+  const about = (what: What, value: number, lesson: LessonId, power: number): Foretelling => {
+    if (a.learned[lesson]) by.add(lesson);
+    const far = Math.exp(EIGHT_OF_TEN * power * sdOfNext(a.learned[lesson], priorOf(lesson)));
+    return { what, value, low: value / far, high: value * far };
+  };
+  const numbers: Foretelling[] = [];
+  if (q.pieces !== null && p.portionMl && a.volume && p.kind !== 'oven') {
+    const takes = about('pieces', factorOf(a.learned, 'pours'), 'pours', 1);
+    const pours = (times: number): number =>
+      Math.max(
+        0,
+        q.mixes * piecesOf(pouredG(a.tally), a.volume?.densityGPerMl ?? 1, (p.portionMl ?? 1) * times).pieces - q.tests,
+      );
+    const most = q.counted ? q.pieces : Number.POSITIVE_INFINITY;
+    numbers.push({
+      what: 'pieces',
+      value: Math.min(most, pours(takes.value)),
+      low: Math.min(most, pours(takes.high)),
+      high: Math.min(most, pours(takes.low)),
+    });
+  }
+  const lies = p.portionMl && !a.volume?.foamed && !kind.tilted ? liesAs(kind, a, p.portionMl) : null;
+  if (lies) {
+    numbers.push(about('across', 10 * lies.diameterCm, 'spread', 1 / 3));
+    const high = cakeHeightMm(a, lies.thickMm);
+    if (high !== null) numbers.push(about('height', high * factorOf(a.learned, 'height'), 'height', 1));
+  }
+  // times of its own pieces are the formula's; only what is not timed rests on the lesson of its kind
+  const side = (what: What, s: number): Foretelling => {
+    if (!q.timed) return about(what, s, `time:${p.kind}`, 1);
+    const far = Math.exp(EIGHT_OF_TEN * priorOf(`time:${p.kind}`).sdBatch);
+    return { what, value: s, low: s / far, high: s * far };
+  };
+  numbers.push(side('first', q.times.first));
+  if (q.times.second !== null) numbers.push(side('second', q.times.second));
+  if (q.atHeat) {
+    const far = Math.max(OFF_LEAST_MS, OFF_SHARE * (q.atHeat.to - q.atHeat.from));
+    numbers.push({ what: 'off', value: q.atHeat.to, low: q.atHeat.to - far, high: q.atHeat.to + far });
+  }
+  return { numbers, by: [...by] };
+}
+
+export interface HeldAgainst extends Foretelling {
+  readonly seen: number;
+  readonly within: boolean;
+}
+
+type CameOut = Pick<Batch, 'pieces' | 'acrossMm' | 'heightMm' | 'firstSideS' | 'secondSideS' | 'lastOffAt'>;
+
+const SEEN: Readonly<Record<What, (b: CameOut) => number | null>> = {
+  pieces: (b) => b.pieces,
+  across: (b) => b.acrossMm,
+  height: (b) => b.heightMm,
+  first: (b) => b.firstSideS,
+  second: (b) => b.secondSideS,
+  off: (b) => b.lastOffAt,
+};
+
+/** What was foretold of a batch and what came out of it; what nobody measured is left out. */
+export const heldAgainst = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
+  f.numbers.flatMap((n) => {
+    const seen = SEEN[n.what](b);
+    // a number is said as it is written: half a millimetre or second either way is none
+    const half = n.what === 'off' ? 0 : 0.5;
+    return seen === null ? [] : [{ ...n, seen, within: seen >= n.low - half && seen <= n.high + half }];
+  });
