@@ -97,6 +97,8 @@ async function cook(send: SendAct, formula: Formula, lead: string, formulaId: st
   await send('undo-swaps', { batchId, nth: 0, requestId: randomUUID() });
   await send('stand-in-part', { ...swap, hasG: 100, requestId: randomUUID() });
   await tryTwoWays(send, versionId, lead);
+  await send('lesson-aside', { lesson: 'spread', batchId, aside: true });
+  await send('use-lesson', { lesson: 'spread', use: false, from: 0 });
   await send('rebalance', { batchId, mix: 1 });
   await send('want-pieces', { batchId, by: 4, requestId: randomUUID() });
   const tap = randomUUID();

@@ -72,6 +72,7 @@ const LEFT_OF_A_LIFE: readonly (readonly [string, string, number])[] = [
   ['correction', 'select count(*)::text as v from lot_changes', 1],
   ['side', "select count(*)::text as v from sides where name like 'butter soak%' or name like 'gone soak%'", 1],
   ['care', "select count(*)::text as v from care_notes where note like 'soak%'", 1],
+  ['lesson set aside', 'select count(*)::text as v from lesson_asides', 1],
   ['trial', 'select count(*)::text as v from trials where opened_at is not null', 1],
   ['taste', 'select count(*)::text as v from trial_ballots', 1],
   ['plan', 'select count(*)::text as v from plans', 0],

@@ -36,6 +36,7 @@ const PAGES = [
   '/house/devices',
   '/table',
   '/pair',
+  '/house/learned',
   '/house/records',
   '/mornings/new',
   '/mornings/new/class',

@@ -37,6 +37,8 @@ export const SENT_ACTS = {
   'change-covers': 'entry',
   'drop-plan': 'entry',
   'care-back': 'entry',
+  'use-lesson': 'entry',
+  'lesson-aside': 'entry',
   'photo-away': 'entry',
   'photo-shows': 'entry',
   'switch-measure': 'entry',

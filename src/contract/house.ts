@@ -1,5 +1,6 @@
 /** What the house is changed by, and what is kept of it. */
 import { z } from 'zod';
+import { LESSON_IDS, type LessonId } from '@/core/formula/learned';
 import { MATTERS, type SchoolIdOf, type WayId } from '@/core/formula/schools';
 import { MOST_ALTITUDE_M, MOST_REST_MIN } from '@/core/formula/ways';
 import { CARES } from '@/core/pantry/care';
@@ -95,4 +96,10 @@ export const careSchema = z.object({
   batchId: z.uuid().nullable().default(null),
   requestId,
 });
+const lesson = z.enum(LESSON_IDS as [LessonId, ...LessonId[]]);
+/** A number that was learned is used, or used no more. `from`: batches that the cook saw it rest on. */
+export const useLessonSchema = z.object({ lesson, use: z.boolean(), from: z.number().int().min(0).default(0) });
+/** A batch is not to be learned from, or again. */
+export const lessonAsideSchema = z.object({ lesson, batchId: z.uuid(), aside: z.boolean() });
+
 export const careBackSchema = z.object({ id: z.uuid() });

@@ -39,6 +39,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'begin-trial': 'cook',
   'drop-trial': 'cook',
   'keep-trial': 'cook',
+  'lesson-aside': 'cook',
   'open-trial': 'cook',
   'answer-measure': 'cook',
   'bags-gone': 'cook',
@@ -115,6 +116,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'set-house': 'lead',
   'set-pin': 'lead',
   'switch-measure': 'lead',
+  'use-lesson': 'lead',
   'void-lot': 'lead',
 };
 

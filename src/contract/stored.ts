@@ -1,8 +1,10 @@
 /** What stands in JSON columns and is nobody's form: written by the app itself, read field by field. */
 import { z } from 'zod';
+import { FORETOLD } from '@/core/batch/foretold';
 import { VESSELS } from '@/core/card/parts';
 import { MOMENTS } from '@/core/formula/formula';
 import { KIND_IDS } from '@/core/formula/kinds';
+import { LESSON_IDS, type LessonId } from '@/core/formula/learned';
 import { WAY_IDS } from '@/core/formula/schools';
 import { ALLERGENS } from '@/core/pantry/ingredient';
 import { actEditSchema, entrySchema, formulaSchema, settingsSchema } from './formula';
@@ -41,6 +43,12 @@ export const makingSchema = z
     edits: z.array(actEditSchema).default([]),
     told: z.partialRecord(z.enum([...WAY_IDS, 'portion']), z.string()).default({}),
   })
+  .nullable();
+
+const foretelling = z.object({ what: z.enum(FORETOLD), value: z.number(), low: z.number(), high: z.number() });
+/** What was foretold of a batch as it was begun. */
+export const foretoldSchema = z
+  .object({ numbers: z.array(foretelling), by: z.array(z.enum(LESSON_IDS as [LessonId, ...LessonId[]])) })
   .nullable();
 
 /** Allergens by ingredient, as they were known. */

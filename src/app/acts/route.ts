@@ -63,6 +63,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'change-covers': kitchen.coversHere,
   'drop-plan': kitchen.dropPlanHere,
   'care-back': kitchen.careBackHere,
+  'use-lesson': kitchen.useLessonHere,
+  'lesson-aside': kitchen.lessonAsideHere,
   'photo-away': photos.photoAwayHere,
   'photo-shows': photos.photoShowsHere,
   'switch-measure': pantry.switchMeasure,

@@ -26,6 +26,9 @@ export default async function HousePage() {
     <Frame here="house">
       <div className="mb-1 flex flex-wrap items-center gap-3">
         <h1 className="mr-auto text-[26px]">How this house measures and mixes</h1>
+        <Link href="/house/learned" className={lookOf('plain')}>
+          What was learned
+        </Link>
         <Link href="/house/devices" className={lookOf('plain')}>
           Devices
         </Link>

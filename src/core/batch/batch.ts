@@ -12,6 +12,7 @@ import { type ActEntry, entriesOf } from './acts';
 import type { Scales } from './came-out';
 import type { Driver } from './driver';
 import type { Exactness } from './exactness';
+import type { Foretold } from './foretold';
 import type { Known } from './known';
 import type { Serving } from './serving';
 import type { SheetLine } from './sheet-line';
@@ -124,6 +125,8 @@ export interface Batch {
   readonly sheetAt?: Date | null;
   /** Allergens of its ingredients as they were known when it was begun; null: nothing was kept. */
   readonly known?: Known | null;
+  /** As it was foretold when it was begun; null: nothing was. */
+  readonly foretold?: Foretold | null;
   /** Put away, and not made to the end. */
   readonly putAway?: boolean;
 }

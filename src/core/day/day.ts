@@ -84,7 +84,11 @@ export function dayOfPlan(
   plan: WholePlan,
   { house, split, portionMl, lit, litSecond, methods, kept }: PlannedDay,
   find: (id: string) => Ingredient | undefined,
-): { readonly steps: readonly Step[]; readonly expected: readonly ExpectedTimes[] } {
+): {
+  readonly bowl: BowlAtWork;
+  readonly steps: readonly Step[];
+  readonly expected: readonly ExpectedTimes[];
+} {
   const { sheet, ways, kind, school, driver, planned, making } = plan;
   const batch: OfBatch = {
     sheet,
@@ -104,6 +108,7 @@ export function dayOfPlan(
   const serve = { methods, kept, gear: house.gear };
   const bowl = bowlOf(batch, ways, house, find);
   return {
+    bowl,
     steps: daySteps(batch, bowl, ways, [], find, house.units, serve),
     expected: bowl.pourings.map((_, n) => expectedIn(bowl, n, ways)),
   };

@@ -2,13 +2,20 @@
  * What this kitchen's own records have taught and its cook has agreed to use: by how much the models and the usual
  * numbers are off here. A kitchen that uses nothing has none.
  */
-import type { KindId } from './kinds';
+import { KIND_IDS, type KindId } from './kinds';
 
 /**
  * What can be learned. `spread`: cubed width of a poured cake. `time`: both sides on the heat, of one kind. `height`: of
  * a cooked cake. `pours`: batter that a piece takes, of what its portion says.
  */
 export type LessonId = 'spread' | 'height' | 'pours' | `time:${KindId}`;
+
+export const LESSON_IDS: readonly LessonId[] = [
+  'spread',
+  'height',
+  'pours',
+  ...KIND_IDS.map((k) => `time:${k}` as const),
+];
 
 export interface Lesson {
   /** Here it is so many times what is foretold without it. */

@@ -1,12 +1,19 @@
 /**
- * A batch foretold before it is made: what this formula will be in this kitchen, each number with the range that eight
- * of ten batches fall into. Kept with the batch as it is begun, and held against what came out. Models, corrected by
- * what the kitchen has learned; of two ends from one base nothing is foretold.
+ * A batch foretold before it is made: what this formula will be in this kitchen. Models, corrected by what the kitchen
+ * has learned; of two ends from one base nothing is foretold.
  */
-import type { Batch } from '../batch/batch';
+
+import { wantedPieces } from '../batch/driver';
+import type { Foretelling, Foretold, ForetoldWhat } from '../batch/foretold';
+import { testsIn } from '../batch/pieces';
+import type { WholePlan } from '../batch/plan-of';
+import type { Serving } from '../batch/serving';
+import { mixesIn, type Split } from '../batch/split';
 import { liesAs } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
 import type { BowlAtWork } from '../day/bowl';
+import type { dayOfPlan } from '../day/day';
+import { timeLine } from '../day/schedule';
 import { kindById } from '../formula/kinds';
 import { factorOf, type LessonId } from '../formula/learned';
 import { pouredG } from '../formula/tally';
@@ -14,23 +21,6 @@ import type { SideTimes } from '../script/on-heat';
 import { priorOf } from './lessons';
 import { cakeHeightMm } from './observed';
 import { sdOfNext } from './rule';
-
-/** Pieces; mm; mm; seconds of the first side, of the second; ms since 1970. */
-export const FORETOLD = ['pieces', 'across', 'height', 'first', 'second', 'off'] as const;
-type What = (typeof FORETOLD)[number];
-
-export interface Foretelling {
-  readonly what: What;
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-export interface Foretold {
-  readonly numbers: readonly Foretelling[];
-  /** Lessons of the kitchen that it rests on. */
-  readonly by: readonly LessonId[];
-}
 
 /** Standard deviations either way that eight of ten lie within. */
 const EIGHT_OF_TEN = 1.2816;
@@ -61,7 +51,7 @@ export function foretell(q: OfPlan): Foretold | null {
   const kind = kindById(p.kind);
   const by = new Set<LessonId>();
   /** The range of a number, as the lesson spreads it. */
-  const about = (what: What, value: number, lesson: LessonId, power: number): Foretelling => {
+  const about = (what: ForetoldWhat, value: number, lesson: LessonId, power: number): Foretelling => {
     if (a.learned[lesson]) by.add(lesson);
     const far = Math.exp(EIGHT_OF_TEN * power * sdOfNext(a.learned[lesson], priorOf(lesson)));
     return { what, value, low: value / far, high: value * far };
@@ -89,7 +79,7 @@ export function foretell(q: OfPlan): Foretold | null {
     if (high !== null) numbers.push(about('height', high * factorOf(a.learned, 'height'), 'height', 1));
   }
   // times of its own pieces are the formula's; only what is not timed rests on the lesson of its kind
-  const side = (what: What, s: number): Foretelling => {
+  const side = (what: ForetoldWhat, s: number): Foretelling => {
     if (!q.timed) return about(what, s, `time:${p.kind}`, 1);
     const far = Math.exp(EIGHT_OF_TEN * priorOf(`time:${p.kind}`).sdBatch);
     return { what, value: s, low: s / far, high: s * far };
@@ -103,27 +93,28 @@ export function foretell(q: OfPlan): Foretold | null {
   return { numbers, by: [...by] };
 }
 
-export interface HeldAgainst extends Foretelling {
-  readonly seen: number;
-  readonly within: boolean;
-}
-
-type CameOut = Pick<Batch, 'pieces' | 'acrossMm' | 'heightMm' | 'firstSideS' | 'secondSideS' | 'lastOffAt'>;
-
-const SEEN: Readonly<Record<What, (b: CameOut) => number | null>> = {
-  pieces: (b) => b.pieces,
-  across: (b) => b.acrossMm,
-  height: (b) => b.heightMm,
-  first: (b) => b.firstSideS,
-  second: (b) => b.secondSideS,
-  off: (b) => b.lastOffAt,
-};
-
-/** What was foretold of a batch and what came out of it; what nobody measured is left out. */
-export const heldAgainst = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
-  f.numbers.flatMap((n) => {
-    const seen = SEEN[n.what](b);
-    // a number is said as it is written: half a millimetre or second either way is none
-    const half = n.what === 'off' ? 0 : 0.5;
-    return seen === null ? [] : [{ ...n, seen, within: seen >= n.low - half && seen <= n.high + half }];
+/** A plan foretold. @param timed seconds its sides took here so far; null: it was not timed */
+export function foretoldOf(
+  plan: Pick<WholePlan, 'driver' | 'planned'>,
+  day: ReturnType<typeof dayOfPlan>,
+  split: Split,
+  serving: Serving | null,
+  timed: SideTimes | null,
+): Foretold | null {
+  const { driver, planned } = plan;
+  const all = planned.pieces?.all ?? null;
+  const loads = serving ? timeLine(day.steps, serving, null).placed.filter((p) => p.step.loads) : [];
+  return foretell({
+    bowl: day.bowl,
+    times: timed ?? day.expected[0]?.times ?? { first: 0, second: null },
+    timed: timed !== null,
+    pieces: all,
+    counted: wantedPieces(driver) !== null,
+    mixes: mixesIn(split),
+    tests: testsIn({ driver, split, piecesPlanned: all }),
+    atHeat:
+      loads.length > 0
+        ? { from: Math.min(...loads.map((p) => p.start)), to: Math.max(...loads.map((p) => p.end)) }
+        : null,
   });
+}

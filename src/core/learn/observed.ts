@@ -6,13 +6,14 @@ import { spreadOf } from '../batter/spread';
 import { toolLossG } from '../batter/volume';
 import type { BowlAtWork } from '../day/bowl';
 import { expectedIn } from '../day/day';
-import { kindById } from '../formula/kinds';
+import { type KindId, kindById } from '../formula/kinds';
 import type { LessonId } from '../formula/learned';
 import { pouredG } from '../formula/tally';
 import type { Ways } from '../formula/ways';
 import { cakeDensity, fade } from '../lift/fade';
 import type { Numbers } from '../numbers';
 import { minutesAndSeconds } from '../quantity/say';
+import type { SideTimes } from '../script/on-heat';
 import { heatIn } from '../script/read';
 import type { Observation } from './lessons';
 
@@ -33,59 +34,78 @@ export const usableMl = (a: Numbers): number | null => {
 };
 
 /** mm of a pour so wide. */
-const thickMmOf = (ml: number, acrossCm: number): number => (40 * ml) / (Math.PI * acrossCm ** 2);
+const thickMmOf = (ml: number, acrossMm: number): number => (4000 * ml) / (Math.PI * acrossMm ** 2);
+
+/** What is foretold of a batch with nothing learned; null: it can't be, or somebody gave it. */
+interface PlainForetelling {
+  readonly kind: KindId;
+  /** mm of a cake that is poured freely. */
+  readonly acrossMm: number | null;
+  /** mm of a cake that lies so wide. */
+  readonly heightMm: (acrossMm: number) => number | null;
+  /** Seconds. */
+  readonly times: SideTimes | null;
+  /** mL that all its bowls pour, and what a piece is asked to take. */
+  readonly pours: { readonly allMl: number; readonly portionMl: number } | null;
+}
+
+/** @param bowl worked with nothing learned @returns null where two ends came from one base: which was measured is not known */
+export function plainForetelling(b: Pick<Batch, 'split'>, bowl: BowlAtWork, ways: Ways): PlainForetelling | null {
+  const [p, ...more] = bowl.pourings;
+  if (more.length > 0) return null;
+  const { analysis: a } = bowl;
+  const kind = kindById(p.kind);
+  const ml = p.portionMl;
+  const lies = ml && a.thickness && !a.volume?.foamed && !kind.tilted ? spreadOf(kind, a.thickness.paS, ml) : null;
+  const { times, by } = expectedIn(bowl, 0, ways);
+  const isGiven = by === 'told' || heatIn(bowl.script).given.second;
+  const usable = usableMl(a);
+  return {
+    kind: p.kind,
+    acrossMm: lies && 10 * lies.diameterCm,
+    heightMm: (acrossMm) => (lies && ml ? cakeHeightMm(a, thickMmOf(ml, acrossMm)) : null),
+    times: isGiven ? null : times,
+    // an oven pancake is counted in pans
+    pours: ml && usable !== null && p.kind !== 'oven' ? { allMl: usable * mixesIn(b.split), portionMl: ml } : null,
+  };
+}
 
 const cm = (mm: number): string => `${(mm / 10).toFixed(1)} cm`;
 const mm = (x: number): string => `${Math.round(x)} mm`;
+const ml = (x: number): string => `${Math.round(x)} ml`;
 
 /**
  * @param b a finished batch, with what came out
  * @param bowl what was in it, worked with nothing learned
  */
 export function observationsOf(b: Batch, bowl: BowlAtWork, ways: Ways): readonly Observation[] {
-  const [p, ...more] = bowl.pourings;
-  // of two ends nobody has said which piece was measured
-  if (more.length > 0) return [];
-  const { analysis: a } = bowl;
-  const kind = kindById(p.kind);
+  const plain = plainForetelling(b, bowl, ways);
+  if (!plain) return [];
   const found: Observation[] = [];
   const say = (
     lesson: LessonId,
     seen: number,
-    foretold: number | null | undefined,
-    says: (x: number) => string,
+    foretold: number | null,
+    said: (x: number) => string,
+    power = 1,
   ): void => {
-    if (foretold && seen > 0 && Number.isFinite(seen / foretold))
-      found.push({
-        lesson,
-        batchId: b.id,
-        batch: b.name,
-        at: b.startedAt.getTime(),
-        ratio: lesson === 'spread' ? (seen / foretold) ** 3 : seen / foretold,
-        says: `${says(seen)}, foretold ${says(foretold)}`,
-      });
+    if (!foretold || !(seen > 0)) return;
+    const says = `${said(seen)}, foretold ${said(foretold)}`;
+    const ratio = (seen / foretold) ** power;
+    found.push({ lesson, batchId: b.id, batch: b.name, at: b.startedAt.getTime(), ratio, says });
   };
-  const lies = p.portionMl && a.thickness && !a.volume?.foamed ? spreadOf(kind, a.thickness.paS, p.portionMl) : null;
-  if (lies && !kind.tilted && b.acrossMm !== null) say('spread', b.acrossMm, 10 * lies.diameterCm, cm);
-  if (lies && !kind.tilted && b.heightMm !== null && p.portionMl) {
-    const thick = b.acrossMm === null ? lies.thickMm : thickMmOf(p.portionMl, b.acrossMm / 10);
-    say('height', b.heightMm, cakeHeightMm(a, thick), mm);
-  }
-  const { times, by } = expectedIn(bowl, 0, ways);
-  const given = heatIn(bowl.script).given;
-  if (by !== 'told' && !given.second && b.firstSideS !== null) {
+  const { acrossMm, times, pours } = plain;
+  if (b.acrossMm !== null) say('spread', b.acrossMm, acrossMm, cm, 3);
+  if (b.heightMm !== null && acrossMm !== null) say('height', b.heightMm, plain.heightMm(b.acrossMm ?? acrossMm), mm);
+  if (times && b.firstSideS !== null) {
     // both sides where both were timed
     const both = times.second !== null && b.secondSideS !== null;
-    const seen = b.firstSideS + (both ? (b.secondSideS ?? 0) : 0);
-    say(`time:${p.kind}`, seen, times.first + (both ? (times.second ?? 0) : 0), minutesAndSeconds);
+    const sides = (first: number, second: number | null): number => first + (both ? (second ?? 0) : 0);
+    say(`time:${plain.kind}`, sides(b.firstSideS, b.secondSideS), sides(times.first, times.second), (s) =>
+      minutesAndSeconds(Math.round(s)),
+    );
   }
-  const usable = usableMl(a);
-  if (p.portionMl && usable !== null && b.pieces !== null && b.pieces > 0 && !kindFillsPan(b, p.portionMl)) {
-    const poured = b.pieces + testsIn(b);
-    say('pours', (usable * mixesIn(b.split)) / poured, p.portionMl, (x) => `${x.toFixed(0)} ml`);
-  }
+  if (pours && b.pieces !== null && b.pieces > 0)
+    say('pours', pours.allMl / (b.pieces + testsIn(b)), pours.portionMl, ml);
   return found;
 }
-
-/** An oven pancake is counted in pans. */
-const kindFillsPan = (b: Pick<Batch, 'kind'>, portionMl: number): boolean => b.kind === 'oven' || portionMl <= 0;

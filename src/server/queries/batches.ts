@@ -6,6 +6,7 @@ import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { driverSchema, outcomeSchema, serving, splitSchema } from '@/contract/batch';
 import { settingsSchema } from '@/contract/formula';
 import {
+  foretoldSchema,
   knownSchema,
   makingSchema,
   sheetLineSchema,
@@ -24,6 +25,7 @@ import {
 } from '@/core/batch/batch';
 import type { Driver } from '@/core/batch/driver';
 import { EXACTNESSES, type Exactness } from '@/core/batch/exactness';
+import type { Foretold } from '@/core/batch/foretold';
 import type { Known } from '@/core/batch/known';
 import type { Serving } from '@/core/batch/serving';
 import type { SheetLine } from '@/core/batch/sheet-line';
@@ -34,6 +36,7 @@ import { KIND_IDS, type KindId } from '@/core/formula/kinds';
 import { settingsSince } from '@/core/formula/version';
 import { SHAPES } from '@/core/records/editable';
 import type { Unreadable } from '@/core/records/unreadable';
+import type { SideTimes } from '@/core/script/on-heat';
 import { doneAt } from '../db/done';
 import { type JsonColumn, readStored } from '../db/json';
 import { transaction } from '../db/pool';
@@ -47,7 +50,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", b.morning_id as "morningId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          v.settings as ways, b.swapped, b.trial_id as "trialId", b.tried, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making,
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making, b.foretold,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -109,6 +112,7 @@ const batchRow = z.object({
   scales: z.unknown(),
   known: z.unknown(),
   making: z.unknown(),
+  foretold: z.unknown(),
   entries: z.unknown(),
 });
 /** A batch as the log lists it; `micros`: when it was begun, for the page's cursor. */
@@ -214,6 +218,12 @@ const MAKING: JsonColumn<BatchMaking | null> = {
   schema: makingSchema,
   fresh: null,
 };
+const FORETOLD_AS: JsonColumn<Foretold | null> = {
+  at: 'batches.foretold',
+  called: 'what was foretold',
+  schema: foretoldSchema,
+  fresh: null,
+};
 export const SCALED: JsonColumn<Batch['scales']> = {
   at: 'batches.scales',
   called: 'the scales',
@@ -243,6 +253,7 @@ function toBatch(r: z.output<typeof batchRow>): Batch {
     scales: read(SCALED, r.scales),
     known: read(KNOWN, r.known),
     making: read(MAKING, r.making),
+    foretold: read(FORETOLD_AS, r.foretold),
     entries: entries.value,
   };
   return { ...batch, unreadable: [...unreadable, ...entries.unreadable] };
@@ -254,16 +265,17 @@ const batchesFrom = async (sql: string, values: readonly unknown[] = []): Promis
 /** Batches that are looked at for how long a piece takes: the newest. */
 const TIMED_OVER = 100;
 
-/** Seconds a piece of a formula lies on the heat, both sides, as its batches were timed; null where none was. */
-export async function timedHere(formulaId: string): Promise<number | null> {
+/** Seconds of each side of a formula's pieces, as its batches were timed; null where none was. */
+export async function timedHere(formulaId: string): Promise<SideTimes | null> {
   const rows = await rowsFrom(
-    z.object({ s: z.number().nullable() }),
-    `select avg(b.first_side_s + b.second_side_s)::float8 as s
+    z.object({ first: z.number().nullable(), second: z.number().nullable() }),
+    `select avg(b.first_side_s)::float8 as first, avg(b.second_side_s)::float8 as second
        from (select * from batches where formula_id = $1 order by started_at desc limit ${TIMED_OVER}) b
       where b.kind is null and b.first_side_s is not null and b.second_side_s is not null`,
     [formulaId],
   );
-  return rows[0]?.s ?? null;
+  const row = rows[0];
+  return row && row.first !== null ? { first: row.first, second: row.second } : null;
 }
 
 /** Batches under way that are shown at once. */
@@ -274,6 +286,13 @@ export const underWay = (): Promise<Batch[]> =>
   batchesFrom(
     `${SELECT_BATCH} where b.finished_at is null
       order by case when jsonb_typeof(b.timeline->'at') = 'number' then (b.timeline->>'at')::float8 else extract(epoch from b.started_at) * 1000 end limit ${MOST_UNDER_WAY}`,
+  );
+
+/** Finished batches that the kitchen learns from: the newest. */
+const LEARNED_FROM = 60;
+export const judgedBatches = (): Promise<Batch[]> =>
+  batchesFrom(
+    `${SELECT_BATCH} where b.finished_at is not null and b.verdict is not null and not b.put_away order by b.started_at desc, b.id limit ${LEARNED_FROM}`,
   );
 
 export async function batchById(id: string): Promise<Batch | null> {
@@ -369,6 +388,7 @@ export interface NewBatch {
   /** Allergens of its ingredients as they are known now. */
   readonly known?: Known;
   readonly making: BatchMaking | null;
+  readonly foretold?: Foretold | null;
   /** A bowl of a trial: its letter, and the formula as it has it; made again, of no trial any more. */
   readonly trial?: { readonly id: string | null; readonly bowl: string | null; readonly formula: Formula } | undefined;
 }
@@ -384,8 +404,8 @@ export async function insertBatch(
 ): Promise<{ readonly id: string; readonly again: boolean }> {
   const made = await rowsFrom(
     idRow,
-    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, trial_id, bowl, tried, tries)
-     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, ${TRIED}) on conflict (request_id) do nothing returning id`,
+    `insert into batches (version_id, driver, exactness, sheet, mass_g, pieces_planned, portion_ml, started_at, ending, split, request_id, kind, timeline, end_id, eggs, school, portion_said, headcount, known, making, trial_id, bowl, tried, foretold, tries)
+     values ($1, $2, $3, $4, $5, $6, $7, coalesce($8, now()), $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24, ${TRIED}) on conflict (request_id) do nothing returning id`,
     [
       b.versionId,
       JSON.stringify(b.driver),
@@ -410,6 +430,7 @@ export async function insertBatch(
       b.trial?.id ?? null,
       b.trial?.bowl ?? null,
       b.trial ? JSON.stringify(b.trial.formula) : null,
+      b.foretold ? JSON.stringify(b.foretold) : null,
     ],
     client,
   );

@@ -17,6 +17,7 @@ import { merge } from '@/core/records/merge';
 import { type JsonColumn, readStored } from '../db/json';
 import { query, transaction } from '../db/pool';
 import { rowsFrom } from '../db/rows';
+import { lessonsInUse } from './lessons';
 import { loadOwn } from './pantry';
 import { keepRaw, type OpenedRow } from './revised';
 
@@ -64,7 +65,7 @@ export const kitchenStamp = async (): Promise<string> =>
   );
 
 export async function loadHouse(): Promise<Kitchen> {
-  const [rows, tins] = await Promise.all([
+  const [rows, tins, learned] = await Promise.all([
     rowsFrom(
       z.object({ key: z.string(), value: z.unknown(), revision: z.number() }),
       "select key, value, revision from kitchen where key in ('house', 'own')",
@@ -73,6 +74,7 @@ export async function loadHouse(): Promise<Kitchen> {
       z.object({ id: z.string(), opened: z.string() }),
       'select ingredient_id as id, opened::text from stock where opened is not null order by 1',
     ),
+    lessonsInUse(),
   ]);
   const kept = rows.find((r) => r.key === 'house');
   const read = readStored(HOUSE, kept?.value ?? {});
@@ -84,6 +86,7 @@ export async function loadHouse(): Promise<Kitchen> {
     conventions: { ...parts.conventions, own: own.own },
     today: localDay(Date.now(), parts.units),
     openedOn: Object.fromEntries(tins.map((t) => [t.id, t.opened])),
+    learned,
     revision: kept?.revision ?? 1,
     unreadable: [...read.unreadable, ...own.unreadable],
   };

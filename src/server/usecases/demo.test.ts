@@ -1,7 +1,10 @@
 /** The demo kitchen on the real database: whole, varied, and with the three cards that have something wrong. */
 
+import { randomUUID } from 'node:crypto';
 import { analyseFormula } from '@/core/analyse-formula';
+import { acrossOf } from '@/core/batch/mixes';
 import { partsOf } from '@/core/batch/sides';
+import { priorOf } from '@/core/learn/lessons';
 import { findIngredient } from '@/core/pantry/pantry';
 import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';
 import { bagsLeft, firstToUse } from '@/core/premix/premix';
@@ -14,6 +17,8 @@ import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { version } from '../queries/versions';
 import { loadDemo } from './demo';
+import { DEMO_TRUTH } from './demo-months';
+import { setAside, switchLesson, whatWasLearned } from './learned';
 import { workedPremix } from './premix-lots';
 
 // its own database, so that the tests of records can run beside it
@@ -109,4 +114,48 @@ test('a premix with a lot near its date and a newer one; what it is kept for, it
     ['waffle', []],
     ['griddle', []],
   ]);
+});
+
+test('its three months teach the four numbers that they were made by, each within two standard errors, and no other', async () => {
+  const { lessons } = await whatWasLearned(await loadHouse());
+  expect(lessons.flatMap((l) => (l.offered ? [l.id] : [])).sort()).toEqual(Object.keys(DEMO_TRUTH).sort());
+  for (const l of lessons) {
+    const truth = DEMO_TRUTH[l.id];
+    if (truth === undefined || !l.now) continue;
+    const error = (2 * priorOf(l.id).sdBatch) / Math.sqrt(l.now.from);
+    expect(Math.abs(Math.log(l.now.factor / truth))).toBeLessThan(error);
+  }
+});
+
+test('nothing of it is used before somebody agrees; agreed, the Bench lies wider by it, and stopped it lies as before', async () => {
+  const across = async (): Promise<number | undefined> => {
+    const house = await loadHouse();
+    const [row] = (await formulaShelf({}, 1000)).rows.filter((r) => r.name === 'Regatta griddle cakes');
+    const v = await version(row?.id ?? '', null);
+    return v ? acrossOf('griddle', analyseFormula(v.formula, house, null).analysis, 60) : undefined;
+  };
+  const before = await across();
+  const spread = (await whatWasLearned(await loadHouse())).lessons.find((l) => l.id === 'spread');
+  // another batch was judged since it was shown
+  expect(await switchLesson('spread', true, 3)).toMatchObject({ ok: false });
+  expect(await switchLesson('spread', true, spread?.now?.from ?? 0)).toEqual({ ok: true });
+  expect((await across()) ?? 0).toBeCloseTo((before ?? 0) * Math.cbrt(spread?.now?.factor ?? 0), 6);
+  expect((await whatWasLearned(await loadHouse())).lessons.find((l) => l.id === 'spread')?.used).toEqual(spread?.now);
+  // a number that would not have foretold the past better has no switch
+  expect(await switchLesson('time:griddle', true, 15)).toMatchObject({ ok: false });
+  await switchLesson('spread', false, 0);
+  expect(await across()).toBe(before);
+});
+
+test('a batch that is set aside teaches no more, until it counts again', async () => {
+  const from = async (): Promise<number> =>
+    (await whatWasLearned(await loadHouse())).lessons.find((l) => l.id === 'spread')?.now?.from ?? 0;
+  const before = await from();
+  const [told] = (await whatWasLearned(await loadHouse())).lessons.find((l) => l.id === 'spread')?.told ?? [];
+  expect(await setAside('spread', told?.batchId ?? '', true)).toEqual({ ok: true });
+  expect(await setAside('spread', told?.batchId ?? '', true)).toEqual({ ok: true });
+  expect(await from()).toBe(before - 1);
+  await setAside('spread', told?.batchId ?? '', false);
+  expect(await from()).toBe(before);
+  expect(await setAside('spread', randomUUID(), true)).toMatchObject({ ok: false });
 });

@@ -33,6 +33,7 @@ import { keepMeasure, keepPantry } from '../queries/pantry';
 import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
 import { keepSide, sides } from '../queries/sides';
+import { loadMonths } from './demo-months';
 import { makeLot } from './premix-lots';
 import { startBatch } from './start-batch';
 
@@ -322,6 +323,7 @@ export async function loadDemo(): Promise<number> {
       if (b.outcome) await writeOutcome(started.id, b.outcome, null, ago(b.hoursAgo - 1.5));
     }
   }
+  await loadMonths(versions, Date.now());
   await loadPremixes(versions);
   await loadMornings(formulas);
   return demo.length;

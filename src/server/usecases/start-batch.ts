@@ -17,10 +17,12 @@ import type { SheetLine } from '@/core/batch/sheet-line';
 import type { Side } from '@/core/batch/sides';
 import { ONE, type Split } from '@/core/batch/split';
 import { type Take, takeOut } from '@/core/batch/take-out';
-import type { Lit } from '@/core/batter/surface';
+import { AS_USUAL, type Lit } from '@/core/batter/surface';
+import { dayOfPlan } from '@/core/day/day';
 import { type EndId, endOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { countedLines, notUnderstood } from '@/core/formula/lines';
+import { foretoldOf } from '@/core/learn/foretold';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Shelf } from '@/core/pantry/stock';
@@ -28,7 +30,7 @@ import { grams } from '@/core/quantity/say';
 import type { Result } from '@/core/result';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
-import { insertBatch, type NewBatch } from '../queries/batches';
+import { insertBatch, type NewBatch, timedHere } from '../queries/batches';
 import { noteEntry } from '../queries/event-log';
 import { loadHouse } from '../queries/house';
 import { stockNoted } from '../queries/pantry';
@@ -186,6 +188,19 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
   const said = { density: volume?.densityGPerMl ?? null, paS: thickness?.paS ?? null, conventions: house.conventions };
   // words that mean another portion than the number are not kept
   const heard = (e: EndAsked): EndAsked => ({ ...e, said: saidOf(e.said, e.portionMl, said) ?? undefined });
+  const day = dayOfPlan(
+    made.value,
+    {
+      house,
+      split,
+      portionMl,
+      lit: s.lit ?? AS_USUAL,
+      litSecond: s.litSecond ?? AS_USUAL,
+      methods: new Map(sides.map(({ side }) => [side.name, side.method])),
+      kept: [],
+    },
+    (id) => findIngredient(id, house.conventions.own),
+  );
   const batch: NewBatch = {
     ...s,
     driver: driver.by === 'both' ? { ...driver, a: heard(driver.a), b: heard(driver.b) } : driver,
@@ -203,6 +218,7 @@ export async function prepareBatch(s: Start): Promise<Prepared> {
         : [endOf(v.formula, end)?.name, trial?.bowl && `bowl ${trial.bowl}`].filter(Boolean).join(', ') || null,
     endId: driver.by === 'both' ? null : (endOf(v.formula, end)?.id ?? null),
     making: makingOf(v.formula, house),
+    foretold: foretoldOf(made.value, day, split, s.serving ?? null, await timedHere(v.formulaId)),
   };
   const also = async (client: PoolClient, batchId: string): Promise<void> => {
     const lit = (l: Lit | undefined, more: { readonly end?: 'b' }) =>

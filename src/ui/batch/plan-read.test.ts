@@ -27,7 +27,7 @@ function read(stands: Partial<PlanStands>, formula = CAKES, house: Kitchen = FRE
     formula,
     house,
     shelf: {},
-    cycleS: null,
+    timed: null,
     bagged: [],
     keptLots,
     stands: { ...opens, ...stands, typed: { ...opens.typed, ...stands.typed } },

@@ -25,7 +25,7 @@ import { ovenPanfulMl, portionFor } from '@/core/pantry/gear';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
 import { typedNumber } from '@/core/quantity/typed';
-import { onHeatS } from '@/core/script/on-heat';
+import { onHeatS, type SideTimes } from '@/core/script/on-heat';
 import { heatIn } from '@/core/script/read';
 import { readBags } from './bags-part';
 import { readBeside } from './beside-part';
@@ -38,8 +38,8 @@ export interface PlanTypedIn {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly shelf: Shelf;
-  /** Seconds a piece takes on the heat, as earlier batches were timed. */
-  readonly cycleS: number | null;
+  /** Seconds of each side on the heat, as earlier batches were timed. */
+  readonly timed: SideTimes | null;
   /** Bags of premix that may make a part of it. */
   readonly bagged: readonly Bagged[];
   /** The same of what is kept of earlier makings. */
@@ -133,9 +133,9 @@ export function readPlan(q: PlanTypedIn) {
     kind.id,
     card,
     portionMl,
-    q.cycleS === null
+    q.timed === null
       ? { seconds: expectedS(made, house, card, portionMl), timed: false }
-      : { seconds: q.cycleS, timed: true },
+      : { seconds: onHeatS(q.timed), timed: true },
     s.lit,
   );
   const splitAsked = means && {

@@ -9,6 +9,7 @@ import type { EndId, Formula } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { Shelf } from '@/core/pantry/stock';
 import type { Bagged } from '@/core/premix/use';
+import type { SideTimes } from '@/core/script/on-heat';
 import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -37,8 +38,8 @@ interface Props {
   readonly house: Kitchen;
   readonly shelf: Shelf;
   readonly sides: readonly Side[];
-  /** Seconds a piece takes on the heat, as earlier batches were timed. */
-  readonly cycleS: number | null;
+  /** Seconds of each side on the heat, as earlier batches were timed. */
+  readonly timed: SideTimes | null;
   /** The end of a forked formula that is asked for; null in one that is not. */
   readonly end: EndId | null;
   readonly pieces: string | null;
@@ -73,7 +74,7 @@ export function Plan({
   house,
   shelf,
   sides,
-  cycleS,
+  timed,
   end,
   pieces,
   people = false,
@@ -103,7 +104,7 @@ export function Plan({
     copy.set(part);
   };
   const drive = (part: Partial<PlanTyped>): void => change({ eggs: null, typed: { ...s.typed, ...part } });
-  const p = usePlan({ formula, house, shelf, sides, cycleS, bagged, keptLots: kept, stands: s });
+  const p = usePlan({ formula, house, shelf, sides, timed, bagged, keptLots: kept, stands: s });
   const bench = `/formulas/${formulaId}?version=${number}`;
 
   /** What is asked to start it; null where something has to be said first, which is then asked at its place. */

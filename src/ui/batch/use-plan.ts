@@ -15,6 +15,7 @@ import { surfacesFor } from '@/core/batter/surface';
 import { dayOfPlan } from '@/core/day/day';
 import { kindIdOf } from '@/core/formula/formula';
 import { kindById, schoolOf } from '@/core/formula/kinds';
+import { foretoldOf } from '@/core/learn/foretold';
 import { EGG_G } from '@/core/pantry/egg-parts';
 import { scalesOf } from '@/core/pantry/gear';
 import type { Ingredient } from '@/core/pantry/ingredient';
@@ -67,7 +68,7 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
   const bagSheets = (r.bags?.taken ?? []).flatMap((t) => bagSheet(t.bagged.lot, t.bags, t.bagged.parts));
   const takes = linesOfSheet(offTheShelf([...sheet, ...bagSheets]), find);
   const split = r.split?.split;
-  const day = {
+  const stands = {
     house,
     portionMl: r.portionMl,
     lit: s.lit,
@@ -75,6 +76,7 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
     methods: new Map(q.sides.map((x) => [x.name, x.method])),
     kept: (r.kept?.taken ?? []).map((t) => ({ ...t.lot, pieces: t.pieces })),
   };
+  const day = plan && split && sheet.length > 0 ? dayOfPlan(plan, { ...stands, split }, find) : null;
   return {
     sheet,
     account: linesOfSheet([...sheet, ...bagSheets], find),
@@ -95,7 +97,8 @@ function followsFrom(plan: WholePlan | null, r: PlanRead, q: PlanShown, find: Fi
           house.units,
         )
       : { acts: [] },
-    steps: plan && split && sheet.length > 0 ? dayOfPlan(plan, { ...day, split }, find).steps : null,
+    steps: day?.steps ?? null,
+    foretold: plan && split && day ? foretoldOf(plan, day, split, s.serving, q.timed) : null,
   };
 }
 

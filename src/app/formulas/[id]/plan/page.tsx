@@ -72,7 +72,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
     ]),
   );
   if (!r.up) return <AwayPage kind={r.kind} here="batch" />;
-  const [v, house, stock, beside, cycleS, made, state, kept] = r.value;
+  const [v, house, stock, beside, timed, made, state, kept] = r.value;
   if (!v) notFound();
   const bags = firstToUse(made, house.today);
   const bagged = await reach(() => bagsFor(bags, house));
@@ -145,7 +145,7 @@ export default async function PlanPage({ params, searchParams }: Props) {
         house={house}
         shelf={stock}
         sides={beside}
-        cycleS={cycleS}
+        timed={timed}
         end={v.formula.ends ? (asked.end === 'b' ? 'b' : 'a') : null}
         pieces={pieces}
         people={asked.by === 'people'}

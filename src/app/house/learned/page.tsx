@@ -1,0 +1,35 @@
+import type { Metadata } from 'next';
+import { lessonAsideHere, useLessonHere } from '@/app/actions';
+import { reach } from '@/server/db/pool';
+import { loadHouse } from '@/server/queries/house';
+import { whatWasLearned } from '@/server/usecases/learned';
+import { AwayPage, Frame } from '@/ui/frame/frame';
+import { LearnedView } from '@/ui/house/learned-view';
+import { when } from '@/ui/kit/when';
+
+export const metadata: Metadata = { title: 'What was learned' };
+
+/** Every number that the records can teach, how well it would have foretold the past, and its switch. */
+export default async function LearnedPage() {
+  const r = await reach(async () => {
+    const house = await loadHouse();
+    return { house, ...(await whatWasLearned(house)) };
+  });
+  if (!r.up) return <AwayPage kind={r.kind} here="house" />;
+  const { house, lessons, foretold, batches } = r.value;
+  return (
+    <Frame here="house">
+      <h1 className="mb-1 text-[26px]">What this kitchen has learned</h1>
+      <LearnedView
+        lessons={lessons.map((l) => ({
+          ...l,
+          told: l.told.map((t) => ({ ...t, when: when(new Date(t.at), house.units) })),
+        }))}
+        foretold={foretold}
+        batches={batches}
+        use={useLessonHere}
+        setAside={lessonAsideHere}
+      />
+    </Frame>
+  );
+}
