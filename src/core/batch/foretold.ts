@@ -3,6 +3,8 @@
  * that went.
  */
 import type { LessonId } from '../formula/learned';
+import { type Dating, sayTime } from '../quantity/day';
+import { minutesAndSeconds } from '../quantity/say';
 
 /** Pieces; mm; mm; seconds of the first side, of the second; ms since 1970. */
 export const FORETOLD = ['pieces', 'across', 'height', 'first', 'second', 'off'] as const;
@@ -54,3 +56,48 @@ export const heldAgainst = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
     const half = n.what === 'off' ? 0 : 0.5;
     return seen === null ? [] : [{ ...n, seen, within: seen >= n.low - half && seen <= n.high + half }];
   });
+
+const NAMES: Readonly<Record<ForetoldWhat, string>> = {
+  pieces: 'pieces',
+  across: 'across',
+  height: 'high',
+  first: 'first side',
+  second: 'second side',
+  off: 'last off',
+};
+export const foretoldName = (what: ForetoldWhat): string => NAMES[what];
+
+/** One number as it is written: "10.5 cm", "2:20", "08:12". @param u how the kitchen writes times of day */
+export function foretoldNumber(what: ForetoldWhat, x: number, u: Pick<Dating, 'clock' | 'zone'>): string {
+  switch (what) {
+    case 'pieces':
+      return String(Math.round(x));
+    case 'across':
+      return `${(x / 10).toFixed(1)} cm`;
+    case 'height':
+      return `${Math.round(x)} mm`;
+    case 'first':
+    case 'second':
+      return minutesAndSeconds(Math.round(x));
+    case 'off':
+      return sayTime(x, u);
+  }
+}
+
+/** "9.4 to 11.8 cm"; null where both ends are written alike. */
+export function foretoldRange({ what, low, high }: Foretelling, u: Pick<Dating, 'clock' | 'zone'>): string | null {
+  const [from, to] = [foretoldNumber(what, low, u), foretoldNumber(what, high, u)];
+  if (from === to) return null;
+  return `${from.replace(/ (?:cm|mm)$/, '')} to ${to}`;
+}
+
+const BEYOND: Readonly<Record<ForetoldWhat, readonly [less: string, more: string]>> = {
+  pieces: ['fewer', 'more'],
+  across: ['narrower', 'wider'],
+  height: ['lower', 'higher'],
+  first: ['shorter', 'longer'],
+  second: ['shorter', 'longer'],
+  off: ['earlier', 'later'],
+};
+/** Of a number out of its range: "wider". */
+export const beyondSaid = (h: HeldAgainst): string => BEYOND[h.what][h.seen < h.low ? 0 : 1];

@@ -107,13 +107,15 @@ export interface TaughtLesson {
   readonly used: Lesson | null;
 }
 
+const rank = (l: TaughtLesson): number => (l.used ? 0 : l.offered ? 1 : 2);
+
 /** The same lesson of the same batch. */
 export const asideKey = (lesson: LessonId, batchId: string): string => `${lesson} ${batchId}`;
 
 /**
  * @param asides keys of what the cook has set aside
  * @param used what the kitchen uses
- * @returns lessons that some batch speaks of, or that are used, those with the most batches first
+ * @returns lessons that some batch speaks of, or that are used: those in use, those that are offered, then by batches
  */
 export function lessonsOf(
   observations: readonly Observation[],
@@ -140,7 +142,7 @@ export function lessonsOf(
       });
       return { id, told, now: lesson, ...how, used: used[id] ?? null };
     })
-    .sort((a, b) => b.told.length - a.told.length || a.id.localeCompare(b.id));
+    .sort((a, b) => rank(a) - rank(b) || b.told.length - a.told.length || a.id.localeCompare(b.id));
 }
 
 /** What is used is no longer what the records say: another number by more than a tenth of its spread. */

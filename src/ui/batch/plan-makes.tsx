@@ -20,6 +20,7 @@ import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
 import { sheetAbout } from './about';
 import { AfterSheet } from './after-sheet';
+import { ForetoldView } from './foretold';
 import { GuestBowl } from './guest-bowl';
 import { MeasureSheet } from './measure-sheet';
 import type { PlanStands } from './plan-opens';
@@ -195,6 +196,7 @@ export function PlanSheet({
           leavened={p.lines.some((l) => l.parts.some((x) => x.ingredient.category === 'leavening'))}
         />
       </div>
+      <ForetoldView foretold={p.foretold} units={units} />
       <AfterSheet
         notice={notice}
         lines={p.account}

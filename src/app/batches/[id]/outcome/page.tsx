@@ -5,6 +5,7 @@ import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actio
 import { titled } from '@/app/titled';
 import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
+import { heldAgainst } from '@/core/batch/foretold';
 import { fadeOf } from '@/core/batter/standing';
 import { bowlOf } from '@/core/day/bowl';
 import { expectedIn } from '@/core/day/day';
@@ -29,6 +30,7 @@ import { handsOf } from '@/server/queries/sign-in';
 import { targetOf } from '@/server/queries/targets';
 import { versionOfBatch } from '@/server/queries/versions';
 import { AsWeighed } from '@/ui/batch/as-weighed';
+import { ForetoldAndSeen } from '@/ui/batch/foretold';
 import { Hands } from '@/ui/batch/hands';
 import { OutcomeForm } from '@/ui/batch/outcome';
 import { StuckPart } from '@/ui/house/stuck-part';
@@ -113,6 +115,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             />
           }
         />
+        <ForetoldAndSeen held={b.foretold && b.finishedAt ? heldAgainst(b.foretold, b) : []} units={house.units} />
         <div className="mx-auto mt-8 max-w-4xl">
           <Photographs
             of={{ batch: b.id }}
