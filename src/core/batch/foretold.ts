@@ -49,7 +49,7 @@ const SEEN: Readonly<Record<ForetoldWhat, (b: CameOut) => number | null>> = {
 };
 
 /** What was foretold of a batch and what came out of it; what nobody measured is left out. */
-export const heldAgainst = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
+export const againstForetold = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
   f.numbers.flatMap((n) => {
     const seen = SEEN[n.what](b);
     // a number is said as it is written: half a millimetre or second either way is none

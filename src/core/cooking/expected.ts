@@ -22,8 +22,6 @@ const MODELLED: readonly KindId[] = ['griddle', 'small', 'crepe'];
  */
 const RANGED_MM = 6.5;
 const MOST_MODELLED_MM = 8;
-/** The model is good to a quarter. */
-export const MODEL_SHARE = 0.25;
 const ROOM_C = 24;
 
 export interface ExpectedTimes {

@@ -1,4 +1,4 @@
-import { type Foretold, foretoldNumber, foretoldRange, heldAgainst } from '../batch/foretold';
+import { againstForetold, type Foretold, foretoldNumber, foretoldRange } from '../batch/foretold';
 import { FRESH_DATING } from '../quantity/day';
 
 const OF: Foretold = {
@@ -13,12 +13,12 @@ const OF: Foretold = {
 const came = { pieces: 80, acrossMm: 119, heightMm: null, firstSideS: 176, secondSideS: 70, lastOffAt: null };
 
 test('what was measured is held against its range, half a millimetre either way; what nobody measured is left out', () => {
-  expect(heldAgainst(OF, came).map((h) => [h.what, h.seen, h.within])).toEqual([
+  expect(againstForetold(OF, came).map((h) => [h.what, h.seen, h.within])).toEqual([
     ['pieces', 80, true],
     ['across', 119, false],
     ['first', 176, true],
   ]);
-  expect(heldAgainst(OF, { ...came, acrossMm: 118.4 }).find((h) => h.what === 'across')?.within).toBe(true);
+  expect(againstForetold(OF, { ...came, acrossMm: 118.4 }).find((h) => h.what === 'across')?.within).toBe(true);
 });
 
 test('each number is written as a cook writes it, its unit once', () => {

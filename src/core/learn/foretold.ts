@@ -44,7 +44,7 @@ interface OfPlan {
 }
 
 /** @returns null where nothing can be foretold */
-export function foretell(q: OfPlan): Foretold | null {
+function foretell(q: OfPlan): Foretold | null {
   const [p, ...more] = q.bowl.pourings;
   if (more.length > 0) return null;
   const { analysis: a } = q.bowl;

@@ -27,7 +27,7 @@ export function cakeHeightMm(a: Numbers, thickMm: number): number | null {
 }
 
 /** mL that one bowl pours, what sticks to it left out. */
-export const usableMl = (a: Numbers): number | null => {
+const usableMl = (a: Numbers): number | null => {
   if (!a.volume) return null;
   const g = pouredG(a.tally);
   return (g - toolLossG(g)) / a.volume.densityGPerMl;

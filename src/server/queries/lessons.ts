@@ -18,7 +18,7 @@ export async function lessonsInUse(): Promise<Learned> {
 }
 
 /** Uses a number from now on, in place of the one before; null: none. */
-export const useNumber = (lesson: LessonId, of: Lesson | null): Promise<void> =>
+export const keepLesson = (lesson: LessonId, of: Lesson | null): Promise<void> =>
   transaction(async (client) => {
     await client.query("select pg_advisory_xact_lock(hashtextextended('lesson ' || $1, 0))", [lesson]);
     await client.query('update lessons set ended_at = now() where lesson = $1 and ended_at is null', [lesson]);

@@ -1,7 +1,7 @@
 /** What the records of this kitchen teach, and the switch of each number: nothing is used before the cook agrees. */
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type Batch, waysOf } from '@/core/batch/batch';
-import { heldAgainst } from '@/core/batch/foretold';
+import { againstForetold } from '@/core/batch/foretold';
 import { bowlOf } from '@/core/day/bowl';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { LessonId } from '@/core/formula/learned';
@@ -10,7 +10,7 @@ import { observationsOf } from '@/core/learn/observed';
 import { findIngredient } from '@/core/pantry/pantry';
 import { judgedBatches } from '../queries/batches';
 import { loadHouse } from '../queries/house';
-import { lessonAsides, putLessonAside, useNumber } from '../queries/lessons';
+import { keepLesson, lessonAsides, putLessonAside } from '../queries/lessons';
 import { GONE } from '../queries/revised';
 
 /** What a batch says, worked with nothing learned. */
@@ -29,7 +29,7 @@ interface Taught {
 
 export async function whatWasLearned(house: Kitchen): Promise<Taught> {
   const [batches, asides] = await Promise.all([judgedBatches(), lessonAsides()]);
-  const held = batches.flatMap((b) => (b.foretold ? heldAgainst(b.foretold, b) : []));
+  const held = batches.flatMap((b) => (b.foretold ? againstForetold(b.foretold, b) : []));
   return {
     lessons: lessonsOf(
       batches.flatMap((b) => saidBy(b, house)),
@@ -47,7 +47,7 @@ export async function whatWasLearned(house: Kitchen): Promise<Taught> {
  */
 export async function switchLesson(id: LessonId, use: boolean, from: number): Promise<ActionResult> {
   if (!use) {
-    await useNumber(id, null);
+    await keepLesson(id, null);
     return { ok: true };
   }
   const { lessons } = await whatWasLearned(await loadHouse());
@@ -55,7 +55,7 @@ export async function switchLesson(id: LessonId, use: boolean, from: number): Pr
   if (!taught?.now || taught.now.from !== from)
     return refuse('The records have changed since this was shown: look at it again.');
   if (!taught.offered) return refuse('It would not have foretold the past better: it is not offered.');
-  await useNumber(id, taught.now);
+  await keepLesson(id, taught.now);
   return { ok: true };
 }
 

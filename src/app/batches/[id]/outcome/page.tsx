@@ -5,7 +5,7 @@ import { photoAwayHere, photoBackHere, photoShowsHere } from '@/app/photos/actio
 import { titled } from '@/app/titled';
 import { doneAtTheHeat } from '@/core/batch/acts';
 import { waysOf } from '@/core/batch/batch';
-import { heldAgainst } from '@/core/batch/foretold';
+import { againstForetold } from '@/core/batch/foretold';
 import { fadeOf } from '@/core/batter/standing';
 import { bowlOf } from '@/core/day/bowl';
 import { expectedIn } from '@/core/day/day';
@@ -115,7 +115,7 @@ export default async function OutcomePage({ params }: { readonly params: Promise
             />
           }
         />
-        <ForetoldAndSeen held={b.foretold && b.finishedAt ? heldAgainst(b.foretold, b) : []} units={house.units} />
+        <ForetoldAndSeen held={b.foretold && b.finishedAt ? againstForetold(b.foretold, b) : []} units={house.units} />
         <div className="mx-auto mt-8 max-w-4xl">
           <Photographs
             of={{ batch: b.id }}
