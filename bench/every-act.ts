@@ -98,6 +98,7 @@ async function cook(send: SendAct, formula: Formula, lead: string, formulaId: st
   await send('stand-in-part', { ...swap, hasG: 100, requestId: randomUUID() });
   await tryTwoWays(send, versionId, lead);
   await send('lesson-aside', { lesson: 'spread', batchId, aside: true });
+  await send('use-places', { gearId: 'long-griddle', use: false, from: 0 });
   await send('use-lesson', { lesson: 'spread', use: false, from: 0 });
   await send('rebalance', { batchId, mix: 1 });
   await send('want-pieces', { batchId, by: 4, requestId: randomUUID() });

@@ -6,6 +6,8 @@ create table lessons (
   factor   double precision not null check (factor > 0),
   sd       double precision not null check (sd >= 0),
   batches  integer not null check (batches >= 3),
+  -- of a surface, "places:<gear>": times a first side takes by place; its factor is 1
+  places   jsonb,
   begun_at timestamptz not null default now(),
   ended_at timestamptz
 );

@@ -32,6 +32,7 @@ export const saveOutcome = async (input: unknown) => work.saveOutcome(input);
 export const saveTargetHere = async (input: unknown) => work.saveTargetHere(input);
 export const noteCareHere = async (input: unknown) => work.noteCareHere(input);
 export const useLessonHere = async (input: unknown) => work.useLessonHere(input);
+export const usePlacesHere = async (input: unknown) => work.usePlacesHere(input);
 export const lessonAsideHere = async (input: unknown) => work.lessonAsideHere(input);
 export const careBackHere = async (input: unknown) => work.careBackHere(input);
 export const keepPersonHere = async (input: unknown) => work.keepPersonHere(input);

@@ -38,6 +38,7 @@ export const SENT_ACTS = {
   'drop-plan': 'entry',
   'care-back': 'entry',
   'use-lesson': 'entry',
+  'use-places': 'entry',
   'lesson-aside': 'entry',
   'photo-away': 'entry',
   'photo-shows': 'entry',

@@ -99,6 +99,12 @@ export const careSchema = z.object({
 const lesson = z.enum(LESSON_IDS as [LessonId, ...LessonId[]]);
 /** A number that was learned is used, or used no more. `from`: batches that the cook saw it rest on. */
 export const useLessonSchema = z.object({ lesson, use: z.boolean(), from: z.number().int().min(0).default(0) });
+/** The hot and cool places of a surface are used, or no more. */
+export const usePlacesSchema = z.object({
+  gearId: z.string().min(1).max(60),
+  use: z.boolean(),
+  from: z.number().int().min(0).default(0),
+});
 /** A batch is not to be learned from, or again. */
 export const lessonAsideSchema = z.object({ lesson, batchId: z.uuid(), aside: z.boolean() });
 

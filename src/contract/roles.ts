@@ -117,6 +117,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'set-pin': 'lead',
   'switch-measure': 'lead',
   'use-lesson': 'lead',
+  'use-places': 'lead',
   'void-lot': 'lead',
 };
 

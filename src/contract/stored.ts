@@ -51,6 +51,17 @@ export const foretoldSchema = z
   .object({ numbers: z.array(foretelling), by: z.array(z.enum(LESSON_IDS as [LessonId, ...LessonId[]])) })
   .nullable();
 
+/** Times a first side takes by place of a surface. */
+export const placeMapSchema = z
+  .object({
+    stepCm: z.number().positive(),
+    columns: z.number().int().positive().max(200),
+    rows: z.number().int().positive().max(200),
+    factors: z.array(z.number().positive()),
+  })
+  .refine((m) => m.factors.length === m.columns * m.rows)
+  .nullable();
+
 /** Allergens by ingredient, as they were known. */
 export const knownSchema = z.record(z.string(), z.array(z.enum(ALLERGENS))).nullable();
 

@@ -33,7 +33,14 @@ import {
   saveSchema,
   takeCardsBackSchema,
 } from '@/contract/formula';
-import { careBackSchema, careSchema, houseSaveSchema, lessonAsideSchema, useLessonSchema } from '@/contract/house';
+import {
+  careBackSchema,
+  careSchema,
+  houseSaveSchema,
+  lessonAsideSchema,
+  useLessonSchema,
+  usePlacesSchema,
+} from '@/contract/house';
 import {
   closeMorningSchema,
   dropMorningSchema,
@@ -80,7 +87,7 @@ import {
 } from '@/server/usecases/change-batch';
 import { startTogether } from '@/server/usecases/headcount';
 import { keepFormula, keepMany, knownCards, takeBack } from '@/server/usecases/keep-formula';
-import { setAside, switchLesson } from '@/server/usecases/learned';
+import { setAside, switchLesson, switchPlaces } from '@/server/usecases/learned';
 import { clearDemo, lookAround } from '@/server/usecases/look-around';
 import { rebalanceMix } from '@/server/usecases/rebalance';
 import { beginTrial, planTrial } from '@/server/usecases/trials';
@@ -287,6 +294,8 @@ export const dropMorningHere = async (input: unknown): Promise<ActionResult> =>
 /** What was learned: used or not, and what is not to be learned from. */
 export const useLessonHere = async (input: unknown): Promise<ActionResult> =>
   acted('use-lesson', useLessonSchema, input, ({ lesson, use, from }) => switchLesson(lesson, use, from));
+export const usePlacesHere = async (input: unknown): Promise<ActionResult> =>
+  acted('use-places', usePlacesSchema, input, ({ gearId, use, from }) => switchPlaces(gearId, use, from));
 export const lessonAsideHere = async (input: unknown): Promise<ActionResult> =>
   acted('lesson-aside', lessonAsideSchema, input, ({ lesson, batchId, aside }) => setAside(lesson, batchId, aside));
 

@@ -64,6 +64,7 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'drop-plan': kitchen.dropPlanHere,
   'care-back': kitchen.careBackHere,
   'use-lesson': kitchen.useLessonHere,
+  'use-places': kitchen.usePlacesHere,
   'lesson-aside': kitchen.lessonAsideHere,
   'photo-away': photos.photoAwayHere,
   'photo-shows': photos.photoShowsHere,

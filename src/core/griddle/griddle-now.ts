@@ -12,6 +12,7 @@ import type { Zone } from '../formula/kinds';
 import type { Gear } from '../pantry/gear';
 import type { SideTimes } from '../script/on-heat';
 import { type BoardStep, joinedAt, nextStep, onHeat, type Piece, type Place, piecesFrom, type Tap } from './board';
+import { factorAt, type PlaceMap, timesAt } from './places';
 import { offAtOf, type Progress, progressOf } from './progress';
 import { type KnownTimes, timesNow } from './times';
 
@@ -42,6 +43,8 @@ export interface BoardFacts {
   readonly ends: readonly EndBefore[];
   /** How long a bowl rests before it is poured, minutes. */
   readonly restMin: number;
+  /** Hot and cool places of a surface by its id, where the kitchen uses what its taps drew. */
+  readonly places?: Readonly<Record<string, PlaceMap>>;
 }
 
 export interface GriddleNow {
@@ -132,7 +135,12 @@ export function griddleNow(
     ends.find((e) => e.left > 0) ??
     ends[0]) as EndAt;
   const endOf = (p: Piece): EndAt => ends.find((e) => e.mine.includes(p)) ?? pouring;
-  const timesOf = (p: Piece): SideTimes => endOf(p).known.times;
+  const timesOf = (p: Piece): SideTimes => {
+    const end = endOf(p);
+    const map = facts.places?.[p.surface];
+    const at = map && end.surfaces.find((s) => s.id === p.surface)?.slots[p.slot];
+    return map && at ? timesAt(end.known.times, factorAt(map, at.x, at.y)) : end.known.times;
+  };
   const drawn = drawnOf(ends, pouring, gear);
   const places = drawn
     .filter((d) => d.of === pouring && pouring.surfaces.some((s) => s.id === d.surface.id))

@@ -102,6 +102,20 @@ export async function dialReadings(): Promise<readonly HeatReading[]> {
   return readingsIn(readEntries('', rows[0]?.entries).value);
 }
 
+/** Batches whose taps draw a surface: the newest. */
+const DRAWN_BY = 12;
+
+/** Taps of the newest finished batches on a surface, in the order they arrived. */
+export const tapsOnSurface = (surface: string) =>
+  rowsFrom(
+    tapRow,
+    `${SELECT} where batch_id in (
+       select b.id from batches b where b.finished_at is not null and not b.put_away
+          and exists (select 1 from batch_taps t where t.batch_id = b.id and t.surface = $1 and t.act = 'flip')
+        order by b.started_at desc limit ${DRAWN_BY}) order by seq`,
+    [surface],
+  );
+
 /** Days that are looked back on a surface. */
 const DAYS_LOOKED_BACK = 14;
 

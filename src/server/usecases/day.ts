@@ -21,6 +21,7 @@ import { batchById, underWay } from '../queries/batches';
 import { careNotes } from '../queries/care';
 import { earlierSides, lastPours, tapsOf } from '../queries/griddle';
 import { keptTakenBy } from '../queries/kept';
+import { placesInUse } from '../queries/lessons';
 import { sides } from '../queries/sides';
 
 interface BatchDay {
@@ -79,8 +80,13 @@ export async function dayOf(batch: Batch, house: Kitchen): Promise<BatchDay> {
   return { bowl, steps: daySteps(batch, bowl, ways, known, find, house.units, serve), known, ways };
 }
 
-/** What a batch's board is worked from, besides its log. */
-export const boardFactsOf = (batch: Batch, { bowl, known }: BatchDay, house: Kitchen): BoardFacts => ({
+/** What a batch's board is worked from, besides its log. @param places in use, by surface */
+export const boardFactsOf = (
+  batch: Batch,
+  { bowl, known }: BatchDay,
+  house: Kitchen,
+  places: NonNullable<BoardFacts['places']>,
+): BoardFacts => ({
   batch,
   gear: house.gear,
   ends: bowl.pourings.map((p, n) => ({
@@ -89,7 +95,12 @@ export const boardFactsOf = (batch: Batch, { bowl, known }: BatchDay, house: Kit
     zone: heatIn(bowl.script, n).zoneC,
   })),
   restMin: bowl.standing.restMin,
+  places,
 });
+
+/** Hot and cool places that the kitchen uses, by surface. */
+export const mapsInUse = async (): Promise<NonNullable<BoardFacts['places']>> =>
+  Object.fromEntries(Object.entries(await placesInUse()).map(([id, p]) => [id, p.map]));
 
 /** Batches at one surface that are drawn at once. */
 const MOST_AT_A_SURFACE = 6;

@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { analyseFormula } from '@/core/analyse-formula';
 import { acrossOf } from '@/core/batch/mixes';
 import { partsOf } from '@/core/batch/sides';
+import { factorAt } from '@/core/griddle/places';
 import { priorOf } from '@/core/learn/lessons';
 import { findIngredient } from '@/core/pantry/pantry';
 import { EMPTY_STOCK, keeping } from '@/core/pantry/stock';
@@ -16,9 +17,10 @@ import { loadHouse } from '../queries/house';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { version } from '../queries/versions';
+import { mapsInUse } from './day';
 import { loadDemo } from './demo';
-import { DEMO_TRUTH } from './demo-months';
-import { setAside, switchLesson, whatWasLearned } from './learned';
+import { DEMO_TRUTH, demoPlace } from './demo-months';
+import { placesHere, setAside, switchLesson, switchPlaces, whatWasLearned } from './learned';
 import { workedPremix } from './premix-lots';
 
 // its own database, so that the tests of records can run beside it
@@ -158,4 +160,21 @@ test('a batch that is set aside teaches no more, until it counts again', async (
   await setAside('spread', told?.batchId ?? '', false);
   expect(await from()).toBe(before);
   expect(await setAside('spread', randomUUID(), true)).toMatchObject({ ok: false });
+});
+
+test('its taps draw the long griddle: cool at the left, hot at the right; used, each place has a time of its own', async () => {
+  const [long, ...none] = await placesHere(await loadHouse());
+  expect(none).toEqual([]);
+  expect(long?.drawn).toMatchObject({ offered: true, batches: 4 });
+  const map = long?.drawn?.map;
+  if (!map) throw new Error('nothing is drawn');
+  // against the middle of the griddle, where the truth is 1
+  for (const x of [10, 38, 66]) expect(Math.abs(factorAt(map, x, 22) - demoPlace(x))).toBeLessThan(0.05);
+  expect(await mapsInUse()).toEqual({});
+  expect(await switchPlaces('long-griddle', true, 3)).toMatchObject({ ok: false });
+  expect(await switchPlaces('long-griddle', true, 4)).toEqual({ ok: true });
+  expect(await mapsInUse()).toEqual({ 'long-griddle': map });
+  await switchPlaces('long-griddle', false, 0);
+  expect(await mapsInUse()).toEqual({});
+  expect(await switchPlaces('crepe-pan', true, 4)).toMatchObject({ ok: false });
 });

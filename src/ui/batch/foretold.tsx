@@ -30,7 +30,7 @@ export function ForetoldView({ foretold, units }: { readonly foretold: Foretold 
       </dl>
       <p className="text-[15px] text-soft">
         Eight of ten batches should fall in these ranges.{' '}
-        {foretold.by.length > 0 ? 'They rest on' : 'A model, and nothing learned here is in use:'}{' '}
+        {foretold.by.length > 0 ? 'They rest on' : 'An estimate, and nothing learned here is in use:'}{' '}
         <Link href={LEARNED} className="font-semibold text-rim underline">
           what was learned
         </Link>

@@ -147,6 +147,7 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
               end={ends.length > 1 ? of.name : null}
               pieces={pieces}
               timesOf={it.timesOf}
+              map={props.places?.[surface.id]}
               step={step}
               now={now}
               full={(progress.toPour <= 0 || of.left <= 0) && (moving === null || moving === 'which')}

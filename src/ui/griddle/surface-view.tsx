@@ -1,6 +1,7 @@
 'use client';
 import type { Surface } from '@/core/batter/surface';
 import { type BoardStep, dueAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
+import { type PlaceMap, placeAdvice } from '@/core/griddle/places';
 import type { SideTimes } from '@/core/script/on-heat';
 import { Press } from '../kit/press';
 import { clock } from './words';
@@ -17,6 +18,7 @@ export function SurfaceView({
   step,
   now,
   full,
+  map,
   onPlace,
 }: {
   readonly surface: Surface;
@@ -28,11 +30,14 @@ export function SurfaceView({
   readonly now: number;
   /** No more are to be poured. */
   readonly full: boolean;
+  /** Its hot and cool places, where the kitchen uses them. */
+  readonly map: PlaceMap | undefined;
   readonly onPlace: (place: Place) => void;
 }) {
   const on = onHeat(pieces).filter((p) => p.surface === surface.id);
   // more than lie there side by side: two screens have poured at once
   const beside = on.filter((p) => p.slot >= surface.slots.length);
+  const advice = map && placeAdvice(map, surface);
   const percentOf = (cm: number, of: number): string => `${(100 * cm) / of}%`;
   return (
     <section aria-label={surface.name}>
@@ -40,6 +45,12 @@ export function SurfaceView({
         {surface.name}
         {end ? <span className="font-normal text-soft">: {end}</span> : null}
       </h2>
+      {advice ? (
+        <p className="mb-1 text-[15px]">
+          Place {advice.cool + 1} takes {Math.round(100 * advice.apart)} % longer than place {advice.hot + 1}: pour it
+          first{advice.exchange ? ', and exchange the two half-way' : ''}.
+        </p>
+      ) : null}
       <div
         className={`relative w-full border-4 border-rim bg-wash ${surface.round ? 'max-w-72 rounded-full' : 'max-w-[1000px] rounded-plate'}`}
         style={{

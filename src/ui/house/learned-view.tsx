@@ -1,9 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { factorSaid, lessonName, lessonUse, offSaid, saysOtherwise, type TaughtLesson } from '@/core/learn/lessons';
 import { LEAST_BATCHES } from '@/core/learn/rule';
-import { counted } from '@/core/quantity/say';
+import { capital, counted } from '@/core/quantity/say';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
@@ -23,12 +24,14 @@ interface Told {
 type Shown = Omit<TaughtLesson, 'told'> & { readonly told: readonly Told[] };
 type Send = (input: unknown) => Promise<ActionResult>;
 
+const batchesSaid = (n: number): string => (n === 1 ? 'one batch' : `${n === 0 ? 'no' : n} batches`);
+
 /** Why a number has no switch, or what it would have done for the past. */
 function standing(l: Shown): string {
   const counts = l.told.filter((t) => t.aside === null).length;
   if (!l.now) {
     const more = LEAST_BATCHES - counts;
-    return `${counted(counts, 'batches')} so far: ${more} more and it can be told.`;
+    return `${capital(batchesSaid(counts))} so far: ${more} more and it can be told.`;
   }
   const off =
     l.offBefore === null || l.offWith === null
@@ -67,12 +70,12 @@ function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Sen
         {l.used ? (
           <>
             {factorSaid(l.id, l.used.factor)}{' '}
-            <span className="text-base font-normal text-soft">in use, from {counted(l.used.from, 'batches')}</span>
+            <span className="text-base font-normal text-soft">in use, from {batchesSaid(l.used.from)}</span>
           </>
         ) : l.now ? (
           <>
             {factorSaid(l.id, l.now.factor)}{' '}
-            <span className="text-base font-normal text-soft">here, from {counted(l.now.from, 'batches')}</span>
+            <span className="text-base font-normal text-soft">here, from {batchesSaid(l.now.from)}</span>
           </>
         ) : (
           <span className="text-base font-normal text-soft">Not known yet</span>
@@ -87,7 +90,7 @@ function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Sen
       {isNew && l.now ? (
         <p className="flex flex-wrap items-center gap-x-3 text-[15px]">
           <span>
-            {counted(l.now.from, 'batches')} now say {factorSaid(l.id, l.now.factor)}.
+            {capital(batchesSaid(l.now.from))} now say {factorSaid(l.id, l.now.factor)}.
           </span>
           {l.offered ? (
             <Button disabled={asking.busy} onClick={() => void turn(true)}>
@@ -140,12 +143,15 @@ export function LearnedView({
   batches,
   use,
   setAside,
+  children,
 }: {
   readonly lessons: readonly Shown[];
   readonly foretold: { readonly numbers: number; readonly within: number };
   readonly batches: number;
   readonly use: Send;
   readonly setAside: Send;
+  /** Surfaces, drawn by taps. */
+  readonly children: ReactNode;
 }) {
   return (
     <div className="grid gap-4">
@@ -161,10 +167,11 @@ export function LearnedView({
         {lessons.map((l) => (
           <LessonPart key={l.id} l={l} use={use} setAside={setAside} />
         ))}
+        {children}
       </div>
       <p className="max-w-3xl text-[15px] text-soft">
-        Models of ours, corrected by your batches: a start, never a promise. How brown it is, how long whites hold and
-        how fast a powder fades are not learned yet.
+        Estimates of ours, corrected by your batches: a start, never a promise. How brown it is, how long whites hold
+        and how fast a powder fades are not learned yet.
       </p>
     </div>
   );

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { reach } from '@/server/db/pool';
 import { tapsOf } from '@/server/queries/griddle';
 import { loadHouse } from '@/server/queries/house';
-import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
+import { batchesAt, boardFactsOf, dayOf, mapsInUse, touchedBefore } from '@/server/usecases/day';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { HeatCaution, TouchedNotice } from '@/ui/griddle/notices';
 import { SharedBoard } from '@/ui/griddle/shared-board';
@@ -18,6 +18,7 @@ export default async function SharedGriddlePage({ params }: { readonly params: P
     const house = await loadHouse();
     const gear = house.gear.find((g) => g.id === decodeURIComponent(id));
     if (!gear) return null;
+    const places = await mapsInUse();
     const batches = await Promise.all(
       (await batchesAt(gear)).map(async (b) => {
         const [day, taps, touched] = await Promise.all([
@@ -25,7 +26,7 @@ export default async function SharedGriddlePage({ params }: { readonly params: P
           tapsOf(b.id),
           touchedBefore(b, house, [gear.id]),
         ]);
-        return { facts: boardFactsOf(b, day, house), first: eventLogFrom(b, taps), touched };
+        return { facts: boardFactsOf(b, day, house, places), first: eventLogFrom(b, taps), touched };
       }),
     );
     return { gear, batches };

@@ -1,10 +1,11 @@
 import type { Metadata } from 'next';
-import { lessonAsideHere, useLessonHere } from '@/app/actions';
+import { lessonAsideHere, useLessonHere, usePlacesHere } from '@/app/actions';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
-import { whatWasLearned } from '@/server/usecases/learned';
+import { placesHere, whatWasLearned } from '@/server/usecases/learned';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { LearnedView } from '@/ui/house/learned-view';
+import { PlacesPart } from '@/ui/house/places-part';
 import { when } from '@/ui/kit/when';
 
 export const metadata: Metadata = { title: 'What was learned' };
@@ -13,10 +14,11 @@ export const metadata: Metadata = { title: 'What was learned' };
 export default async function LearnedPage() {
   const r = await reach(async () => {
     const house = await loadHouse();
-    return { house, ...(await whatWasLearned(house)) };
+    const [learned, places] = await Promise.all([whatWasLearned(house), placesHere(house)]);
+    return { house, ...learned, places };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="house" />;
-  const { house, lessons, foretold, batches } = r.value;
+  const { house, lessons, foretold, batches, places } = r.value;
   return (
     <Frame here="house">
       <h1 className="mb-1 text-[26px]">What this kitchen has learned</h1>
@@ -29,7 +31,11 @@ export default async function LearnedPage() {
         batches={batches}
         use={useLessonHere}
         setAside={lessonAsideHere}
-      />
+      >
+        {places.map((p) => (
+          <PlacesPart key={p.gear.id} places={p} use={usePlacesHere} />
+        ))}
+      </LearnedView>
     </Frame>
   );
 }

@@ -8,7 +8,7 @@ import { findIngredient, ingredient } from '@/core/pantry/pantry';
 import { inTheBowl, meansInBowl } from '@/core/prep/correct';
 import { foamed } from '@/core/script/read';
 import { dialReadings, tapsOf } from '@/server/queries/griddle';
-import { batchesAt, boardFactsOf, dayOf, touchedBefore } from '@/server/usecases/day';
+import { batchesAt, boardFactsOf, dayOf, mapsInUse, touchedBefore } from '@/server/usecases/day';
 import { Board } from '@/ui/griddle/board';
 import { TouchedNotice } from '@/ui/griddle/notices';
 import { Cautions } from '@/ui/kit/cautions';
@@ -19,9 +19,9 @@ export const generateMetadata = titled('batch', 'Griddle');
 
 export default async function GriddlePage({ params }: { readonly params: Promise<{ id: string }> }) {
   return batchPage(params, 'griddle', async (b, house) => {
-    const [taps, day, dials] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings()]);
+    const [taps, day, dials, places] = await Promise.all([tapsOf(b.id), dayOf(b, house), dialReadings(), mapsInUse()]);
     const { analysis, standing, script, pourings } = day.bowl;
-    const facts = boardFactsOf(b, day, house);
+    const facts = boardFactsOf(b, day, house, places);
     const find = (id: string) => findIngredient(id, house.conventions.own);
     const lines = inTheBowl(b, 1, find);
     const whites = foamed(script);
