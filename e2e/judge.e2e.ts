@@ -1,7 +1,7 @@
 /**
  * Judging: what was seen, what likely caused it by this batch's own numbers, and the change as a proposal on the Bench.
  */
-import { axe, expect, test } from './kitchen';
+import { axe, expect, start, test } from './kitchen';
 
 test('gummy and tough: ranked with this batch’s numbers, and a change to look at on the Bench', async ({ page }) => {
   await page.goto('/');
@@ -103,4 +103,35 @@ test('an outcome’s change is offered at the next making, tried, judged, and to
   await expect(history.getByRole('listitem').first()).toContainText('Tried: Less liquid. It came out better');
   await expect(history.getByRole('listitem').nth(1)).toContainText('Next time: Less liquid. (being tried)');
   await axe(page);
+});
+
+test('a flat batch is traced to what looks alike, and parted by the test that was made', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Tall Sunday cakes', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Scale and make' }).click();
+  await page.getByLabel('Pieces').fill('8');
+  await page.getByRole('switch', { name: 'take it from stock' }).click();
+  const batch = await start(page);
+  await page.goto(`${batch}/outcome`);
+  const tap = (scale: string, word: string) =>
+    page.getByRole('group', { name: scale }).getByRole('button', { name: word, exact: true }).click();
+  await page.getByRole('group', { name: 'How it was' }).getByRole('button', { name: 'Poor' }).click();
+  await tap('colour', 'golden');
+  await tap('crumb', 'dense');
+  await page.getByRole('button', { name: /^Face, edge/ }).click();
+  await tap('spread', 'as wanted');
+  const happened = page.getByRole('region', { name: /What most likely happened/ });
+  await expect(happened).toContainText('The powder was an old tin');
+  await expect(happened).toContainText(/Too little baking powder.* went in/);
+  await happened.getByRole('button', { name: 'It foamed at once' }).click();
+  await expect(happened.getByRole('listitem').first()).toContainText(/Too little baking powder/);
+  await expect(happened).not.toContainText('The powder was an old tin');
+  await axe(page);
+  await page.getByRole('button', { name: 'Write it in the log' }).click();
+  await page.waitForURL(/log/);
+  // what the test showed is kept with the batch, and can be taken back
+  await page.goto(`${batch}/outcome`);
+  await expect(happened.getByRole('button', { name: 'It foamed at once' })).toHaveAttribute('aria-pressed', 'true');
+  await happened.getByRole('button', { name: 'It foamed at once' }).click();
+  await expect(happened).toContainText('The powder was an old tin');
 });

@@ -26,3 +26,5 @@ create trigger told after insert or delete on lesson_asides for each statement e
 
 -- What was foretold of a batch as it was begun; null: nothing was.
 alter table batches add column foretold jsonb;
+-- What a test of a slip showed, by the slip: {"old-tin": true}.
+alter table batches add column tested jsonb not null default '{}';

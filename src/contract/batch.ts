@@ -268,6 +268,7 @@ export const targetSchema = z.object({
   note: z.string().trim().max(4000, 'A note has at most 4,000 characters.'),
 });
 
+const MOST_TESTED = 40;
 export const outcomeSchema = z.object({
   batchId: z.uuid(),
   pieces: whole('Pieces', 0, 100_000),
@@ -281,4 +282,8 @@ export const outcomeSchema = z.object({
   heightMm: millimetres('Height', 300).default(null),
   acrossMm: millimetres('Across', 2000).default(null),
   change: z.string().trim().max(500, 'The change has at most 500 characters.').default(''),
+  tested: z
+    .record(z.string().max(20), z.boolean())
+    .refine((t) => Object.keys(t).length <= MOST_TESTED, `At most ${MOST_TESTED} tests.`)
+    .default({}),
 });

@@ -9,7 +9,7 @@ import type { Ways } from '../formula/ways';
 import type { Unreadable } from '../records/unreadable';
 import { waysMade } from '../script/pan-fat';
 import { type ActEntry, entriesOf } from './acts';
-import type { Scales } from './came-out';
+import type { Scales, Tested } from './came-out';
 import type { Driver } from './driver';
 import type { Exactness } from './exactness';
 import type { Foretold } from './foretold';
@@ -105,6 +105,7 @@ export interface Batch {
   readonly acrossMm: number | null;
   /** The one change for next time. */
   readonly change: string;
+  readonly tested?: Tested;
   /** Grow by one with every change of what came out, and of the time line. */
   readonly outcomeRevision?: number;
   readonly timelineRevision?: number;
@@ -168,6 +169,7 @@ export interface Outcome {
   readonly heightMm?: number | null;
   readonly acrossMm?: number | null;
   readonly change?: string;
+  readonly tested?: Tested;
 }
 
 /** By eye there is one bowl, and nobody looks twice. */

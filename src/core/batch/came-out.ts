@@ -114,3 +114,6 @@ export const faultsIn = (s: Scales, kind: KindId): readonly Mark[] =>
     const mark = step === undefined ? undefined : FAULTS[id]?.[step];
     return mark && occursOn(mark, kind) ? [mark] : [];
   });
+
+/** What a test showed of a slip that may have happened, by the slip's id: it was so, or it was not. */
+export type Tested = Readonly<Record<string, boolean>>;

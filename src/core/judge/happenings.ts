@@ -55,6 +55,13 @@ export interface Happening {
   readonly sizes: readonly Size[];
   /** What tells it from the others that look alike. */
   readonly test: string;
+  readonly shows: TestShows;
+}
+
+/** What a test shows where the slip was so, and where it was not. */
+export interface TestShows {
+  readonly so: string;
+  readonly notSo: string;
 }
 
 /** Everything that is tried, and the batch as it was noted. */
@@ -225,6 +232,7 @@ function ofTheWeighing(made: AsMade): readonly Happening[] {
           before: row.before * (l.weighed ? NOTED : 1),
           sizes: ratios(...range).map((factor) => ({ at: factor * g, z: qualitiesOf(made, { line: n, factor }) })),
           test: `Weigh the ${name} twice next time, in a dish of its own.`,
+          shows: { so: 'It came right', notSo: 'It was the same' },
         },
       ];
     };
@@ -244,6 +252,8 @@ const slipsOf =
     noted: boolean,
     sizes: readonly Size[],
     test: string,
+    so: string,
+    notSo: string,
   ): Happening => ({
     id,
     words,
@@ -252,6 +262,7 @@ const slipsOf =
     before: inTable(cause, kind) * (noted ? NOTED : 1),
     sizes,
     test,
+    shows: { so, notSo },
   });
 const moved = (made: AsMade, at: readonly number[], moves: (x: number) => Slip['moves']): readonly Size[] =>
   at.map((x) => ({ at: x, z: qualitiesOf(made, { moves: moves(x) }) }));
@@ -276,12 +287,50 @@ function ofTheBatter(made: AsMade): readonly Happening[] {
   const [hasStood, isMixed] = [made.restMin !== null, made.turns !== null];
   return [
     ...(powders
-      ? [row('old-tin', 'The powder was an old tin', 'of its strength', /old tin/i, false, strengths, FOAMS)]
+      ? [
+          row(
+            'old-tin',
+            'The powder was an old tin',
+            'of its strength',
+            /old tin/i,
+            false,
+            strengths,
+            FOAMS,
+            'It hardly foamed',
+            'It foamed at once',
+          ),
+        ]
       : []),
-    ...(raised ? [row('stood', stood, 'min', /spent by waiting|knocked out/i, hasStood, waits, ONE_AT_ONCE)] : []),
+    ...(raised
+      ? [
+          row(
+            'stood',
+            stood,
+            'min',
+            /spent by waiting|knocked out/i,
+            hasStood,
+            waits,
+            ONE_AT_ONCE,
+            'Only the second was flat',
+            'Both were alike',
+          ),
+        ]
+      : []),
     ...(kind === 'crepe' || kind === 'oven'
       ? []
-      : [row('mixed', 'It was mixed too far', 'times', /^Mixed too far/, isMixed, strokes, TWO_BOWLS)]),
+      : [
+          row(
+            'mixed',
+            'It was mixed too far',
+            'times',
+            /^Mixed too far/,
+            isMixed,
+            strokes,
+            TWO_BOWLS,
+            'Only the second was tough',
+            'Both were alike',
+          ),
+        ]),
   ];
 }
 const FOAMS = 'A spoon of the powder in hot water has to foam at once.';
@@ -314,6 +363,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       isProbed,
       degrees(1),
       'Hold a probe on the surface where you pour, before the first.',
+      'It read too hot',
+      'It read right',
     ),
     row(
       'cool',
@@ -323,6 +374,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       isProbed,
       degrees(-1),
       'Wait until a drop of water dances on the surface, before the first.',
+      'It came right',
+      'It was the same',
     ),
     row(
       'portion',
@@ -332,6 +385,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       false,
       portions,
       'Weigh one ladle as you pour it.',
+      'It weighed more',
+      'It weighed right',
     ),
     ...(isIron || isOven
       ? []
@@ -344,6 +399,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
             false,
             timed(0.45, 0.8),
             'Leave the first one until its bubbles stay open.',
+            'It came right',
+            'It was the same',
           ),
         ]),
     row(
@@ -354,6 +411,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       false,
       timed(1.25, 2.2),
       'Time the first piece, and take it off at its cue.',
+      'It came right',
+      'It was the same',
     ),
     row(
       'fat',
@@ -363,6 +422,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       false,
       more ?? [],
       'Wipe one place dry and pour on it, beside one that is not wiped.',
+      'The wiped one was better',
+      'Both were alike',
     ),
     row(
       'no-fat',
@@ -372,6 +433,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       false,
       less ?? [],
       'A little fat, wiped, on one place, and none on another.',
+      'The one with fat was better',
+      'Both were alike',
     ),
     row(
       'held',
@@ -381,6 +444,8 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       made.heldMin !== null,
       waits,
       'Eat one straight off the heat, beside one that was held.',
+      'The fresh one was better',
+      'Both were alike',
     ),
   ];
 }

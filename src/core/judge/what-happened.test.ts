@@ -44,6 +44,22 @@ test('dense, golden and as wide as wanted: the powder, too little of it or an ol
   expect(first?.members.find((m) => m.id !== 'old-tin')?.sizes).toMatch(/^\d.* to \d.* g instead of 14 g$/);
 });
 
+test('a test that was made parts what looked alike: the powder foamed, so it was too little; it did not, so it was the tin', () => {
+  const seen = { marks: ['flat'] as readonly Mark[], scales: { crumb: 1, colour: 3, spread: 3 } };
+  const share = (tested: Readonly<Record<string, boolean>>, id: string): number =>
+    whatHappened(POSSIBLE, seen, FRESH_UNITS, null, tested)?.groups[0]?.members.find((m) => m.id === id)?.share ?? 0;
+  const [tin, less] = [share({}, 'old-tin'), share({}, `less:${POWDER}`)];
+  // nine times as likely by the test that showed it, a ninth by the one that did not
+  const odds = (tested: Readonly<Record<string, boolean>>): number =>
+    share(tested, 'old-tin') / share(tested, `less:${POWDER}`);
+  expect(odds({ 'old-tin': true }) / (tin / less)).toBeCloseTo(9, 6);
+  expect(odds({ 'old-tin': false }) / (tin / less)).toBeCloseTo(1 / 9, 6);
+  expect(share({ 'old-tin': false }, `less:${POWDER}`)).toBeGreaterThan(0.75);
+  expect(share({ 'old-tin': true }, 'old-tin')).toBeGreaterThan(0.75);
+  const foamed = whatHappened(POSSIBLE, seen, FRESH_UNITS, null, { 'old-tin': false });
+  expect(foamed?.groups[0]?.members.find((m) => m.id === 'old-tin')?.tested).toBe(false);
+});
+
 test('brown outside and raw within: the heat, by degrees of the house', () => {
   const seen = { marks: ['gummy', 'dark'] as readonly Mark[], scales: {} };
   const [first] = whatHappened(POSSIBLE, seen, FRESH_UNITS)?.groups ?? [];

@@ -2,8 +2,10 @@
  * What most likely happened to a batch, by what was seen of it: how likely each slip was before, by how well each of its
  * sizes fits what was marked. Slips that would look alike are one group, with what tells them apart.
  */
+
+import type { Tested } from '../batch/came-out';
 import { massNumber, minutesOrHours, type Units } from '../quantity/say';
-import type { Happening, Possible, Size } from './happenings';
+import type { Happening, Possible, Size, TestShows } from './happenings';
 import { expected, isEvidence, likelihood, QUALITIES, type Qualities, type SeenSigns } from './signs';
 
 /** A slip that fits what was seen. */
@@ -17,6 +19,10 @@ export interface Suspected {
   /** The same in words; empty where it has no size. */
   readonly sizes: string;
   readonly test: string;
+  /** What the test shows where it was so, and where it was not. */
+  readonly shows: TestShows;
+  /** What it showed; null: it was not made. */
+  readonly tested: boolean | null;
 }
 
 /** Slips that what was seen can't tell apart, the likeliest first. */
@@ -73,12 +79,20 @@ interface Weighed {
   readonly looks: readonly number[];
 }
 
-function weigh(h: Happening, seen: SeenSigns, timed: number | null): Weighed {
+/** A test shows what was so this often, where it was, and where it was not. */
+const TEST_RIGHT = 0.9;
+/** How much likelier a slip is by its own test; 1: it was not made. */
+function byTest(id: string, tested: Tested): number {
+  const showed = tested[id];
+  return showed === undefined ? 1 : showed ? TEST_RIGHT / (1 - TEST_RIGHT) : (1 - TEST_RIGHT) / TEST_RIGHT;
+}
+
+function weigh(h: Happening, seen: SeenSigns, timed: number | null, tested: Tested): Weighed {
   const weights = h.sizes.map((s) => likelihood(seen, s.z));
   const mean = weights.reduce((a, w) => a + w, 0) / Math.max(1, weights.length);
   return {
     h,
-    weight: h.before * byTime(h.id, timed) * mean,
+    weight: h.before * byTime(h.id, timed) * byTest(h.id, tested) * mean,
     fit: mean,
     range: rangeOf(h.sizes, weights),
     looks: expected(middleOf(h.sizes, weights)),
@@ -103,6 +117,7 @@ function byTime(id: string, timed: number | null): number {
  * @param possible what may have happened, as it is worked of the batch
  * @param seen what somebody has marked; what is not marked says nothing
  * @param timed the first side as a part of its usual time; null: nobody timed it
+ * @param tested what tests showed since, by the slip
  * @returns null where nothing that was marked is evidence
  */
 export function whatHappened(
@@ -110,16 +125,17 @@ export function whatHappened(
   seen: SeenSigns,
   u: Pick<Units, 'weight' | 'temperature'>,
   timed: number | null = null,
+  tested: Tested = {},
 ): Happened | null {
   if (!isEvidence(seen)) return null;
   const noted = likelihood(seen, possible.noted);
-  const weighed = possible.happenings.map((h) => weigh(h, seen, timed)).sort((a, b) => b.weight - a.weight);
+  const weighed = possible.happenings.map((h) => weigh(h, seen, timed, tested)).sort((a, b) => b.weight - a.weight);
   const all = noted + weighed.reduce((a, w) => a + w.weight, 0);
   if (!(all > 0)) return null;
   const groups: Weighed[][] = [];
   for (const w of weighed) {
     // what fits no better than that nothing happened explains nothing
-    if (w.weight < LEAST_SHARE * all || w.fit <= noted) continue;
+    if ((w.weight < LEAST_SHARE * all && tested[w.h.id] === undefined) || w.fit <= noted) continue;
     const own = groups.find((g) => g[0] !== undefined && lookAlike(g[0].looks, w.looks));
     if (own) own.push(w);
     else groups.push([w]);
@@ -136,6 +152,8 @@ export function whatHappened(
           range,
           sizes: sizesSaid(h, range[0], range[1], u),
           test: h.test,
+          shows: h.shows,
+          tested: tested[h.id] ?? null,
         })),
       }))
       .sort((a, b) => b.share - a.share),

@@ -74,6 +74,7 @@ export const SHAPES = {
       ...whole('pieces', 'firstSideS', 'secondSideS', 'verdict', 'note', 'waste', 'heightMm', 'acrossMm', 'change'),
       marks: 'set',
       scales: 'record',
+      tested: 'record',
     },
   },
   morning: {
@@ -117,6 +118,7 @@ const WORDS: Readonly<Record<string, string>> = {
   acrossMm: 'across',
   change: 'next time',
   marks: 'mark',
+  tested: 'test',
   scales: 'scale',
   gear: 'gear',
   drawer: 'cups and spoons',

@@ -23,6 +23,7 @@ import {
   VERDICTS,
   type Verdict,
 } from '@/core/batch/batch';
+import type { Tested } from '@/core/batch/came-out';
 import type { Driver } from '@/core/batch/driver';
 import { EXACTNESSES, type Exactness } from '@/core/batch/exactness';
 import type { Foretold } from '@/core/batch/foretold';
@@ -50,7 +51,7 @@ const SELECT_BATCH = `
   select b.id, b.formula_id as "formulaId", v.id as "versionId", v.number as "versionNumber", b.name, b.ending, b.end_id as "endId", b.morning_id as "morningId", coalesce(b.kind, v.kind) as kind, coalesce(b.school, v.school) as school, b.driver, b.exactness, b.split, b.sheet,
          b.mass_g as "massG", b.pieces_planned as "piecesPlanned", b.portion_ml as "portionMl", b.started_at as "startedAt", b.finished_at as "finishedAt",
          v.settings as ways, b.swapped, b.trial_id as "trialId", b.tried, b.timeline, b.scales, b.waste, b.height_mm as "heightMm", b.across_mm as "acrossMm", b.change, b.outcome_revision as "outcomeRevision", b.timeline_revision as "timelineRevision",
-         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making, b.foretold,
+         b.eggs, b.unswapped, b.stand_ins as "standIns", b.portion_said as "portionSaid", b.headcount, b.sheet_state as "sheetState", b.sheet_at as "sheetAt", b.put_away as "putAway", b.known, b.making, b.foretold, b.tested,
          (select (extract(epoch from max(t.at)) * 1000)::float8 from batch_taps t where t.batch_id = b.id and t.act = 'pull') as "lastOffAt", ${ENTRIES} as entries,
          b.pieces, b.first_side_s as "firstSideS", b.second_side_s as "secondSideS", b.verdict, b.marks, b.note,
          coalesce((select json_agg(json_build_object('id', k.ingredient_id, 'wantedG', k.wanted_g, 'takenG', k.taken_g) order by k.ingredient_id)
@@ -113,6 +114,7 @@ const batchRow = z.object({
   known: z.unknown(),
   making: z.unknown(),
   foretold: z.unknown(),
+  tested: z.unknown(),
   entries: z.unknown(),
 });
 /** A batch as the log lists it; `micros`: when it was begun, for the page's cursor. */
@@ -148,6 +150,7 @@ const outcomeRow = batchRow
     marks: true,
     note: true,
     scales: true,
+    tested: true,
     waste: true,
     heightMm: true,
     acrossMm: true,
@@ -224,6 +227,12 @@ const FORETOLD_AS: JsonColumn<Foretold | null> = {
   schema: foretoldSchema,
   fresh: null,
 };
+const TESTED: JsonColumn<Tested> = {
+  at: 'batches.tested',
+  called: 'what tests showed',
+  schema: outcomeSchema.shape.tested,
+  fresh: {},
+};
 export const SCALED: JsonColumn<Batch['scales']> = {
   at: 'batches.scales',
   called: 'the scales',
@@ -251,6 +260,7 @@ function toBatch(r: z.output<typeof batchRow>): Batch {
     standIns: read(STAND_INS, r.standIns),
     timeline: read(TIMELINE, r.timeline),
     scales: read(SCALED, r.scales),
+    tested: read(TESTED, r.tested),
     known: read(KNOWN, r.known),
     making: read(MAKING, r.making),
     foretold: read(FORETOLD_AS, r.foretold),
@@ -482,6 +492,7 @@ const wholeOutcome = (o: Outcome | WholeOutcome): WholeOutcome => ({
   heightMm: o.heightMm ?? null,
   acrossMm: o.acrossMm ?? null,
   change: o.change ?? '',
+  tested: o.tested ?? {},
 });
 
 /** Writes what came out; the time of the first stays. What another screen has written meanwhile is kept with it. */
@@ -495,7 +506,7 @@ export const writeOutcome = (
     const row = (
       await rowsFrom(
         outcomeRow,
-        `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, height_mm as "heightMm", across_mm as "acrossMm", change, outcome_revision as revision
+        `select pieces, first_side_s as "firstSideS", second_side_s as "secondSideS", verdict, marks, note, scales, waste, height_mm as "heightMm", across_mm as "acrossMm", change, tested, outcome_revision as revision
            from batches where id = $1 for update`,
         [batchId],
         client,
@@ -504,11 +515,16 @@ export const writeOutcome = (
     if (!row) return refuse(GONE);
     const scales = readStored(SCALED, row.scales, batchId);
     if (scales.unreadable.length > 0) await keepRaw(client, `batches.scales ${batchId}`, row.scales);
-    const now = { revision: row.revision, value: wholeOutcome({ ...row, scales: scales.value }) };
+    const tested = readStored(TESTED, row.tested, batchId);
+    if (tested.unreadable.length > 0) await keepRaw(client, `batches.tested ${batchId}`, row.tested);
+    const now = {
+      revision: row.revision,
+      value: wholeOutcome({ ...row, scales: scales.value, tested: tested.value }),
+    };
     return saveRevised<WholeOutcome>(SHAPES.outcome, now, wholeOutcome(o), opened, (v, revision) =>
       client.query(
         `update batches set pieces = $2, first_side_s = $3, second_side_s = $4, verdict = $5, marks = $6, note = $7, finished_at = coalesce(finished_at, $8, now()),
-                scales = $9, waste = $10, change = $11, outcome_revision = $12, height_mm = $13, across_mm = $14,
+                scales = $9, waste = $10, change = $11, outcome_revision = $12, height_mm = $13, across_mm = $14, tested = $15,
                 -- another change is a new one
                 change_state = case when btrim(change) = btrim($11) then change_state end
           where id = $1`,
@@ -527,6 +543,7 @@ export const writeOutcome = (
           revision,
           v.heightMm,
           v.acrossMm,
+          JSON.stringify(v.tested),
         ],
       ),
     );

@@ -12,7 +12,15 @@ import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type Manifest, manifestSchema, PICTURE
 import { outcomeSchema } from '@/contract/batch';
 import { entrySchema as formulaEntry, settingsSchema } from '@/contract/formula';
 import { conventionsSchema, houseSchema } from '@/contract/house';
-import { frozenSchema, knownSchema, lotItemSchema, makingSchema, sheetLineSchema } from '@/contract/stored';
+import {
+  foretoldSchema,
+  frozenSchema,
+  knownSchema,
+  lotItemSchema,
+  makingSchema,
+  placeMapSchema,
+  sheetLineSchema,
+} from '@/contract/stored';
 import { packed, unpacked } from '@/core/exchange/zip';
 import packageJson from '../../../package.json';
 import { migrationsThere, migrationText } from '../db/migrate';
@@ -87,6 +95,9 @@ const JSON_COLUMNS: Readonly<Record<string, z.ZodType>> = {
   'batches.known': knownSchema,
   'batches.making': makingSchema,
   'batches.scales': outcomeSchema.shape.scales,
+  'batches.tested': outcomeSchema.shape.tested,
+  'batches.foretold': foretoldSchema,
+  'lessons.places': placeMapSchema,
   'targets.scales': outcomeSchema.shape.scales,
   'lots.contents': z.array(lotItemSchema),
   'lots.frozen': frozenSchema.nullable(),

@@ -132,6 +132,8 @@ export function OutcomeForm({
             possible={possible}
             seen={typed}
             timed={timedAs(known(seconds(typed.first)), judged.usual.first)}
+            tested={typed.tested ?? {}}
+            onTested={(tested) => set({ tested })}
             onChange={(change) => set({ change })}
           />
           <Causes

@@ -1,9 +1,10 @@
-import { faultsIn, isFault } from '@/core/batch/came-out';
+import { faultsIn, isFault, type Tested } from '@/core/batch/came-out';
 import type { Possible } from '@/core/judge/happenings';
 import type { SeenSigns } from '@/core/judge/signs';
 import { type Alike, chanceSaid, isNamed, type Suspected, whatHappened } from '@/core/judge/what-happened';
 import { asRead } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { Taps } from '../kit/choice';
 import { useUnits } from '../kit/units';
 
 /** A side as a part of its usual time; null where either is not known. */
@@ -20,31 +21,45 @@ export function WhatHappened({
   possible,
   seen,
   timed,
+  tested,
+  onTested,
   onChange,
 }: {
   readonly possible: Possible;
   readonly seen: SeenSigns;
   readonly timed: number | null;
+  readonly tested: Tested;
+  readonly onTested: (tested: Tested) => void;
   /** It is the one change for next time. */
   readonly onChange: (change: string) => void;
 }) {
   const units = useUnits();
   const isFaulty = seen.marks.some(isFault) || faultsIn(seen.scales, possible.kind).length > 0;
-  const happened = isFaulty ? whatHappened(possible, seen, units, timed) : null;
+  const happened = isFaulty ? whatHappened(possible, seen, units, timed, tested) : null;
   if (!happened) return null;
   const [first, ...others] = happened.groups;
   if (!first || !isNamed(happened)) {
     const maybe = happened.groups.filter((g) => g.share >= TOLD_FROM).slice(0, 2);
     const unsaid = TELLS_MOST.filter((id) => seen.scales[id] === undefined);
+    const made = happened.groups.flatMap((g) => g.members.filter((m) => m.tested !== null));
     return (
-      <p className="mb-4 text-soft">
+      <div className="mb-4 text-soft">
         Nothing stands out as the reason. {maybe.length > 0 ? `It may be: ${inOneLine(maybe)}; ` : 'It may be '}
         that what was planned and noted gives this by itself ({chanceSaid(happened.asNoted)}).
         {unsaid.length > 0 ? ` A step for ${unsaid.join(' and ')} would tell more.` : ''}
-      </p>
+        {made.length > 0 ? (
+          <ul className="text-ink">
+            {made.map((m) => (
+              <TestRow key={m.id} of={m} tested={tested} onTested={onTested} onChange={onChange} />
+            ))}
+          </ul>
+        ) : null}
+      </div>
     );
   }
   const beside = others.filter((g) => g.share >= TOLD_FROM);
+  // what its own test has ruled out is no more told
+  const members = first.members.filter((m) => m.tested !== false);
   const alike = first.members.length > 1;
   return (
     <section aria-labelledby="happened" className="mb-6 rounded-lg border-2 border-line p-4">
@@ -52,7 +67,7 @@ export function WhatHappened({
         What most likely happened: {chanceSaid(first.share)}
       </h3>
       <ul className="mt-2 grid gap-1">
-        {first.members.map((m, n) => (
+        {members.map((m, n) => (
           <li key={m.id}>
             {n > 0 ? <span className="text-soft">or: </span> : null}
             <Suspect of={m} />
@@ -63,12 +78,7 @@ export function WhatHappened({
       <h4 className="mt-3 font-semibold">{alike ? 'What tells them apart' : 'What would show it'}</h4>
       <ul>
         {first.members.map((m) => (
-          <li key={m.id} className="flex flex-wrap items-center justify-between gap-x-4 border-b border-line py-1">
-            <span className="min-w-0 flex-1 basis-64">{asRead(m.test, units)}</span>
-            <Button className="min-h-11" aria-label={`Next time: ${m.test}`} onClick={() => onChange(m.test)}>
-              Next time
-            </Button>
-          </li>
+          <TestRow key={m.id} of={m} tested={tested} onTested={onTested} onChange={onChange} />
         ))}
       </ul>
       <p className="mt-2 text-sm text-soft">
@@ -81,6 +91,42 @@ export function WhatHappened({
 const inOneLine = (groups: readonly Alike[]): string =>
   groups.map((g) => `${g.members.map((m) => lower(m.words)).join(' or ')} (${chanceSaid(g.share)})`).join('; ');
 const lower = (text: string): string => text.replace(/^./, (c) => c.toLowerCase());
+
+/** A test of a slip: what it showed, once it was made, or the change for next time. */
+function TestRow({
+  of: m,
+  tested,
+  onTested,
+  onChange,
+}: {
+  readonly of: Suspected;
+  readonly tested: Tested;
+  readonly onTested: (tested: Tested) => void;
+  readonly onChange: (change: string) => void;
+}) {
+  const units = useUnits();
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-2">
+      <span className="min-w-0 flex-1 basis-64">{asRead(m.test, units)}</span>
+      <Taps
+        label={`What it showed: ${m.test}`}
+        optional
+        value={m.tested === null ? '' : m.tested ? 'so' : 'notSo'}
+        onChange={(v) => {
+          const { [m.id]: _, ...others } = tested;
+          onTested(v === '' ? others : { ...others, [m.id]: v === 'so' });
+        }}
+        options={[
+          { value: 'so', label: m.shows.so },
+          { value: 'notSo', label: m.shows.notSo },
+        ]}
+      />
+      <Button className="min-h-11" aria-label={`Next time: ${m.test}`} onClick={() => onChange(m.test)}>
+        Next time
+      </Button>
+    </li>
+  );
+}
 
 function Suspect({ of }: { readonly of: Suspected }) {
   return (

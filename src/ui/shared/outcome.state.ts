@@ -1,6 +1,6 @@
 /** What came out, as it stands in the form: from a batch, as typed, and to what is sent. */
 import type { Batch, Verdict } from '@/core/batch/batch';
-import { MARKS, type Mark, type Scales } from '@/core/batch/came-out';
+import { MARKS, type Mark, type Scales, type Tested } from '@/core/batch/came-out';
 import { minutesAndSeconds } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 
@@ -16,6 +16,8 @@ export interface OutcomeFields {
   readonly height: string;
   readonly across: string;
   readonly change: string;
+  /** Left out in a copy of an older form. */
+  readonly tested?: Tested;
 }
 
 const clockText = (s: number | null): string => (s === null ? '' : minutesAndSeconds(s));
@@ -66,6 +68,7 @@ export function outcomeOf(
   seen: Seen,
 ): { readonly fields: OutcomeFields; readonly row: { readonly revision: number; readonly base: object } } {
   const { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change } = b;
+  const tested = b.tested ?? {};
   const written = (x: number | null): string => (x === null ? '' : String(x));
   return {
     fields: {
@@ -80,10 +83,24 @@ export function outcomeOf(
       height: written(heightMm),
       across: written(acrossMm),
       change,
+      tested,
     },
     row: {
       revision: b.outcomeRevision ?? 1,
-      base: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change },
+      base: {
+        pieces,
+        firstSideS,
+        secondSideS,
+        verdict,
+        marks,
+        note,
+        scales,
+        waste,
+        heightMm,
+        acrossMm,
+        change,
+        tested,
+      },
     },
   };
 }
@@ -106,9 +123,22 @@ export function outcomeToSend(form: OutcomeFields): {
   if (Number.isNaN(secondSideS)) errors.secondSideS = 'Write minutes and seconds, 1:10, or seconds.';
   Object.assign(errors, measures.errors);
   if (form.verdict === '') errors.verdict = 'Say how it was.';
-  const { verdict, marks, note, scales, change } = form;
+  const { verdict, marks, note, scales, change, tested = {} } = form;
   return {
     errors,
-    outcome: { pieces, firstSideS, secondSideS, verdict, marks, note, scales, waste, heightMm, acrossMm, change },
+    outcome: {
+      pieces,
+      firstSideS,
+      secondSideS,
+      verdict,
+      marks,
+      note,
+      scales,
+      waste,
+      heightMm,
+      acrossMm,
+      change,
+      tested,
+    },
   };
 }
