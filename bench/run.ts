@@ -22,6 +22,7 @@ import { ONE } from '../src/core/batch/split';
 import { meansOf } from '../src/core/batch/worth';
 import { readCard } from '../src/core/card/card';
 import { readLine } from '../src/core/card/line';
+import { cooked } from '../src/core/cooking/cook';
 import { timeLine } from '../src/core/day/schedule';
 import { stepsOf } from '../src/core/day/steps';
 import { EMPTY_FORMULA, type Formula } from '../src/core/formula/formula';
@@ -114,6 +115,24 @@ show(
   'read a card of 20 lines and 12 sentences to lines, facts and acts',
   perSecond((n) =>
     cardOut(`${CARD.replaceAll(/^\d+/gm, (d) => String(Number(d) + n))}\n\n${METHOD}`, FRESH_CONVENTIONS),
+  ),
+);
+// 60 ml at 11 cm and 175 degrees, to the turn and to done; each a little thicker than the one before
+show(
+  'a piece cooked through, by the model of heat',
+  perSecond((n) =>
+    cooked(
+      {
+        kgPerM2: 6.6 + (n % 50) / 100,
+        densityGPerMl: 1.05,
+        waterShare: 0.55,
+        liftMl: 180,
+        batterC: 21,
+        browns: 1,
+      },
+      { surfaceC: 175, roomC: 24, lid: false },
+      { sugarPercent: 9, film: false },
+    ),
   ),
 );
 // a regatta: five dishes, three waves, 127 steps; alone, and with every way out worked

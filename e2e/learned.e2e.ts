@@ -15,7 +15,7 @@ async function plan(page: Page): Promise<void> {
 /** The width that a plan foretells, cm. */
 async function foretoldCm(page: Page): Promise<number> {
   await plan(page);
-  return Number(/([\d.]+) cm/.exec(await page.getByRole('region', { name: 'Foretold' }).innerText())?.[1]);
+  return Number(/([\d.]+) cm/.exec((await page.getByRole('region', { name: 'Foretold' }).textContent()) ?? '')?.[1]);
 }
 
 test('a learned width is switched on, a plan and the Bench follow it, and switched off they are as before', async ({
@@ -67,7 +67,7 @@ test('the places that taps drew give each place its own time at the griddle', as
 
 test('what was foretold is kept as the batch is begun, and held against what came of it', async ({ page }) => {
   await plan(page);
-  const told = await page.getByRole('region', { name: 'Foretold' }).innerText();
+  const told = (await page.getByRole('region', { name: 'Foretold' }).textContent()) ?? '';
   const wide = /across, ([\d.]+) to ([\d.]+) cm/.exec(told);
   await page.getByRole('switch', { name: 'take it from stock' }).click();
   const batch = await start(page);
