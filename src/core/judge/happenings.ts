@@ -241,19 +241,43 @@ function ofTheWeighing(made: AsMade): readonly Happening[] {
 }
 const gramsOf = (l: Pick<MadeLine, 'parts'>): number => l.parts.reduce((a, p) => a + p.grams, 0);
 
+/** What tells each slip of no line from the others that look alike, and what that shows: it was so, or it was not. */
+const TESTS = {
+  'old-tin': ['A spoon of the powder in hot water has to foam at once.', 'It hardly foamed', 'It foamed at once'],
+  stood: [
+    'Pour one at once and one after half an hour: only the second is flat.',
+    'Only the second was flat',
+    'Both were alike',
+  ],
+  mixed: ['Two small bowls, one stirred ten turns and one forty.', 'Only the second was tough', 'Both were alike'],
+  hot: ['Hold a probe on the surface where you pour, before the first.', 'It read too hot', 'It read right'],
+  cool: ['Wait until a drop of water dances on the surface, before the first.', 'It came right', 'It was the same'],
+  portion: ['Weigh one ladle as you pour it.', 'It weighed more', 'It weighed right'],
+  early: ['Leave the first one until its bubbles stay open.', 'It came right', 'It was the same'],
+  late: ['Time the first piece, and take it off at its cue.', 'It came right', 'It was the same'],
+  fat: [
+    'Wipe one place dry and pour on it, beside one that is not wiped.',
+    'The wiped one was better',
+    'Both were alike',
+  ],
+  'no-fat': [
+    'A little fat, wiped, on one place, and none on another.',
+    'The one with fat was better',
+    'Both were alike',
+  ],
+  held: ['Eat one straight off the heat, beside one that was held.', 'The fresh one was better', 'Both were alike'],
+} as const satisfies Readonly<Record<string, readonly [test: string, so: string, notSo: string]>>;
+
 /** Makes slips of no line: by the cause of the table, and whether it is known of this batch what it was. */
 const slipsOf =
   ({ kind }: AsMade) =>
   (
-    id: string,
+    id: keyof typeof TESTS,
     words: string,
     unit: Happening['unit'],
     cause: RegExp,
     noted: boolean,
     sizes: readonly Size[],
-    test: string,
-    so: string,
-    notSo: string,
   ): Happening => ({
     id,
     words,
@@ -261,8 +285,8 @@ const slipsOf =
     planned: null,
     before: inTable(cause, kind) * (noted ? NOTED : 1),
     sizes,
-    test,
-    shows: { so, notSo },
+    test: TESTS[id][0],
+    shows: { so: TESTS[id][1], notSo: TESTS[id][2] },
   });
 const moved = (made: AsMade, at: readonly number[], moves: (x: number) => Slip['moves']): readonly Size[] =>
   at.map((x) => ({ at: x, z: qualitiesOf(made, { moves: moves(x) }) }));
@@ -286,56 +310,13 @@ function ofTheBatter(made: AsMade): readonly Happening[] {
   const stood = `The ${kind === 'foam' ? 'foam stood' : 'batter stood too long'} before it was poured`;
   const [hasStood, isMixed] = [made.restMin !== null, made.turns !== null];
   return [
-    ...(powders
-      ? [
-          row(
-            'old-tin',
-            'The powder was an old tin',
-            'of its strength',
-            /old tin/i,
-            false,
-            strengths,
-            FOAMS,
-            'It hardly foamed',
-            'It foamed at once',
-          ),
-        ]
-      : []),
-    ...(raised
-      ? [
-          row(
-            'stood',
-            stood,
-            'min',
-            /spent by waiting|knocked out/i,
-            hasStood,
-            waits,
-            ONE_AT_ONCE,
-            'Only the second was flat',
-            'Both were alike',
-          ),
-        ]
-      : []),
+    ...(powders ? [row('old-tin', 'The powder was an old tin', 'of its strength', /old tin/i, false, strengths)] : []),
+    ...(raised ? [row('stood', stood, 'min', /spent by waiting|knocked out/i, hasStood, waits)] : []),
     ...(kind === 'crepe' || kind === 'oven'
       ? []
-      : [
-          row(
-            'mixed',
-            'It was mixed too far',
-            'times',
-            /^Mixed too far/,
-            isMixed,
-            strokes,
-            TWO_BOWLS,
-            'Only the second was tough',
-            'Both were alike',
-          ),
-        ]),
+      : [row('mixed', 'It was mixed too far', 'times', /^Mixed too far/, isMixed, strokes)]),
   ];
 }
-const FOAMS = 'A spoon of the powder in hot water has to foam at once.';
-const ONE_AT_ONCE = 'Pour one at once and one after half an hour: only the second is flat.';
-const TWO_BOWLS = 'Two small bowls, one stirred ten turns and one forty.';
 
 /** What happens at the heat: how hot, how much, how long, the fat, and the wait after it. */
 function ofTheHeat(made: AsMade): readonly Happening[] {
@@ -355,17 +336,7 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
   const waits = moved(made, evenly(1, 3), (x) => ({ held: x }));
   const row = slipsOf(made);
   return [
-    row(
-      'hot',
-      `The ${isOven ? 'oven' : 'surface'} was too hot`,
-      'degrees',
-      /^Too hot/,
-      isProbed,
-      degrees(1),
-      'Hold a probe on the surface where you pour, before the first.',
-      'It read too hot',
-      'It read right',
-    ),
+    row('hot', `The ${isOven ? 'oven' : 'surface'} was too hot`, 'degrees', /^Too hot/, isProbed, degrees(1)),
     row(
       'cool',
       `The ${isOven ? 'oven' : 'surface'} was too cool`,
@@ -373,9 +344,6 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       /too cool|not hot/i,
       isProbed,
       degrees(-1),
-      'Wait until a drop of water dances on the surface, before the first.',
-      'It came right',
-      'It was the same',
     ),
     row(
       'portion',
@@ -384,47 +352,12 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       /Portion too large/,
       false,
       portions,
-      'Weigh one ladle as you pour it.',
-      'It weighed more',
-      'It weighed right',
     ),
     ...(isIron || isOven
       ? []
-      : [
-          row(
-            'early',
-            'It was turned early',
-            'of its time',
-            /^Turned early/,
-            false,
-            timed(0.45, 0.8),
-            'Leave the first one until its bubbles stay open.',
-            'It came right',
-            'It was the same',
-          ),
-        ]),
-    row(
-      'late',
-      'It was too long on the heat',
-      'of its time',
-      /^Too long on the heat/,
-      false,
-      timed(1.25, 2.2),
-      'Time the first piece, and take it off at its cue.',
-      'It came right',
-      'It was the same',
-    ),
-    row(
-      'fat',
-      `There was too much fat ${on}`,
-      null,
-      /Too much fat in the pan/,
-      false,
-      more ?? [],
-      'Wipe one place dry and pour on it, beside one that is not wiped.',
-      'The wiped one was better',
-      'Both were alike',
-    ),
+      : [row('early', 'It was turned early', 'of its time', /^Turned early/, false, timed(0.45, 0.8))]),
+    row('late', 'It was too long on the heat', 'of its time', /^Too long on the heat/, false, timed(1.25, 2.2)),
+    row('fat', `There was too much fat ${on}`, null, /Too much fat in the pan/, false, more ?? []),
     row(
       'no-fat',
       `There was too little fat ${on}`,
@@ -432,9 +365,6 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       /Nothing in the pan|Too little fat in the pan/,
       false,
       less ?? [],
-      'A little fat, wiped, on one place, and none on another.',
-      'The one with fat was better',
-      'Both were alike',
     ),
     row(
       'held',
@@ -443,9 +373,6 @@ function ofTheHeat(made: AsMade): readonly Happening[] {
       /Held too long|held in its steam/,
       made.heldMin !== null,
       waits,
-      'Eat one straight off the heat, beside one that was held.',
-      'The fresh one was better',
-      'Both were alike',
     ),
   ];
 }
