@@ -23,7 +23,7 @@ export interface Foretold {
   readonly by: readonly LessonId[];
 }
 
-export interface HeldAgainst extends Foretelling {
+export interface AgainstForetold extends Foretelling {
   readonly seen: number;
   readonly within: boolean;
 }
@@ -49,7 +49,7 @@ const SEEN: Readonly<Record<ForetoldWhat, (b: CameOut) => number | null>> = {
 };
 
 /** What was foretold of a batch and what came out of it; what nobody measured is left out. */
-export const againstForetold = (f: Foretold, b: CameOut): readonly HeldAgainst[] =>
+export const againstForetold = (f: Foretold, b: CameOut): readonly AgainstForetold[] =>
   f.numbers.flatMap((n) => {
     const seen = SEEN[n.what](b);
     // a number is said as it is written: half a millimetre or second either way is none
@@ -100,4 +100,4 @@ const BEYOND: Readonly<Record<ForetoldWhat, readonly [less: string, more: string
   off: ['earlier', 'later'],
 };
 /** Of a number out of its range: "wider". */
-export const beyondSaid = (h: HeldAgainst): string => BEYOND[h.what][h.seen < h.low ? 0 : 1];
+export const beyondSaid = (h: AgainstForetold): string => BEYOND[h.what][h.seen < h.low ? 0 : 1];

@@ -1,7 +1,7 @@
 /** What the records of this kitchen teach, and the switch of each number: nothing is used before the cook agrees. */
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { type Batch, waysOf } from '@/core/batch/batch';
-import { againstForetold } from '@/core/batch/foretold';
+import { type AgainstForetold, againstForetold } from '@/core/batch/foretold';
 import { pouringsOf } from '@/core/batch/pourings';
 import { type Surface, surfaceOf } from '@/core/batter/surface';
 import { bowlOf } from '@/core/day/bowl';
@@ -100,20 +100,43 @@ export async function switchPlaces(gearId: string, use: boolean, from: number): 
 interface Taught {
   readonly lessons: readonly TaughtLesson[];
   /** Numbers that were foretold and then measured, over the batches that are looked at; and those within their range. */
-  readonly foretold: { readonly numbers: number; readonly within: number };
+  readonly foretold: {
+    readonly numbers: number;
+    readonly within: number;
+    /** Those that lay outside it, of the newest batches. */
+    readonly missed: readonly (AgainstForetold & {
+      readonly batchId: string;
+      readonly batch: string;
+      readonly at: number;
+    })[];
+  };
   readonly batches: number;
 }
 
+/** Foretellings that were wrong are told of the newest batches. */
+const MOST_MISSED = 8;
+
 export async function whatWasLearned(house: Kitchen): Promise<Taught> {
   const [batches, asides] = await Promise.all([judgedBatches(), lessonAsides()]);
-  const held = batches.flatMap((b) => (b.foretold ? againstForetold(b.foretold, b) : []));
+  const held = batches.flatMap((b) =>
+    (b.foretold ? againstForetold(b.foretold, b) : []).map((h) => ({
+      ...h,
+      batchId: b.id,
+      batch: b.name,
+      at: b.startedAt.getTime(),
+    })),
+  );
   return {
     lessons: lessonsOf(
       batches.flatMap((b) => saidBy(b, house)),
       asides,
       house.learned ?? {},
     ),
-    foretold: { numbers: held.length, within: held.filter((h) => h.within).length },
+    foretold: {
+      numbers: held.length,
+      within: held.filter((h) => h.within).length,
+      missed: held.filter((h) => !h.within).slice(0, MOST_MISSED),
+    },
     batches: batches.length,
   };
 }

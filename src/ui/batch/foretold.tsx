@@ -1,10 +1,10 @@
 import {
+  type AgainstForetold,
   beyondSaid,
   type Foretold,
   foretoldName,
   foretoldNumber,
   foretoldRange,
-  type HeldAgainst,
 } from '@/core/batch/foretold';
 import type { Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
@@ -41,7 +41,7 @@ export function ForetoldView({ foretold, units }: { readonly foretold: Foretold 
 }
 
 /** What was foretold of a batch, and what came; nothing where nobody measured any of it. */
-export function ForetoldAndSeen({ held, units }: { readonly held: readonly HeldAgainst[]; readonly units: Units }) {
+export function ForetoldAndSeen({ held, units }: { readonly held: readonly AgainstForetold[]; readonly units: Units }) {
   if (held.length === 0) return null;
   const within = held.filter((h) => h.within).length;
   return (

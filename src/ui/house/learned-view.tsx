@@ -146,7 +146,17 @@ export function LearnedView({
   children,
 }: {
   readonly lessons: readonly Shown[];
-  readonly foretold: { readonly numbers: number; readonly within: number };
+  readonly foretold: {
+    readonly numbers: number;
+    readonly within: number;
+    readonly missed: readonly {
+      readonly key: string;
+      readonly batchId: string;
+      readonly batch: string;
+      readonly when: string;
+      readonly says: string;
+    }[];
+  };
   readonly batches: number;
   readonly use: Send;
   readonly setAside: Send;
@@ -163,6 +173,23 @@ export function LearnedView({
           ? `Foretold and then measured: ${foretold.within} of ${counted(foretold.numbers, 'numbers')} lay where a plan said; eight of ten should.`
           : ''}
       </p>
+      {foretold.missed.length > 0 ? (
+        <details className="max-w-3xl">
+          <summary className="w-fit cursor-pointer rounded font-semibold text-rim">
+            What was foretold wrong lately
+          </summary>
+          <ul className="mt-1 grid gap-1 text-[15px]">
+            {foretold.missed.map((m) => (
+              <li key={m.key}>
+                <Link href={`/batches/${m.batchId}/outcome`} className="font-semibold text-rim underline">
+                  {m.batch}
+                </Link>
+                , {m.when}: {m.says}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
       <div className="grid gap-4 lg:grid-cols-2">
         {lessons.map((l) => (
           <LessonPart key={l.id} l={l} use={use} setAside={setAside} />

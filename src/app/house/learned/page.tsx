@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { lessonAsideHere, useLessonHere, usePlacesHere } from '@/app/actions';
+import { foretoldName, foretoldNumber, foretoldRange } from '@/core/batch/foretold';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { placesHere, whatWasLearned } from '@/server/usecases/learned';
@@ -27,7 +28,16 @@ export default async function LearnedPage() {
           ...l,
           told: l.told.map((t) => ({ ...t, when: when(new Date(t.at), house.units) })),
         }))}
-        foretold={foretold}
+        foretold={{
+          ...foretold,
+          missed: foretold.missed.map((m) => ({
+            key: `${m.batchId} ${m.what}`,
+            batchId: m.batchId,
+            batch: m.batch,
+            when: when(new Date(m.at), house.units),
+            says: `${foretoldNumber(m.what, m.seen, house.units)} ${foretoldName(m.what)}, foretold ${foretoldRange(m, house.units) ?? foretoldNumber(m.what, m.value, house.units)}`,
+          })),
+        }}
         batches={batches}
         use={useLessonHere}
         setAside={lessonAsideHere}

@@ -321,7 +321,7 @@ const firstOf = (w: Walk): number =>
 /** "The other side half of that": by the first. */
 const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\bhalf (?:of )?(?:that|it|the time|as long)\b/i, 0.5],
-  [/\b(?:the same|as long)(?: again)?$/i, 1],
+  [/\b(?:the same|as long)(?: again)?(?:$| (?:on|for) the (?:other|second)\b)/i, 1],
 ];
 
 /** "Or, on a cold morning, thirty seconds past that": more of what was told last, and no other side. */
@@ -342,7 +342,8 @@ function walk(w: Walk, n: number, c: Clause): void {
   const sides = sidesOf(w, n, c, times);
   const isDone = c.taken === 'told';
   const share = SHARES.find(([re]) => re.test(c.text))?.[1];
-  if (times.length === 0 && share !== undefined && SECOND.test(c.text) && tells(w, 'firstSide'))
+  const isOther = SECOND.test(c.text) || (w.turned >= 0 && w.clauses[w.turned]?.sentence === c.sentence);
+  if (times.length === 0 && share !== undefined && isOther && tells(w, 'firstSide') && !tells(w, 'secondSide'))
     w.facts.push(minutes('secondSide', share * firstOf(w), c));
   for (const [k, side] of sides.entries()) {
     if (isDone && tells(w, side)) continue;
@@ -351,6 +352,9 @@ function walk(w: Walk, n: number, c: Clause): void {
     w.facts.push(minutes(side, side === 'secondSide' && min > first ? min - first : min, c));
     if (isDone && side === 'firstSide') w.first = n;
   }
+  // "a minute on the first side and half that on the other", in one clause
+  if (isDone && share !== undefined && times.length === 1 && sides.length === 1 && sides[0] === 'firstSide')
+    if (SECOND.test(c.text) && !tells(w, 'secondSide')) w.facts.push(minutes('secondSide', share * firstOf(w), c));
   if (isDone) turns(w, n, c, sides);
 }
 
