@@ -72,7 +72,7 @@ test('what was foretold is kept as the batch is begun, and held against what cam
   await page.getByRole('switch', { name: 'take it from stock' }).click();
   const batch = await start(page);
   await page.goto(`${batch}/outcome`);
-  await page.getByRole('group', { name: 'How it was' }).getByRole('button', { name: 'Good' }).click();
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
   await page.getByText('Measured: height, across').click();
   await page.getByLabel('Across').fill(String(Math.round(10 * Number(wide?.[2]) + 20)));
   await page.getByLabel('Pieces that came out').fill('12');

@@ -13,6 +13,8 @@ export const timedAs = (s: number | null, usualS: number | null): number | null 
 
 /** Scales that part the most of what may have happened. */
 const TELLS_MOST = ['colour', 'crumb', 'spread'] as const;
+/** Tests that are offered where nothing stands out. */
+const MOST_TESTS = 4;
 /** Other groups are told beside the first from this share on. */
 const TOLD_FROM = 0.1;
 
@@ -41,15 +43,17 @@ export function WhatHappened({
   if (!first || !isNamed(happened)) {
     const maybe = happened.groups.filter((g) => g.share >= TOLD_FROM).slice(0, 2);
     const unsaid = TELLS_MOST.filter((id) => seen.scales[id] === undefined);
-    const made = happened.groups.flatMap((g) => g.members.filter((m) => m.tested !== null));
+    const all = happened.groups.flatMap((g) => g.members);
+    // what a test would part, and what a test has shown already
+    const tests = all.filter((m) => m.tested !== null || maybe.some((g) => g.members.includes(m))).slice(0, MOST_TESTS);
     return (
       <div className="mb-4 text-soft">
         Nothing stands out as the reason. {maybe.length > 0 ? `It may be: ${inOneLine(maybe)}; ` : 'It may be '}
         that what was planned and noted gives this by itself ({chanceSaid(happened.asNoted)}).
         {unsaid.length > 0 ? ` A step for ${unsaid.join(' and ')} would tell more.` : ''}
-        {made.length > 0 ? (
-          <ul className="text-ink">
-            {made.map((m) => (
+        {tests.length > 0 ? (
+          <ul aria-label="What a test would tell" className="mt-2 text-ink">
+            {tests.map((m) => (
               <TestRow key={m.id} of={m} tested={tested} onTested={onTested} onChange={onChange} />
             ))}
           </ul>
@@ -88,8 +92,14 @@ export function WhatHappened({
   );
 }
 
+/** What a test of its own has ruled out is not told. */
 const inOneLine = (groups: readonly Alike[]): string =>
-  groups.map((g) => `${g.members.map((m) => lower(m.words)).join(' or ')} (${chanceSaid(g.share)})`).join('; ');
+  groups
+    .map((g) => ({ ...g, members: g.members.filter((m) => m.tested !== false) }))
+    .flatMap((g) =>
+      g.members.length > 0 ? `${g.members.map((m) => lower(m.words)).join(' or ')} (${chanceSaid(g.share)})` : [],
+    )
+    .join('; ');
 const lower = (text: string): string => text.replace(/^./, (c) => c.toLowerCase());
 
 /** A test of a slip: what it showed, once it was made, or the change for next time. */

@@ -95,7 +95,7 @@ export function CountView({
         {times.second === null ? '' : ` and ${minutesAndSeconds(Math.round(times.second))}`}
         {from > 0
           ? `, the middle of ${from} taps here${aside > 0 ? `, ${aside} set aside` : ''}`
-          : ', usual for the kind until there are taps of this kitchen'}
+          : ', expected until there are taps of this kitchen'}
         . The tap is the truth.
       </p>
     </section>
