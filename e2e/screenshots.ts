@@ -79,8 +79,8 @@ test('pictures of the main views', async ({ page }) => {
   await shoot('trial');
   await page.goto('/pantry');
   await shoot('pantry');
-  await page.goto('/house');
-  await shoot('house');
+  await page.goto('/house/learned');
+  await shoot('learned');
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();
