@@ -104,14 +104,16 @@ export async function dialReadings(): Promise<readonly HeatReading[]> {
 
 /** Batches whose taps draw a surface: the newest. */
 const DRAWN_BY = 12;
+/** Among so many: a surface that nobody cooks on is not looked for through years. */
+const DRAWN_AMONG = 300;
 
 /** Taps of the newest finished batches on a surface, in the order they arrived. */
 export const tapsOnSurface = (surface: string) =>
   rowsFrom(
     tapRow,
     `${SELECT} where batch_id in (
-       select b.id from batches b where b.finished_at is not null and not b.put_away
-          and exists (select 1 from batch_taps t where t.batch_id = b.id and t.surface = $1 and t.act = 'flip')
+       select b.id from (select id, started_at from batches where finished_at is not null and not put_away order by started_at desc limit ${DRAWN_AMONG}) b
+        where exists (select 1 from batch_taps t where t.batch_id = b.id and t.surface = $1 and t.act = 'flip')
         order by b.started_at desc limit ${DRAWN_BY}) order by seq`,
     [surface],
   );
