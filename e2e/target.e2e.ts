@@ -102,7 +102,7 @@ test('a target kept, three versions scored against it, and photographs of two of
   await expect(side.getByRole('img')).toHaveCount(2);
   // drawn, and not only named
   for (const img of await side.getByRole('img').all())
-    expect(await img.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(400);
+    await expect.poll(() => img.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(400);
   await axe(page);
 
   // looked at large, taken away, and back

@@ -1,5 +1,7 @@
 /** What is offered for a sentence: formulas of the shelf, and the morning that two of them make. */
+
 import type { KindId } from '../formula/kinds';
+import { eachHere, type Learned } from '../formula/learned';
 import type { MorningPlan } from '../morning/plan';
 import { usualMorning } from '../morning/plan';
 import { type Gear, madeOn } from '../pantry/gear';
@@ -69,7 +71,7 @@ export function apartIn(b: Pick<Begin, 'people' | 'without'>): {
 }
 
 /** Pieces on a plate where nobody has said. */
-const USUAL_EACH = 2;
+export const USUAL_EACH = 2;
 
 /**
  * A morning of two dishes: what most get, and what some get who do without something.
@@ -87,10 +89,11 @@ export function morningOfTwo(
     readonly role: MorningPlan['people'][number]['role'];
   }[],
   day: string,
+  learned?: Learned,
 ): MorningPlan {
   const [h = 8, min = 0] = (b.time ?? '08:00').split(':').map(Number);
   const { everybody } = apartIn(b);
-  const each = b.each ?? USUAL_EACH;
+  const each = b.each ?? eachHere(learned, USUAL_EACH);
   // pieces alone are said of as many as they go round
   const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), apart.guests);
   const usual = usualMorning(gear, cooks);

@@ -7,7 +7,7 @@ import { kindById } from '../formula/kinds';
 import type { Learned, Lesson, LessonId } from '../formula/learned';
 import { outliers, type Prior, taughtBy } from './rule';
 
-type Family = 'spread' | 'height' | 'pours' | 'time';
+type Family = 'spread' | 'height' | 'pours' | 'time' | 'appetite';
 
 interface FamilyRow {
   readonly prior: Prior;
@@ -18,6 +18,8 @@ interface FamilyRow {
   readonly more: string;
   readonly less: string;
   readonly used: string;
+  /** It adds, and does not multiply: the unit of its logarithm, and how finely that is said. */
+  readonly adds?: string;
 }
 
 /** Spreads as `docs/models.md` has them: judgements of ours. */
@@ -54,6 +56,16 @@ const FAMILIES: Readonly<Record<Family, FamilyRow>> = {
     less: 'less than its portion',
     used: 'for the pieces that a plan foretells',
   },
+  appetite: {
+    // pieces, not parts
+    prior: { sdBatch: 0.4, sdKitchens: 0.5, outlier: Math.exp(1.5) },
+    name: () => 'What a guest eats, against what was planned',
+    power: 1,
+    more: 'more a guest',
+    less: 'fewer a guest',
+    used: 'for the pieces a guest is planned in a new morning',
+    adds: 'pieces',
+  },
 };
 
 const familyOf = (id: LessonId): Family => (id.startsWith('time:') ? 'time' : (id as Family));
@@ -66,24 +78,35 @@ export const lessonUse = (id: LessonId): string => FAMILIES[familyOf(id)].used;
 
 /** "12 % wider"; "as foretold" within half a percent. */
 export function factorSaid(id: LessonId, factor: number): string {
-  const { power, more, less } = FAMILIES[familyOf(id)];
+  const { power, more, less, adds } = FAMILIES[familyOf(id)];
+  if (adds) {
+    const tenths = Math.round(10 * Math.log(factor)) / 10;
+    return tenths === 0 ? 'as planned' : `${Math.abs(tenths)} ${adds} ${tenths > 0 ? more : less}`;
+  }
   const percent = Math.round(100 * (factor ** power - 1));
   if (percent === 0) return 'as foretold';
   return `${Math.abs(percent)} % ${percent > 0 ? more : less}`;
 }
 
 /** A share of the lesson's own scale as percent: "14 %". */
-export const offSaid = (id: LessonId, share: number): string =>
-  `${Math.round(100 * ((1 + share) ** FAMILIES[familyOf(id)].power - 1))} %`;
+export function offSaid(id: LessonId, share: number): string {
+  const { power, adds } = FAMILIES[familyOf(id)];
+  return adds
+    ? `${(Math.round(10 * Math.log1p(share)) / 10).toFixed(1)} ${adds}`
+    : `${Math.round(100 * ((1 + share) ** power - 1))} %`;
+}
 
-/** What one batch says of one lesson. */
+/** What one batch, or one morning, says of one lesson. */
 export interface Observation {
   readonly lesson: LessonId;
+  /** Of a batch, or of a dish of a morning. */
   readonly batchId: string;
   readonly batch: string;
+  /** The morning it is of; left out: a batch. */
+  readonly morningId?: string;
   /** ms since 1970 */
   readonly at: number;
-  /** Seen / foretold with nothing learned. */
+  /** Seen / foretold with nothing learned; of what adds, e to the difference. */
   readonly ratio: number;
   /** "11.2 cm, foretold 10.1 cm". */
   readonly says: string;

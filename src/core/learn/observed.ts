@@ -11,6 +11,9 @@ import type { LessonId } from '../formula/learned';
 import { pouredG } from '../formula/tally';
 import type { Ways } from '../formula/ways';
 import { cakeDensity, fade } from '../lift/fade';
+import type { MorningClosing } from '../morning/closing';
+import { platesWanted } from '../morning/morning';
+import type { MorningPlan } from '../morning/plan';
 import type { Numbers } from '../numbers';
 import { minutesAndSeconds } from '../quantity/say';
 import type { SideTimes } from '../script/on-heat';
@@ -108,4 +111,37 @@ export function observationsOf(b: Batch, bowl: BowlAtWork, ways: Ways): readonly
   if (pours && b.pieces !== null && b.pieces > 0)
     say('pours', pours.allMl / (b.pieces + testsIn(b)), pours.portionMl, ml);
   return found;
+}
+
+/** A morning that is closed. */
+interface ClosedMorning {
+  readonly id: string;
+  readonly at: number;
+  readonly plan: Pick<MorningPlan, 'name' | 'waves' | 'dishes'>;
+  readonly closing: MorningClosing;
+}
+
+/** What guests ate of each dish against what was planned for a guest; what nobody counted is left out. */
+export function appetitesOf(m: ClosedMorning): readonly Observation[] {
+  const plates = platesWanted({
+    waves: m.plan.waves,
+    dishes: m.plan.dishes.map((d) => ({ ...d, name: '', kind: 'griddle' })),
+  });
+  return m.plan.dishes.flatMap((d, n): readonly Observation[] => {
+    const served = m.closing.dishes.find((x) => x.dish === d.id)?.served ?? null;
+    const guests = (plates[n] ?? []).reduce((a, x) => a + x, 0);
+    if (served === null || guests === 0 || d.each <= 0) return [];
+    const ate = served / guests;
+    return [
+      {
+        lesson: 'appetite',
+        batchId: `${m.id} ${d.id}`,
+        batch: m.plan.name || 'A morning',
+        morningId: m.id,
+        at: m.at,
+        ratio: Math.exp(ate - d.each),
+        says: `${ate.toFixed(1)} pieces a guest, ${d.each.toFixed(1)} planned`,
+      },
+    ];
+  });
 }

@@ -1,6 +1,8 @@
 import { randomNormal } from 'd3-random';
+import { eachHere } from '../formula/learned';
 import { seeded } from '../testing/seen-mornings';
 import { asideKey, factorSaid, lessonsOf, type Observation, offSaid, priorOf, saysOtherwise } from './lessons';
+import { appetitesOf } from './observed';
 import { outliers, sdOfNext, taughtBy } from './rule';
 
 const SPREAD = priorOf('spread');
@@ -70,6 +72,41 @@ test('a cubed width is said as a width', () => {
   expect(factorSaid('time:griddle', 0.9)).toBe('10 % shorter');
   expect(factorSaid('height', 1.004)).toBe('as foretold');
   expect(offSaid('spread', 0.331)).toBe('10 %');
+});
+
+test('what guests eat adds: pieces a guest, not parts', () => {
+  const closed = (id: string, served: number) => ({
+    id,
+    at: 0,
+    plan: {
+      name: 'Sculls',
+      waves: [
+        { at: 480, covers: 20 },
+        { at: 520, covers: 10 },
+      ],
+      dishes: [
+        { id: 'd1', formulaId: 'f', end: null, each: 2, of: { share: 0.6 }, without: [], bench: null },
+        { id: 'd2', formulaId: 'g', end: null, each: 1, of: { share: 0.4 }, without: [], bench: null },
+      ],
+    },
+    closing: { dishes: [{ dish: 'd1', made: 40, served, kept: null, thrown: null }], next: '' },
+  });
+  // 60 % of 30 guests are 18: 27 pieces are 1.5 each, half a piece less; what nobody counted says nothing
+  const [told, ...none] = appetitesOf(closed('m1', 27));
+  expect(none).toEqual([]);
+  expect(told).toMatchObject({ lesson: 'appetite', morningId: 'm1', says: '1.5 pieces a guest, 2.0 planned' });
+  expect(Math.log(told?.ratio ?? 1)).toBeCloseTo(-0.5, 9);
+  const [l] = lessonsOf(
+    ['m1', 'm2', 'm3', 'm4'].flatMap((id) => appetitesOf(closed(id, 27))),
+    new Set(),
+    {},
+  );
+  // n0 = (0.4 / 0.5)^2 = 0.64: -2 / 4.64 = -0.43
+  expect(Math.log(l?.now?.factor ?? 1)).toBeCloseTo(-2 / 4.64, 6);
+  expect(l && factorSaid(l.id, l.now?.factor ?? 1)).toBe('0.4 pieces fewer a guest');
+  expect(l && offSaid(l.id, l.offBefore ?? 0)).toBe('0.5 pieces');
+  expect(eachHere(l?.now ? { appetite: l.now } : {}, 2)).toBe(1.6);
+  expect(eachHere(undefined, 2)).toBe(2);
 });
 
 /** Kitchens made up: how far each is off, batches of it, and others that are held back. */

@@ -128,6 +128,17 @@ export const morningsOver = async (): Promise<readonly MorningListed[]> =>
     )
   ).map(listed);
 
+/** Mornings that the kitchen learns from: the newest that are closed. */
+const LEARNED_FROM = 30;
+export const closedMornings = async (): Promise<readonly KeptMorning[]> =>
+  (
+    await rowsFrom(
+      morningRow,
+      `${SELECT} where closed_at is not null order by mornings.day desc, created_at desc limit ${LEARNED_FROM}`,
+      [],
+    )
+  ).map(morningOf);
+
 /** Keeps a morning; what another screen has changed meanwhile is kept with it, or both sides are told. */
 export const keepMorning = ({
   id,

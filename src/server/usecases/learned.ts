@@ -9,13 +9,14 @@ import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { LessonId } from '@/core/formula/learned';
 import { type DrawnPlaces, drawnPlaces, type PlaceMap, type TimedPiece, timedPieces } from '@/core/griddle/places';
 import { lessonsOf, type Observation, type TaughtLesson } from '@/core/learn/lessons';
-import { observationsOf } from '@/core/learn/observed';
+import { appetitesOf, observationsOf } from '@/core/learn/observed';
 import type { Gear } from '@/core/pantry/gear';
 import { findIngredient } from '@/core/pantry/pantry';
 import { batchById, judgedBatches } from '../queries/batches';
 import { tapsOnSurface } from '../queries/griddle';
 import { loadHouse } from '../queries/house';
 import { keepLesson, keepPlaces, lessonAsides, placesInUse, putLessonAside } from '../queries/lessons';
+import { closedMornings } from '../queries/mornings';
 import { GONE } from '../queries/revised';
 
 const CHANGED = 'The records have changed since this was shown: look at it again.';
@@ -117,7 +118,10 @@ interface Taught {
 const MOST_MISSED = 8;
 
 export async function whatWasLearned(house: Kitchen): Promise<Taught> {
-  const [batches, asides] = await Promise.all([judgedBatches(), lessonAsides()]);
+  const [batches, mornings, asides] = await Promise.all([judgedBatches(), closedMornings(), lessonAsides()]);
+  const appetites = mornings.flatMap(({ id, plan, closing, closedAt }) =>
+    plan && closing && closedAt ? appetitesOf({ id, at: closedAt.getTime(), plan, closing }) : [],
+  );
   const held = batches.flatMap((b) =>
     (b.foretold ? againstForetold(b.foretold, b) : []).map((h) => ({
       ...h,
@@ -127,11 +131,7 @@ export async function whatWasLearned(house: Kitchen): Promise<Taught> {
     })),
   );
   return {
-    lessons: lessonsOf(
-      batches.flatMap((b) => saidBy(b, house)),
-      asides,
-      house.learned ?? {},
-    ),
+    lessons: lessonsOf([...batches.flatMap((b) => saidBy(b, house)), ...appetites], asides, house.learned ?? {}),
     foretold: {
       numbers: held.length,
       within: held.filter((h) => h.within).length,

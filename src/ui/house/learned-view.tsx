@@ -16,6 +16,7 @@ import { LessonDots } from './lesson-dots';
 interface Told {
   readonly batchId: string;
   readonly batch: string;
+  readonly morningId?: string;
   readonly ratio: number;
   readonly says: string;
   readonly aside: TaughtLesson['told'][number]['aside'];
@@ -24,14 +25,18 @@ interface Told {
 type Shown = Omit<TaughtLesson, 'told'> & { readonly told: readonly Told[] };
 type Send = (input: unknown) => Promise<ActionResult>;
 
-const batchesSaid = (n: number): string => (n === 1 ? 'one batch' : `${n === 0 ? 'no' : n} batches`);
+/** How many batches, or dishes of mornings, say it. */
+function batchesSaid(n: number, id: TaughtLesson['id']): string {
+  const [one, several] = id === 'appetite' ? ['dish of a morning', 'dishes of mornings'] : ['batch', 'batches'];
+  return n === 1 ? `one ${one}` : `${n === 0 ? 'no' : n} ${several}`;
+}
 
 /** Why a number has no switch, or what it would have done for the past. */
 function standing(l: Shown): string {
   const counts = l.told.filter((t) => t.aside === null).length;
   if (!l.now) {
     const more = LEAST_BATCHES - counts;
-    return `${capital(batchesSaid(counts))} so far: ${more} more and it can be told.`;
+    return `${capital(batchesSaid(counts, l.id))} so far: ${more} more and it can be told.`;
   }
   const off =
     l.offBefore === null || l.offWith === null
@@ -70,12 +75,12 @@ function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Sen
         {l.used ? (
           <>
             {factorSaid(l.id, l.used.factor)}{' '}
-            <span className="text-base font-normal text-soft">in use, from {batchesSaid(l.used.from)}</span>
+            <span className="text-base font-normal text-soft">in use, from {batchesSaid(l.used.from, l.id)}</span>
           </>
         ) : l.now ? (
           <>
             {factorSaid(l.id, l.now.factor)}{' '}
-            <span className="text-base font-normal text-soft">here, from {batchesSaid(l.now.from)}</span>
+            <span className="text-base font-normal text-soft">here, from {batchesSaid(l.now.from, l.id)}</span>
           </>
         ) : (
           <span className="text-base font-normal text-soft">Not known yet</span>
@@ -90,7 +95,7 @@ function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Sen
       {isNew && l.now ? (
         <p className="flex flex-wrap items-center gap-x-3 text-[15px]">
           <span>
-            {capital(batchesSaid(l.now.from))} now say {factorSaid(l.id, l.now.factor)}.
+            {capital(batchesSaid(l.now.from, l.id))} now say {factorSaid(l.id, l.now.factor)}.
           </span>
           {l.offered ? (
             <Button disabled={asking.busy} onClick={() => void turn(true)}>
@@ -111,14 +116,17 @@ function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Sen
           {l.told.map((t) => (
             <li key={t.batchId} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1 text-[15px]">
               <span className={`min-w-0 flex-1 ${t.aside ? 'text-soft' : ''}`}>
-                <Link href={`/batches/${t.batchId}/outcome`} className="font-semibold text-rim underline">
+                <Link
+                  href={t.morningId ? `/mornings/${t.morningId}/close` : `/batches/${t.batchId}/outcome`}
+                  className="font-semibold text-rim underline"
+                >
                   {t.batch}
                 </Link>
                 , {t.when}: {t.says}
                 {t.aside === 'too far off' ? '. Too far from the others: it does not count.' : ''}
                 {t.aside === 'by hand' ? '. Set aside by hand.' : ''}
               </span>
-              {t.aside === 'too far off' ? null : (
+              {t.aside === 'too far off' || t.morningId ? null : (
                 <Button
                   look="bare"
                   disabled={asking.busy}

@@ -50,7 +50,7 @@ interface Props {
   readonly like?: MorningPlan | null;
   /** Which that is, so that what is typed over it comes back over no other. */
   readonly from?: string | null;
-  readonly house: Pick<Kitchen, 'gear'>;
+  readonly house: Pick<Kitchen, 'gear' | 'learned'>;
   readonly people: readonly KitchenPerson[];
   readonly choices: readonly DishOffered[];
   /** The kitchen's sauces and sides. */
@@ -176,7 +176,7 @@ export const dishOptions = (
       : [{ value: c.id, label: c.name }],
   );
 
-function DishesPart({ choices, ...form }: Fields & Pick<Props, 'choices'>) {
+function DishesPart({ choices, house, ...form }: Fields & Pick<Props, 'choices' | 'house'>) {
   const { typed, errors } = form;
   const dishes = listIn(form, 'dishes');
   const [open, setOpen] = useState<string | null>(null);
@@ -249,7 +249,7 @@ function DishesPart({ choices, ...form }: Fields & Pick<Props, 'choices'>) {
           </div>
         );
       })}
-      <Add what="Another dish" onAdd={() => dishes.add(blankDish(typed.dishes))} />
+      <Add what="Another dish" onAdd={() => dishes.add(blankDish(typed.dishes, house.learned))} />
     </Part>
   );
 }
@@ -498,7 +498,7 @@ export function MorningForm({
       if (morning) return morningTyped(morning.plan);
       // kept pieces that it took are eaten by now
       if (like) return morningTyped({ ...like, day, kept: [] });
-      return freshMorning(day, of, house.gear, people);
+      return freshMorning(day, of, house.gear, people, house.learned);
     },
   );
   const fields: Fields = { typed: form.typed, set: form.set, errors: form.errors };
@@ -532,7 +532,7 @@ export function MorningForm({
       act={submit}
     >
       <WhenPart {...fields} />
-      <DishesPart {...fields} choices={choices} />
+      <DishesPart {...fields} choices={choices} house={house} />
       <PeoplePart {...fields} people={people} />
       <SurfacesPart {...fields} house={house} />
       <BesidesPart {...fields} sauces={sauces} />

@@ -1,5 +1,8 @@
 /** A morning as it stands in its form, and what is sent of it. */
+
+import { USUAL_EACH } from '@/core/begin/offers';
 import type { EndId } from '@/core/formula/formula';
+import { eachHere, type Learned } from '@/core/formula/learned';
 import { wavesOfArrivals } from '@/core/morning/arrivals';
 import { clockOf, type MorningRole, type SurfaceKind } from '@/core/morning/morning';
 import type { KitchenPerson } from '@/core/morning/people';
@@ -61,14 +64,15 @@ export interface MorningTyped {
   readonly before: boolean;
 }
 
-export const blankDish = (dishes: readonly DishTyped[]): DishTyped => {
+/** @param learned what guests here eat */
+export const blankDish = (dishes: readonly DishTyped[], learned?: Learned): DishTyped => {
   const taken = new Set(dishes.map((d) => d.id));
   let n = 1;
   while (taken.has(`d${n}`)) n++;
   return {
     id: `d${n}`,
     of: '',
-    each: '2',
+    each: String(eachHere(learned, USUAL_EACH)),
     by: 'share',
     amount: dishes.length === 0 ? '100' : '',
     without: [],
@@ -94,12 +98,13 @@ export function freshMorning(
   of: string,
   gear: readonly Gear[],
   people: readonly KitchenPerson[],
+  learned?: Learned,
 ): MorningTyped {
   return {
     name: '',
     day,
     waves: [{ at: '08:00', covers: '' }],
-    dishes: [{ ...blankDish([]), of }],
+    dishes: [{ ...blankDish([], learned), of }],
     people: people.length > 0 ? people.map(comes) : [{ ...comes(null), name: 'The cook', role: 'lead' }],
     surfaces: surfacesIn(gear).map(({ gearId, name, kind }) => ({ gearId, name, kind, places: '', bench: null })),
     ovens: '1',

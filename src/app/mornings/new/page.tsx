@@ -37,7 +37,7 @@ function saidIn(params: Params, house: Kitchen, people: readonly KitchenPerson[]
   const { apart } = apartIn(b);
   if (a.say === '' || !apart || of === null || other === null) return null;
   const tomorrow = dayAfter(house.today ?? localDay(Date.now(), house.units), 1);
-  return morningOfTwo(b, apart, of, other, house.gear, people, tomorrow);
+  return morningOfTwo(b, apart, of, other, house.gear, people, tomorrow, house.learned);
 }
 
 export default async function NewMorningPage({ searchParams }: Asked) {

@@ -335,16 +335,21 @@ function goesOn(w: Walk, c: Clause): boolean {
   return true;
 }
 
+/** The second side, where it is told as a share of the first. @param bare no time of its own is told of it */
+function sideByFirst(w: Walk, c: Clause, bare: boolean): void {
+  const share = SHARES.find(([re]) => re.test(c.text))?.[1];
+  const isOther = SECOND.test(c.text) || (w.turned >= 0 && w.clauses[w.turned]?.sentence === c.sentence);
+  if (bare && share !== undefined && isOther && tells(w, 'firstSide') && !tells(w, 'secondSide'))
+    w.facts.push(minutes('secondSide', share * firstOf(w), c));
+}
+
 function walk(w: Walk, n: number, c: Clause): void {
   if (goesOn(w, c)) return;
   const times = timesOf(w, n, c);
   if (bakes(w, c, times)) return;
   const sides = sidesOf(w, n, c, times);
   const isDone = c.taken === 'told';
-  const share = SHARES.find(([re]) => re.test(c.text))?.[1];
-  const isOther = SECOND.test(c.text) || (w.turned >= 0 && w.clauses[w.turned]?.sentence === c.sentence);
-  if (times.length === 0 && share !== undefined && isOther && tells(w, 'firstSide') && !tells(w, 'secondSide'))
-    w.facts.push(minutes('secondSide', share * firstOf(w), c));
+  sideByFirst(w, c, times.length === 0);
   for (const [k, side] of sides.entries()) {
     if (isDone && tells(w, side)) continue;
     const min = (times[k] ?? times[0])?.min ?? 0;
@@ -353,8 +358,8 @@ function walk(w: Walk, n: number, c: Clause): void {
     if (isDone && side === 'firstSide') w.first = n;
   }
   // "a minute on the first side and half that on the other", in one clause
-  if (isDone && share !== undefined && times.length === 1 && sides.length === 1 && sides[0] === 'firstSide')
-    if (SECOND.test(c.text) && !tells(w, 'secondSide')) w.facts.push(minutes('secondSide', share * firstOf(w), c));
+  if (isDone && times.length === 1 && sides.length === 1 && sides[0] === 'firstSide' && SECOND.test(c.text))
+    sideByFirst(w, c, true);
   if (isDone) turns(w, n, c, sides);
 }
 
