@@ -32,6 +32,7 @@ test('a learned width is switched on, a plan and the Bench follow it, and switch
   const wider = await foretoldCm(page);
   expect(wider / before).toBeGreaterThan(1.05);
   await page.getByRole('button', { name: 'Back to the bench' }).click();
+  await page.getByText('How it lies, and what a little more would do').click();
   const lies = page.getByText(/One lies about \d+ cm wide/).first();
   await expect(lies).toBeVisible();
   // to the whole centimetre
