@@ -114,7 +114,7 @@ export function PlacesPart({
           ? `From ${counted(drawn.pieces, 'pieces')} of ${counted(drawn.batches, 'batches')}, by your taps. A turn was off by ${off(drawn.offBefore)} without it, and by ${off(drawn.offWith)} with what the other batches draw.${drawn.offered || used ? '' : ' That is not clearly better: nothing is offered.'}`
           : 'Three batches with their turns tapped, each of six pieces at least, can draw it.'}
         {drawn && Math.abs(first) >= 0.04
-          ? ` The first load takes ${off(Math.abs(first))} ${first > 0 ? 'longer' : 'less'} than later ones.`
+          ? ` The first ones poured take ${off(Math.abs(first))} ${first > 0 ? 'longer' : 'less'} than later ones.`
           : ''}
       </p>
       {drawn?.offered || used ? (
