@@ -45,6 +45,13 @@ function pHOf({ acidMeq, unspentSodaG, unspentAcidMeq }: Ledger, batterG: number
 const BY_PH = 1.6;
 const USUAL_PH = 6.8;
 
+/** mL of gas at 95 C that 100 g of a batter without foam still gives when it is poured, its usual rest behind it. */
+export function liftAtPour({ tally, standing, ledger }: Numbers, paS: number): number {
+  const { massG: batterG, waterG } = tally;
+  const { restMin, batterC } = standing;
+  return fade(ledger, { batterG, waterG, paS, batterC }, [restMin])[0]?.lift ?? 0;
+}
+
 /** What was worked before, by what it was worked from: a plan is worked at every key. */
 const known = new Map<string, CookedPiece>();
 const MOST_KNOWN = 200;
@@ -58,15 +65,13 @@ export function cookedPiece(kind: Kind, a: Numbers, portionMl: number | null, su
   if (!lies || !a.volume || a.volume.foamed || lies.thickMm > MOST_MODELLED_MM || !a.thickness) return null;
   const { massG, waterG, sugarG } = a.tally;
   const flourWater = FLOUR_WATER * a.tally.flourG;
-  const { restMin, batterC } = a.standing;
-  const [left] = fade(a.ledger, { batterG: massG, waterG, paS: a.thickness.paS, batterC }, [restMin]);
   const density = a.volume.densityGPerMl;
   const pour = {
     kgPerM2: Number((lies.thickMm * density).toFixed(2)),
     densityGPerMl: Number(density.toFixed(2)),
     waterShare: Number(((waterG + flourWater) / massG).toFixed(3)),
-    liftMl: Math.round(left?.lift ?? 0),
-    batterC: Math.round(batterC),
+    liftMl: Math.round(liftAtPour(a, a.thickness.paS)),
+    batterC: Math.round(a.standing.batterC),
     browns: Number((BY_PH ** (pHOf(a.ledger, massG) - USUAL_PH)).toFixed(2)),
   };
   const how = { sugarPercent: Math.round((100 * sugarG) / (sugarG + waterG + flourWater)), film: kind.tilted };

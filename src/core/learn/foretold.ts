@@ -104,9 +104,11 @@ export function foretoldOf(
   const { driver, planned } = plan;
   const all = planned.pieces?.all ?? null;
   const loads = serving ? timeLine(day.steps, serving, null).placed.filter((p) => p.step.loads) : [];
+  const times = timed ?? day.expected[0]?.times;
+  if (!times) return null;
   return foretell({
     bowl: day.bowl,
-    times: timed ?? day.expected[0]?.times ?? { first: 0, second: null },
+    times,
     timed: timed !== null,
     pieces: all,
     counted: wantedPieces(driver) !== null,

@@ -4,13 +4,14 @@ import { testsIn } from '../batch/pieces';
 import { mixesIn } from '../batch/split';
 import { spreadOf } from '../batter/spread';
 import { toolLossG } from '../batter/volume';
+import { liftAtPour } from '../cooking/expected';
 import type { BowlAtWork } from '../day/bowl';
 import { expectedIn } from '../day/day';
 import { type KindId, kindById } from '../formula/kinds';
 import type { LessonId } from '../formula/learned';
 import { pouredG } from '../formula/tally';
 import type { Ways } from '../formula/ways';
-import { cakeDensity, fade } from '../lift/fade';
+import { cakeDensity } from '../lift/fade';
 import type { MorningClosing } from '../morning/closing';
 import { platesWanted } from '../morning/morning';
 import type { MorningPlan } from '../morning/plan';
@@ -23,10 +24,7 @@ import type { Observation } from './lessons';
 /** How high a cake stands that was poured so thick, mm: its gas swells, its mass stays. */
 export function cakeHeightMm(a: Numbers, thickMm: number): number | null {
   if (!a.volume || !a.thickness || a.volume.foamed) return null;
-  const { massG, waterG } = a.tally;
-  const { restMin, batterC } = a.standing;
-  const [left] = fade(a.ledger, { batterG: massG, waterG, paS: a.thickness.paS, batterC }, [restMin]);
-  return left ? (thickMm * a.volume.densityGPerMl) / cakeDensity(left.lift) : null;
+  return (thickMm * a.volume.densityGPerMl) / cakeDensity(liftAtPour(a, a.thickness.paS));
 }
 
 /** mL that one bowl pours, what sticks to it left out. */
