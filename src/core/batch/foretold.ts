@@ -15,6 +15,8 @@ export interface Foretelling {
   readonly value: number;
   readonly low: number;
   readonly high: number;
+  /** A model's number that is told as its range alone. */
+  readonly ranged?: boolean;
 }
 
 export interface Foretold {
@@ -89,6 +91,12 @@ export function foretoldRange({ what, low, high }: Foretelling, u: Pick<Dating, 
   const [from, to] = [foretoldNumber(what, low, u), foretoldNumber(what, high, u)];
   if (from === to) return null;
   return `${from.replace(/ (?:cm|mm)$/, '')} to ${to}`;
+}
+
+/** A number as a plan shows it: itself with its range behind it, or the range alone. */
+export function foretoldSaid(n: Foretelling, u: Pick<Dating, 'clock' | 'zone'>): readonly [string, string | null] {
+  const range = foretoldRange(n, u);
+  return n.ranged && range ? [range, null] : [foretoldNumber(n.what, n.value, u), range];
 }
 
 const BEYOND: Readonly<Record<ForetoldWhat, readonly [less: string, more: string]>> = {

@@ -74,6 +74,14 @@ test('a second side that a way sets is that share of the first', () => {
   expect(t.second).toBe(Math.round(t.first / 2));
 });
 
+test('minutes that were learned stand on the model with nothing learned: a width in use is not counted twice', () => {
+  const [time, spread] = [1.2, 1.5].map((factor) => ({ factor, sd: 0.1, from: 5 }));
+  const first = (learned: Learned) =>
+    expectedTimes(heat('griddle'), 'griddle', FRESH_WAYS, batter('griddle', 320, learned), 30).times.first;
+  expect(first({ spread })).toBeLessThan(first({}));
+  expect(first({ 'time:griddle': time, spread })).toBe(first({ 'time:griddle': time }));
+});
+
 test('laws: what was learned of a kind moves both sides by it; wider learned lies thinner and turns sooner', () => {
   fc.assert(
     fc.property(fc.double({ min: 0.7, max: 1.4, noNaN: true }), fc.integer({ min: 300, max: 320 }), (factor, milk) => {

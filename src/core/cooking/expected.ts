@@ -5,7 +5,7 @@
  */
 import { liesAs } from '../batter/spread';
 import { type Kind, type KindId, kindById, type Zone } from '../formula/kinds';
-import { factorOf } from '../formula/learned';
+import { factorOf, type LessonId } from '../formula/learned';
 import { effectOf, type Ways } from '../formula/ways';
 import { fade } from '../lift/fade';
 import { type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
@@ -101,11 +101,14 @@ export function expectedTimes(
 ): ExpectedTimes {
   const kind = kindById(kindId);
   const { times, given } = heat;
-  const made = given.first ? null : cookedPiece(kind, a, portionMl, middle(heat.zoneC));
+  const lesson: LessonId = `time:${kindId}`;
+  // minutes are learned against the model with nothing learned, so what the width of a pour does is in them already
+  const by = a.learned[lesson] ? { ...a, learned: {} } : a;
+  const made = given.first ? null : cookedPiece(kind, by, portionMl, middle(heat.zoneC));
   const piece = made?.through ? made : null;
-  const thickMm = piece && portionMl ? (liesAs(kind, a, portionMl)?.thickMm ?? 0) : 0;
+  const thickMm = piece && portionMl ? (liesAs(kind, by, portionMl)?.thickMm ?? 0) : 0;
   const usualShare = Math.max(0, (thickMm - RANGED_MM) / (MOST_MODELLED_MM - RANGED_MM));
-  const here = factorOf(a.learned, `time:${kindId}`);
+  const here = factorOf(a.learned, lesson);
   const expected = (usualS: number, modelS: number | undefined): number =>
     here * (modelS === undefined ? usualS : modelS + (usualS - modelS) * usualShare);
   const first = given.first ? times.first : expected(times.first, piece?.firstS);

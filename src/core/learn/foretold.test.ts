@@ -1,4 +1,4 @@
-import { againstForetold, type Foretold, foretoldNumber, foretoldRange } from '../batch/foretold';
+import { againstForetold, type Foretold, foretoldNumber, foretoldRange, foretoldSaid } from '../batch/foretold';
 import { FRESH_DATING } from '../quantity/day';
 
 const OF: Foretold = {
@@ -30,5 +30,8 @@ test('each number is written as a cook writes it, its unit once', () => {
     ['2:20', '1:51 to 2:56'],
   ]);
   expect(foretoldRange({ what: 'height', value: 11, low: 10.9, high: 11.2 }, u)).toBeNull();
+  const thick = { what: 'first' as const, value: 140, low: 111, high: 176 };
+  expect(foretoldSaid(thick, u)).toEqual(['2:20', '1:51 to 2:56']);
+  expect(foretoldSaid({ ...thick, ranged: true }, u)).toEqual(['1:51 to 2:56', null]);
   expect(foretoldNumber('off', Date.UTC(2026, 4, 4, 7, 30), u)).toBe('07:30');
 });

@@ -18,6 +18,7 @@ import { kindById } from '../formula/kinds';
 import { factorOf, type LessonId } from '../formula/learned';
 import { pouredG } from '../formula/tally';
 import type { SideTimes } from '../script/on-heat';
+import { heatIn } from '../script/read';
 import { priorOf } from './lessons';
 import { cakeHeightMm } from './observed';
 import { sdOfNext } from './rule';
@@ -30,9 +31,12 @@ const OFF_LEAST_MS = 3 * 60_000;
 
 interface OfPlan {
   readonly bowl: BowlAtWork;
-  /** Seconds a side is expected to lie, and whether this formula was timed here. */
+  /** Seconds a side is expected to lie. */
   readonly times: SideTimes;
-  readonly timed: boolean;
+  /** Sides that rest on what this kitchen timed or on what somebody gave, and not on the lesson of their kind. */
+  readonly own: { readonly first: boolean; readonly second: boolean };
+  /** The model says a range alone: the pour is thick for it. */
+  readonly ranged: boolean;
   /** Pieces it is to make, a test piece left out; null: none are counted. */
   readonly pieces: number | null;
   /** Somebody asked for so many: what is over stays in the bowl. */
@@ -78,9 +82,8 @@ function foretell(q: OfPlan): Foretold | null {
     const high = cakeHeightMm(a, lies.thickMm);
     if (high !== null) numbers.push(about('height', high * factorOf(a.learned, 'height'), 'height', 1));
   }
-  // times of its own pieces are the formula's; only what is not timed rests on the lesson of its kind
-  const side = (what: ForetoldWhat, s: number): Foretelling => {
-    if (!q.timed) return about(what, s, `time:${p.kind}`, 1);
+  const side = (what: 'first' | 'second', s: number): Foretelling => {
+    if (!q.own[what]) return { ...about(what, s, `time:${p.kind}`, 1), ...(q.ranged && { ranged: true }) };
     const far = Math.exp(EIGHT_OF_TEN * priorOf(`time:${p.kind}`).sdBatch);
     return { what, value: s, low: s / far, high: s * far };
   };
@@ -104,12 +107,14 @@ export function foretoldOf(
   const { driver, planned } = plan;
   const all = planned.pieces?.all ?? null;
   const loads = serving ? timeLine(day.steps, serving, null).placed.filter((p) => p.step.loads) : [];
-  const times = timed ?? day.expected[0]?.times;
-  if (!times) return null;
+  const [expected] = day.expected;
+  if (!expected) return null;
+  const given = heatIn(day.bowl.script).given;
   return foretell({
     bowl: day.bowl,
-    times,
-    timed: timed !== null,
+    times: timed ?? expected.times,
+    own: timed ? { first: true, second: timed.second !== null } : given,
+    ranged: !timed && expected.ranged,
     pieces: all,
     counted: wantedPieces(driver) !== null,
     mixes: mixesIn(split),

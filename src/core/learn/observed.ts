@@ -97,7 +97,8 @@ export function observationsOf(b: Batch, bowl: BowlAtWork, ways: Ways): readonly
   };
   const { acrossMm, times, pours } = plain;
   if (b.acrossMm !== null) say('spread', b.acrossMm, acrossMm, cm, 3);
-  if (b.heightMm !== null && acrossMm !== null) say('height', b.heightMm, plain.heightMm(b.acrossMm ?? acrossMm), mm);
+  // as high as a cake so wide would stand: of a width that nobody measured the model's own error would be learned here
+  if (b.heightMm !== null && b.acrossMm !== null) say('height', b.heightMm, plain.heightMm(b.acrossMm), mm);
   if (times && b.firstSideS !== null) {
     // both sides where both were timed
     const both = times.second !== null && b.secondSideS !== null;

@@ -5,6 +5,7 @@ import {
   foretoldName,
   foretoldNumber,
   foretoldRange,
+  foretoldSaid,
 } from '@/core/batch/foretold';
 import type { Units } from '@/core/quantity/say';
 import { Link } from '../kit/link';
@@ -18,15 +19,18 @@ export function ForetoldView({ foretold, units }: { readonly foretold: Foretold 
     <section aria-label="Foretold" className="grid gap-2 rounded-plate bg-white p-5 print:hidden">
       <h2 className="text-xl">Foretold for this kitchen</h2>
       <dl className="flex flex-wrap gap-x-6 gap-y-2">
-        {foretold.numbers.map((n) => (
-          <div key={n.what} className="flex flex-col-reverse">
-            <dt className="text-[15px] text-soft">
-              {foretoldName(n.what)}
-              {foretoldRange(n, units) ? `, ${foretoldRange(n, units)}` : ''}
-            </dt>
-            <dd className="text-2xl font-semibold">{foretoldNumber(n.what, n.value, units)}</dd>
-          </div>
-        ))}
+        {foretold.numbers.map((n) => {
+          const [number, range] = foretoldSaid(n, units);
+          return (
+            <div key={n.what} className="flex flex-col-reverse">
+              <dt className="text-[15px] text-soft">
+                {foretoldName(n.what)}
+                {range ? `, ${range}` : ''}
+              </dt>
+              <dd className="text-2xl font-semibold">{number}</dd>
+            </div>
+          );
+        })}
       </dl>
       <p className="text-[15px] text-soft">
         Eight of ten batches should fall in these ranges.{' '}
