@@ -14,7 +14,7 @@ import { disagreementBracket, doubtsOf, type Weighed, weigh } from '../pantry/we
 import { type Amount, type Combined, combine, writeAmount } from '../quantity/amount';
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
-import type { SplitLine } from './claims/reader';
+import { type SplitLine, wayOf } from './claims/reader';
 import type { LineFinding, Use, Vessel } from './parts';
 import { BY_TASTE, CHANGED, COOKED_FOOD, KEPT_BACK } from './phrases';
 import { splitLine } from './split';
@@ -87,6 +87,8 @@ export interface Reading {
   readonly why: string;
 }
 
+const BRUSHED = /\b(?:to brush|for brushing)\s*\)?\s*$/i;
+
 /** Longer than any ingredient line: it is prose. */
 const MOST_LINE_CHARS = 300;
 
@@ -130,12 +132,13 @@ interface Settled {
 }
 
 /** Which of several written amounts counts: a weight, then a volume given exactly, then the rest. Smaller is better. */
-function rankOf(a: Combined, w: Weighed, roughly: boolean): number {
+function rankOf(a: Combined, w: Weighed, roughly: boolean, i: Ingredient): number {
   if (a.unit === 'g' || a.unit === 'kg' || a.unit === 'mg') return 0;
   if (a.unit === 'oz' || a.unit === 'lb') return 1;
   // millilitres said roughly never stand before an exact cup
   if (a.unit === 'ml' || a.unit === 'cl' || a.unit === 'dl' || a.unit === 'l') return roughly ? 5 : 2;
-  return w.basis === 'piece' ? 4 : 3;
+  // eggs are counted; what they fill is said roughly
+  return w.basis === 'piece' ? 4 : roughly && i.category === 'egg' ? 5 : 3;
 }
 
 /**
@@ -232,7 +235,9 @@ function settle(
   const known = tries.flatMap((t, n): readonly Known[] => {
     const a = combined[n];
     const amount = written[n];
-    return t.ok && a && amount ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value, amount.approximate) }] : [];
+    return t.ok && a && amount
+      ? [{ weighed: t.value, a, amount, rank: rankOf(a, t.value, amount.approximate, i) }]
+      : [];
   });
   // a can of a stated weight, a stick of so many spoons: the one that can be weighed counts
   if (known.length === 0)
@@ -376,6 +381,14 @@ function asksBefore(
     const message = `Cooked, ${name} weighs otherwise than dry, and holds other water: weigh it, and write what dry went into it.`;
     return { code: 'no-density', message };
   }
+  if (
+    /\b(?:cooked|wilted|steamed|blanched)\b/i.test(s.text) &&
+    LEAVES.has(i.id) &&
+    s.amounts.some((a) => wayOf(a).startsWith('volume'))
+  ) {
+    const message = `Cooked, ${name} fills far less of a cup than fresh: weigh it.`;
+    return { code: 'no-density', message };
+  }
   // "3 parts flour to 1 part cornstarch": the second is a thing with an amount of its own
   const second = s.words.find(
     (w, n) =>
@@ -444,10 +457,12 @@ function readAnew(
   }
   const s = splitLine(text, house, languages);
   const where = choice.vessel ?? hint;
-  const use: Use = choice.vessel ? purposeOf(choice.vessel) : (s.use ?? (where ? purposeOf(where) : 'batter'));
   const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
   const instead = chosen && s.alternatives.find((a) => found(a.name)?.id === chosen.id);
   const i = chosen ?? found(s.name);
+  // "for brushing" is the pan's with fat, the piece's with egg
+  const told = s.use === 'pan' && i?.category === 'egg' && BRUSHED.test(text) ? 'topping' : s.use;
+  const use: Use = choice.vessel ? purposeOf(choice.vessel) : (told ?? (where ? purposeOf(where) : 'batter'));
   const written = instead?.amount ? [instead.amount] : s.amounts;
   const combined = written.map((a) => combine(a, house));
   const foam = foamOf(i, s.text) ?? (i?.category === 'egg' && i.id !== 'egg-yolk' ? (choice.foam ?? null) : null);
@@ -528,6 +543,9 @@ function readAnew(
 }
 
 /** Grain, meal and starch: dry on the shelf, and another thing when it is cooked. */
+/** Leaves that fall together as they are cooked. */
+const LEAVES = new Set(['spinach', 'kale', 'chard']);
+
 const isDryStuff = (i: Ingredient): boolean => i.category === 'flour' || i.category === 'starch';
 
 /** Words that say how much without a number. */

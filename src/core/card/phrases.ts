@@ -29,7 +29,7 @@ export const BATTERS =
   /^(?:batter|pancakes?|waffles?|cr[eê]pes?|cakes?|griddle|dough|mix|mixture|base|flour|wet|dry|first|second|whole|best|recipe|eggs?|whites?|yolks?|day|morning|bowl|sponge|rise|lift|acid|flavou?r|colou?r|taste|crust|crumb|texture|sweetness|kids|children|batch|lot|rest|starter|poolish|ferment|foam|meringue)$/i;
 /** A remark in brackets about what is left, or what would do as well: no name of this line. */
 export const REMARK =
-  /\(\s*(?:(?:or|and)\s+(?:a\s+(?:little|bit)\s+)?(?:less|more)(?:\s+to\s+taste)?|(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
+  /\(\s*(?:(?:or|and)\s+(?:a\s+(?:little|bit)\s+)?(?:less|more)(?:\s+to\s+taste)?|(?:please\s+)?(?:keep|save|saving|reserve|reserving|freeze|discard|throw(?:\s+away)?|use)\s+(?:the|those|that|what|any|its|rest|(?:egg\s+)?(?:yolk|white)s?)\b[^()\d]*|(?:the\s+)?[\p{L} ]{2,30}\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside)(?:\s+for\s+[\p{L} ]{2,40})?|[\p{L} ]{2,30}\s+(?:works?|will\s+do|is\s+fine)|[\p{L} ]{2,30}\s+(?:go|goes|are|is)\s+(?:elsewhere|for|into)\b[^()\d]*|(?:i|we)\s+(?:like|prefer|love|swear\s+by)\b[^()\d]*|(?:leave|omit|skip|drop)\s+(?:(?:it|this|them|these)\s+)?(?:out\s+)?(?:for|if|when|in|with)\b[^()\d]*|(?:for\s+)?(?:the\s+)?(?:sweet|savou?ry)(?:\s+(?:ones?|versions?|batter|kind|pancakes|waffles|cr[eê]pes))?\s+only|only\s+(?:for|if|in|with)\b[^()\d]*|[\p{L} ]{2,30}\s+(?:is|are|works?|will|would|does|can\s+be)\s+(?:also\s+|just\s+)?(?:as\s+)?(?:fine|ok|okay|good|well|too|do|work|used)(?:\s+(?:too|as\s+well|here|instead))?)\s*\)/giu;
 
 /** "sifted 3 times". */
 export const SIFTED_OFTEN = /\b(?:sifted|sieved)\s+(?:\d|two|three|four)\s+times\b/gi;
@@ -67,7 +67,7 @@ export const TAIL =
 export const FIRST =
   /^\s*\(?(?:optional(?:ly)?|evtl\.|evt\.|ev\.|ggfs?\.|eventuell|gegebenenfalls|éventuellement|facultatif|opcional(?:mente)?|facoltativo|eventueel)\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED =
-  /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
+  /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|(?<!\b(?:pods?|beans?),?\s)split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
 export const MOMENT =
   /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|(?<!to )go|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d.;]*|to (?:fold|stir|mix) in\b[^(),\d.;]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d.;]*|after (?:resting|the rest)\b[^(),\d.;]*)\)?\s*$/i;
@@ -89,7 +89,7 @@ export const WHITE_FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b/giu;
+  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =
@@ -127,4 +127,7 @@ export const KEPT_BACK =
 export const FOR_WHOM = /[,\s(]\bfor\s+(?:the|my|our)\s+([\p{L}'’-]+)(?:\s+([\p{L}'’-]+))?\s*[).]*$/iu;
 /** "with 2 tbsp taken out": what is said behind an amount that is not there any more. */
 export const TAKEN_OUT =
-  /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
+  /^\s*(?:(?:is|are|was|were|of it)\s+)?(?:out(?=\s*\)?$)|taken (?:out|away|off)|removed|spooned (?:off|out)|poured (?:off|away)|scooped (?:off|out)|left out|held back|knocked off)\b/i;
+/** "Take out 2 tbsp": the same as an order, before the amount; past it nothing stands. */
+export const TAKE_OUT =
+  /[,;(–—-]\s*(?:then\s+|and\s+)?(?:take\s+(?:(?:out|away|off)\s+)?|remove\s+|(?:spoon|scoop|pour)\s+(?:out|off|away)\s+|knock\s+off\s+)(?:about\s+)?$/i;

@@ -138,7 +138,8 @@ function density(i: Ingredient, fill: FillMethod | null, house: KitchenConventio
 
 /** Only some things are counted: "a third of butter" is no third of a stick. */
 const isCountable = (i: Ingredient): boolean =>
-  i.piece !== undefined && (i.category === 'egg' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
+  i.piece !== undefined &&
+  (i.category === 'egg' || i.piece.name === 'pod' || (i.category === 'fruit-veg' && !/can/.test(i.piece.name)));
 
 /** Grams of one piece: a yolk and a white follow the size of the egg they come from. */
 function pieceGrams(i: Ingredient, house: KitchenConventions): number | null {

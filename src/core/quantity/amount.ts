@@ -38,7 +38,7 @@ export interface ReadAmount {
 }
 
 const ABOUT =
-  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|close\s+to|just\s+(?:over|under|above|below|about)|(?:a\s+)?(?:little|bit)\s+(?:over|under|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
+  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|close\s+to|just\s+(?:over|under|above|below|about)|(?:just\s+)?shy\s+of|slightly\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge)\s+(?:over|under|above|below|shy\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
 const ABOUT_AFTER =
   /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
 const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;

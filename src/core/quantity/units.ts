@@ -146,7 +146,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
     'msk matsked matskedar el essloffel essl ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s cs lzice lyzka',
   dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
   tsp: 'tsp tsps tspn tspns teasp teasps teaspn teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful',
-  tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs tblspns tbspn tbspns',
+  tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tbls tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs tblspns tbspn tbspns',
   cup: 'cup cups c cupful cupfuls cupsful',
   gill: 'gill gills',
   pint: 'pint pints pt pts',
@@ -167,7 +167,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   handful: 'handful handfuls handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
   packet:
-    'packet packets pkt pkts package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
+    'packet packets pkt pkts pk package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags sack sacks punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
   jar: 'jar jars',
   glass: 'glass glasses verre verres bicchiere bicchieri vaso vasos',
   mug: 'mug mugs mugful mugfuls',

@@ -11,20 +11,22 @@ import { isWord, type Token } from '../words';
 import { preparationOf, type Reader, type Span, unitOf } from './reader';
 
 export const PREFILL =
-  /^\s*(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed)(?![\p{L}])/iu;
+  /^\s*\(?(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))(?![\p{L}])\)?/iu;
 
-const POSTFILL = /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed)\b/i;
+const POSTFILL =
+  /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))\b/i;
 
 export function fillOf(how: string | undefined, word: string): FillMethod {
   const w = word.toLowerCase();
   if (w === 'packed') return /lightly|loosely/i.test(how ?? '') ? 'spooned' : 'packed';
-  if (w === 'sifted' || w === 'dipped' || w === 'fluffed') return w;
+  if (w === 'sifted' || w === 'fluffed') return w;
+  if (/^(?:dip|scoop)/.test(w)) return 'dipped';
   return 'spooned';
 }
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just slightly between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -86,7 +88,7 @@ const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?
 
 /** "a little milk", "some sugar": words that stand where an amount would, and are none. */
 const LOOSE =
-  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
+  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?!\s+(?:over|under|above|below|shy|more\s+than|less\s+than)\b)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
 /** "an extra egg", "another tablespoon of sugar", "my cup of milk": one. */
 const ONE_MORE =
@@ -95,7 +97,7 @@ const ONE_MORE =
 const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i;
 /** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
 const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
-  [/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration/i, phrases.STATES],
+  [/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i, phrases.STATES],
   [/toss|roll|dust|coat|dredg|shak/i, phrases.TURNED_IN],
   [/\(/, phrases.REMARK],
   [/sift|siev/i, phrases.SIFTED_OFTEN],

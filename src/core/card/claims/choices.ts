@@ -132,7 +132,7 @@ function readAlternatives(r: Reader, words: readonly Token[]): NamedThing | null
  * Things that are whole by their bare name: "honey or maple syrup", "butter or sunflower oil", "banana or apple puree".
  */
 const WHOLE = new Set(
-  'honey butter water milk cream buttermilk yoghurt yogurt kefir lemon lime orange vanilla cinnamon ginger banana apple pear pumpkin rum brandy beer coffee tea molasses treacle'.split(
+  'honey oil butter water milk cream buttermilk yoghurt yogurt kefir lemon lime orange vanilla cinnamon ginger banana apple pear pumpkin rum brandy beer coffee tea molasses treacle'.split(
     ' ',
   ),
 );
@@ -190,6 +190,19 @@ export function readEach(
   return out;
 }
 
+/** "chickpea flour (besan)": a thing and, in a bracket, its other name. */
+function saidTwice(r: Reader, free: readonly Token[]): NamedThing | null {
+  const [first] = free;
+  const inside = free.filter((t) => /[([][^)\]]*$/.test(r.text.slice(first?.start, t.start)));
+  const before = free.filter((t) => !inside.includes(t));
+  if (before.length === 0 || inside.length === 0) return null;
+  const [name, other] = [nameOf(r, before), nameOf(r, inside)];
+  if (name.kind !== 'found' || other.kind !== 'found' || name.ingredient.id !== other.ingredient.id) return null;
+  claimName(before, name);
+  claimName(inside, other);
+  return { name, said: saidBy(r, before), alternatives: [] };
+}
+
 export function readNames(r: Reader, words: readonly Token[]): NamedThing {
   const free = takeStates(r, words);
   if (free.length === 0) return { name: nothing, said: '', alternatives: [] };
@@ -201,6 +214,10 @@ export function readNames(r: Reader, words: readonly Token[]): NamedThing {
   ) {
     const or = readAlternatives(r, free);
     if (or) return or;
+  }
+  if (isUnknown(whole)) {
+    const again = saidTwice(r, free);
+    if (again) return again;
   }
   claimName(free, whole);
   const named = free.filter((t) => t.as === 'ingredient' || t.as === 'variant');

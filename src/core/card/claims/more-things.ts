@@ -135,9 +135,12 @@ function takeJoined(line: Line, b: Beside, joined: string, from: number, to: num
 function takeBeside(line: Line, b: Beside, from: number, to: number): void {
   const { r, named } = line;
   const takenOut = b.or ? null : phrases.TAKEN_OUT.exec(r.text.slice(b.at.end, b.end));
-  if (takenOut) {
+  const takeOut = b.isLast && b.own.length === 0 ? phrases.TAKE_OUT.exec(r.text.slice(0, b.at.start)) : null;
+  if (takenOut || takeOut) {
     add(line, b.at, -1);
-    r.claim(b.at.end, b.at.end + takenOut[0].length, 'amount');
+    if (takenOut) r.claim(b.at.end, b.at.end + takenOut[0].length, 'amount');
+    // its words may have been taken for more of the name
+    if (takeOut) for (const t of r.tokens) if (t.start >= takeOut.index && t.end <= b.at.start) t.as = 'amount';
   } else if (named.alternatives.length > 0 || (b.or && !b.isLast)) {
     line.problem = twoAmounts('One amount or several others: which do you use? Keep that one on the line.');
   } else if (b.or && b.own.length > 0 && !isUnknown(b.name)) {

@@ -24,7 +24,7 @@ const TIMES_COUNT = /\s*\b[x×]\s*(\d{1,3})\b(?!\s*(?:cm|mm|g\b|ml\b))/iu;
 const OR_TWO = /\s+or\s+(two|three)\b/i;
 
 const PACK =
-  /^\s*-?\s*(?:(?:small|large|whole|full)\s+)?(?:cans?|tins?|packets?|packages?|packs?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|box(?:es)?|bottles?|blocks?|envelopes?|pouch(?:es)?|cups?(?=\s+of\s+(?:yog|cream)))(?![\p{L}])/iu;
+  /^\s*-?\s*(?:(?:small|large|whole|full)\s+)?(?:cans?|tins?|packets?|packages?|packs?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|sacks?|box(?:es)?|bottles?|blocks?|envelopes?|pouch(?:es)?|cups?(?=\s+of\s+(?:yog|cream)))(?![\p{L}])/iu;
 
 const EACH = /^\s*(?:each|apiece|a\s+piece|per\s+(?:\w+)|every)(?![\p{L}])/iu;
 

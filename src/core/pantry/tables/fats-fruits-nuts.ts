@@ -238,7 +238,7 @@ export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   { id: 'sweetcorn', name: 'Sweetcorn kernels', category: 'fruit-veg',
     per100g: { waterG: 76.6, fatG: 1.2, proteinG: 3.3, sugarsG: 6.3, starchG: 10, fibreG: 2, ashG: 0.6, sodiumMg: 15, kcal: 93 },
     gPerUsCup: 145,
-    aliases: ['sweet corn', 'corn kernels', 'sweetcorn', 'corn kernel'] },
+    aliases: ['sweet corn', 'corn kernels', 'sweetcorn', 'corn kernel', 'corn'] },
   { id: 'spinach', name: 'Spinach', category: 'fruit-veg',
     per100g: { waterG: 91.4, fatG: 0.4, proteinG: 2.9, sugarsG: 0.4, starchG: 1, fibreG: 2.2, ashG: 1.7, sodiumMg: 79, kcal: 25 },
     gPerUsCup: 30,

@@ -6,7 +6,7 @@ export const floursRows: readonly IngredientRow[] = [
     per100g: { waterG: 11.92, fatG: 0.98, proteinG: 10.33, sugarsG: 0.27, starchG: 73.34, fibreG: 2.7, ashG: 0.47, sodiumMg: 2, kcal: 364 },
     gPerUsCup: 125, gPerTsp: 2.6, acidMeqPer100g: 1, waterAbsorption: 0.6,
     allergens: ['wheat', 'gluten'],
-    aliases: ['plain flour', 'AP flour', 'flour', 'white flour', 'all purpose flour', 'all-purpose flour'],
+    aliases: ['plain flour', 'AP flour', 'APF', 'flour', 'white flour', 'all purpose flour', 'all-purpose flour'],
     note: 'cup = spooned and levelled; brands 9.5-11.7 % protein; cup 120-145 by method' },
   { id: 'flour-pastry', name: 'Pastry flour (soft white)', category: 'flour',
     per100g: { waterG: 12.3, fatG: 0.95, proteinG: 9, sugarsG: 0.3, starchG: 74.9, fibreG: 2.1, ashG: 0.45, sodiumMg: 2, kcal: 355 },

@@ -38,7 +38,7 @@ export const STATE = list(
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
-  straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
+  wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
   fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
   reif reife reifer gekocht gekochte geraspelt geraspelte flussig flussige zimmerwarm zimmerwarme geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
