@@ -83,9 +83,13 @@ const TOLD =
 const A_PORTION =
   /\b(?:each|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
 
+/** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
+const AT_THE_HEAT =
+  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
+
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 const A_PORTION_ALONE =
-  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b))/i;
+  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)/i;
 
 function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
@@ -248,36 +252,99 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   const heads = !named || isItem(next, r, true);
   if (marked ? heads : HEADS_LIST.test(words) || (apart && heads && !first)) return { at: 'heading', words, role };
   // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
-  const made = role === 'side' && MADE.test(words) && isItem(next, r, true);
-  return made ? { at: 'heading', words, role, asked: true } : null;
+  const made = role === 'side' && (MADE.test(words) || !named) && isItem(next, r, true);
+  if (made) return { at: 'heading', words, role, asked: true };
+  // "Garnish", "Leaven", among rows that are all measured
+  const isBatters = role === 'batter' && named && HEADS_FERMENT.test(words);
+  const row = r.rows[n];
+  const isWords = row !== undefined && isFewWords(row, words) && readLine(words, r.house).written.length === 0;
+  return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r) ? { at: 'heading', words, role } : null;
+}
+
+/** What a yeast batter is begun with, and is made of rows of its own. */
+const HEADS_FERMENT = /^(?:leaven|levain|starter|poolish|biga|sponge|pre-?ferment)$/i;
+/** Rows right below that have their amounts, where a heading has neither mark nor gap. */
+const MEASURED_UNDER_HEADING = 2;
+/** A row that has no amount, where those above it in the list do, and those right below. */
+function isAmongMeasured(n: number, r: Reading): boolean {
+  const below = r.rows.slice(n + 1).filter((x) => x.text !== '');
+  return (
+    r.before.every((l) => l.written.length > 0 || l.findings.length === 0) &&
+    below.length >= MEASURED_UNDER_HEADING &&
+    below.slice(0, MEASURED_UNDER_HEADING).every((x) => isItem(x, r, true))
+  );
 }
 
 /** A marked heading whose words nobody knows, above a list. */
-function headingOfSomething(raw: Row, { shape: { words, marked }, next, first, r }: HeadingRow): Place | null {
-  if (!marked) return null;
+function headingOfSomething(raw: Row, { shape: { words, marked }, next, first, n, r }: HeadingRow): Place | null {
+  if (!marked) return isUnmarkedHeading(raw, words, n, r) ? { at: 'heading', words, role: 'unknown' } : null;
   if (first) return { at: 'title', text: words };
   const named = readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient;
   if (named && !isItem(next, r, true)) return null;
   return { at: 'heading', words, role: named && OF_A_BATTER.has(named.category) ? 'batter' : 'unknown' };
 }
 
+/** "Sausages", and "8 sausages" right below. */
+function isNamedBelow(raw: Row, n: number, r: Reading): boolean {
+  const read = (x: Row | undefined): Line | null => (x ? readLine(x.text, r.house, {}, null, r.languages) : null);
+  const [own, next] = [read(raw)?.ingredient, read(nextRow(r, n))?.ingredient];
+  return own?.id === next?.id && own !== undefined && own !== null && !OF_A_BATTER.has(own.category);
+}
+
+function namesNothing(words: string, r: Reading): boolean {
+  const line = readLine(words, r.house, {}, null, r.languages);
+  return line.ingredient === null && line.written.length === 0 && line.suggestions.length === 0;
+}
+
+const MOST_HEADING_WORDS = 4;
+const isFewWords = (raw: Row, words: string): boolean =>
+  /^\p{Lu}/u.test(raw.source) && words.split(/\s+/).length <= MOST_HEADING_WORDS;
+
+/** "Tempering", "Final dough" within a list: a name that nobody knows, where every other row begins with its amount. */
+const isUnmarkedHeading = (raw: Row, words: string, n: number, r: Reading): boolean =>
+  r.started &&
+  !r.single &&
+  r.role !== 'method' &&
+  r.role !== 'notes' &&
+  isFewWords(raw, words) &&
+  !/^(?:an?|some|few|little|enough|pinch|handful|dash|splash|knob|sprigs?|bunch|drizzle|squeeze|more|extra)\b/i.test(
+    words,
+  ) &&
+  (namesNothing(words, r) || isNamedBelow(raw, n, r)) &&
+  r.before.every((l) => /^\W*[\d½¼¾⅓⅔⅛]/u.test(l.text)) &&
+  isAmongMeasured(n, r);
+
 /** "for the sauce I take a hundred grams of sugar": a heading, as spoken. */
 const SPOKEN_HEADING =
   /^(?:(?:and|then|so|now)\s+)*(for (?:the|my|a) [\p{L} ]{3,30}?)[,\s]+(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|take|need|start with|put in|put|add|want|mix)\s+(\S.*)$/iu;
+
+/** "maple syrup, 2 bananas": a few words each, none of which is something to do; null: it is no list. */
+function shortItems(list: string): readonly string[] | null {
+  const bits = list.split(/\s*,\s+(?:and\s+)?|\s+and\s+/);
+  return bits.every((b) => b.split(/\s+/).length <= 5 && !DOING.has(firstWord(b))) && !/[.!?]\s/.test(list)
+    ? bits
+    : null;
+}
 
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 function inlineHeading(raw: Row, r: Reading): Place | null {
   const m = SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
-  const role = roleOf(m[1]) ?? 'unknown';
+  // "optional: chocolate chips" is said of a thing
+  const role = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
   if (role === 'method' || role === 'notes') return null;
-  if (lookUp(m[1], r.house).kind !== 'unknown') return null;
-  const items = itemsIn(m[2].replace(/[.!]$/, ''), r.house, r.languages);
+  // "Sauce: 1 cup berries": what goes with the batter, though sauces can be bought too
+  const isBeside = role === 'topping' || role === 'side' || role === 'pan';
+  const list = m[2].replace(/[.!]$/, '');
+  const items = itemsIn(list, r.house, r.languages) ?? (isBeside ? shortItems(list) : null);
+  // "Butter: 50 g" is a thing; "Cream: 500 ml cream, 50 g sugar" is made of its list
+  if (!isBeside && items === null && lookUp(m[1], r.house).kind !== 'unknown') return null;
   // a heading that nobody knows heads a list, or nothing
   if (items === null && (role === 'unknown' || isMethod(m[2]))) return null;
   const hint = vesselOf(role);
   const lines = (items ?? [m[2]]).flatMap((bit) => readRows(bit, r, hint));
-  if (lines.every((l) => l.ingredient === null)) return null;
+  const isMeasured = lines.some((l) => l.written.length > 0);
+  if (lines.every((l) => l.ingredient === null) && !(isBeside && items && isMeasured)) return null;
   if (role === 'unknown' && !lines.every((l) => l.ingredient !== null && l.written.length > 0)) return null;
   return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter' } };
 }
@@ -515,13 +582,41 @@ function placeOfItems(row: Row, r: Reading): Place {
   if (!line) return { at: 'nowhere' };
   // "One waffle takes 120 ml.", a sentence a row: within the method, and no thing
   if (r.pointed && !r.single && /[.!]$/.test(t) && !(isClean(line) && line.written.length > 0)) return aside('method');
-  // "three tablespoons each, tilt to spread": a portion behind the list, of nothing that has a name
-  if (r.started && !r.single && line.ingredient === null && lines.length === 1 && A_PORTION.test(t))
-    return aside('method');
+  const alone = lines.length === 1 && !r.single ? placeOfNothing(row, line, r) : null;
+  if (alone) return alone;
   if (hasAmount(line, t) || r.single || r.started) return { at: 'lines', lines };
   const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
   if (names) return { at: 'lines', lines };
   return r.title ? aside('note') : { at: 'title', text: t };
+}
+
+/** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
+function placeOfNothing(row: Row, line: Line, r: Reading): Place | null {
+  const t = row.text;
+  if (isDishOfThing(row, line, r)) return { at: 'title', text: t };
+  if (line.ingredient !== null) return null;
+  // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
+  if (r.started) return A_PORTION.test(t) || (AT_THE_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
+  // "Base mix (makes 1.2 kg)"
+  return !r.title && /\((?:makes|yields?|serves|feeds)\b/i.test(t) ? { at: 'title', text: t } : null;
+}
+
+/** What no cook calls a dish by. */
+const NO_DISH: ReadonlySet<string> = new Set(['salt', 'leavening', 'fat', 'egg', 'flour', 'starch', 'sugar']);
+/** So many measured rows below make a first row without an amount the title: "Pumpkin spice". */
+const MEASURED_BELOW = 3;
+
+/** A first row that names a thing and no amount, above a list of measured rows that has it too: what the dish is of. */
+function isDishOfThing(row: Row, line: Line, r: Reading): boolean {
+  if (r.started || r.title || line.written.length > 0 || line.use !== 'batter') return false;
+  if (line.ingredient === null || NO_DISH.has(line.ingredient.category)) return false;
+  const below = r.rows.slice(r.rows.indexOf(row) + 1).filter((x) => x.text !== '');
+  const again = new RegExp(`\\b(?:${row.text.match(/\p{L}{4,}/gu)?.join('|') ?? '(?!)'})`, 'iu');
+  return (
+    below.some((x) => again.test(x.text)) &&
+    below.length >= MEASURED_BELOW &&
+    below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true))
+  );
 }
 
 function hasAmount(line: Line, t: string): boolean {

@@ -34,7 +34,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ['sweet', /^(?:for (?:the |a )?)?(?:sweet)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
   [
     'pan',
-    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|pans?|griddle|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
+    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
   ],
   // what is for the batter itself is the batter's, however it begins
   [
@@ -43,7 +43,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'topping',
-    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the table|spread)(?: .{1,20})?|toppings|serving|garnish(?:es)?|on top|at the table|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|on top|at the table|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
   ],
   [
     'side',
@@ -69,7 +69,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'batter',
-    /\b(?:ingredients?|batter|base|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
+    /^optional$|\b(?:ingredients?|batter|base|leaven|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
   ],
 ];
 

@@ -147,6 +147,13 @@ const NO_FOOD =
 export const MOST_SENTENCE_CHARS = 1500;
 const MOST_ITEM_CHARS = 160;
 
+/** A number, and then somebody who does something. */
+const SPEAKS = /^\S+\s+(?:of us\s+)?(?:i|we|you)\s+(?:\p{L}+\s+){1,3}(?:\d|an?\b|one\b|two\b|three\b|four\b|half\b)/iu;
+
+/** What is worked in or with, behind its article. */
+const A_VESSEL =
+  /^\s+(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub)\b(?!\s+of\b)/i;
+
 const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
 interface ItemAt {
   readonly line: Line | null;
@@ -255,6 +262,14 @@ function besides({
   return isFat && (PER_PAN.test(after) || IN_EACH_WELL.test(after)) ? read(`${text} ${FOR_THE_PAN}`) : null;
 }
 
+/** Whether a number in a sentence measures no food: minutes, degrees, a bowl. */
+const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
+  NO_FOOD.test(after) ||
+  // "200 C" is a heat, "2 c" are cups
+  (/\d{2}/.test(number) && /^\s*[CF]\b/.test(after)) ||
+  // "in a jug I whisk two eggs": where, and not how much
+  (A_VESSEL.test(after) && /\b(?:in|into|to|with|from|take|get|grab)\s+$/i.test(sentence.slice(0, at)));
+
 /**
  * What a sentence measures, each thing as a line: "Put 250 g flour in a bowl and break in 4 eggs". A number of minutes,
  * degrees or pieces is none.
@@ -283,8 +298,7 @@ export function measuredIn(
     if (m.index < from) continue;
     const rest = sentence.slice(m.index, m.index + MOST_ITEM_CHARS);
     const after = rest.slice(m[0].length);
-    // "200 C" is a heat, "2 c" are cups
-    if (NO_FOOD.test(after) || (/\d{2}/.test(m[0]) && /^\s*[CF]\b/.test(after))) continue;
+    if (isNoAmount(sentence, m.index, m[0], after)) continue;
     const shared = EACH_OF.exec(rest);
     if (shared) {
       out.push(...shared.slice(2).map((name) => read(`${shared[1]} ${name}`)));
@@ -292,7 +306,8 @@ export function measuredIn(
       continue;
     }
     const { line, length, text } = itemAt(rest, read);
-    if (line === null && !isMeasure(text)) continue;
+    // "for us four I do a cup of flour": the amount is the next number's
+    if (line === null && (!isMeasure(text) || SPEAKS.test(text))) continue;
     from = m.index + length;
     const before = sentence.slice(0, m.index);
     const apart = besides({ before, after: sentence.slice(from), text, line, read });

@@ -441,6 +441,10 @@ function doubtsOnLine(s: SplitLine, i: Ingredient, chosen: boolean): readonly Li
   ];
 }
 
+/** "For brushing" is the pan's with fat, the piece's with egg. */
+const toldUse = (s: SplitLine, i: Ingredient | null): Use | null =>
+  s.use === 'pan' && i?.category === 'egg' && BRUSHED.test(s.text) ? 'topping' : s.use;
+
 function readAnew(
   text: string,
   house: KitchenConventions,
@@ -460,9 +464,7 @@ function readAnew(
   const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
   const instead = chosen && s.alternatives.find((a) => found(a.name)?.id === chosen.id);
   const i = chosen ?? found(s.name);
-  // "for brushing" is the pan's with fat, the piece's with egg
-  const told = s.use === 'pan' && i?.category === 'egg' && BRUSHED.test(text) ? 'topping' : s.use;
-  const use: Use = choice.vessel ? purposeOf(choice.vessel) : (told ?? (where ? purposeOf(where) : 'batter'));
+  const use: Use = choice.vessel ? purposeOf(choice.vessel) : (toldUse(s, i) ?? (where ? purposeOf(where) : 'batter'));
   const written = instead?.amount ? [instead.amount] : s.amounts;
   const combined = written.map((a) => combine(a, house));
   const foam = foamOf(i, s.text) ?? (i?.category === 'egg' && i.id !== 'egg-yolk' ? (choice.foam ?? null) : null);

@@ -80,6 +80,10 @@ const BATTER_IN = /\b(?:then |and |the )*batter (?:goes )?in\b/i;
 /** Nobody has these on the plate. */
 const NEVER_SERVED: ReadonlySet<string> = new Set(['leavening', 'flour', 'starch']);
 
+const isNeverServed = (l: Line): boolean => NEVER_SERVED.has(l.ingredient?.category ?? '');
+/** On top of what is in the bowl, or of what is on the plate: what is laid there tells. */
+const LAID_ON = /\bon top\b(?! of (?:each|the (?:stack|pile)|them))/i;
+
 /** "flour, milk, eggs and a bit of salt": known things and no amounts; null where one of them is none. */
 export function thingsNamed(
   bare: string,
@@ -124,11 +128,13 @@ export function toldIn(
     // "three tablespoons of butter in, swirl, batter in"
     const before =
       BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
-    const beside = AT_TABLE.test(said) ? 'to serve' : AT_THE_HEAT.test(said) || before ? 'for the pan' : null;
+    // "then the dry goes right on top: two cups of flour": on the wet
+    const atTable = AT_TABLE.test(said) && !(LAID_ON.test(said) && measured.some(isNeverServed));
+    const beside = atTable ? 'to serve' : AT_THE_HEAT.test(said) || before ? 'for the pan' : null;
     if (beside !== null)
       return measured.flatMap((m) => {
         // "a teaspoon of baking powder goes on top": on the flour
-        if (beside === 'to serve' && NEVER_SERVED.has(m.ingredient?.category ?? '')) return [m];
+        if (beside === 'to serve' && isNeverServed(m)) return [m];
         const line = read(`${m.text} ${beside}`);
         return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
       });

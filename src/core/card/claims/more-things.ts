@@ -131,17 +131,24 @@ function takeJoined(line: Line, b: Beside, joined: string, from: number, to: num
   return true;
 }
 
+/** "With 2 tbsp taken out", "take out 2 tbsp": less of what stands before. @returns whether it is */
+function takeOut(line: Line, b: Beside): boolean {
+  const { r } = line;
+  const behind = b.or ? null : phrases.TAKEN_OUT.exec(r.text.slice(b.at.end, b.end));
+  const before = b.isLast && b.own.length === 0 ? phrases.TAKE_OUT.exec(r.text.slice(0, b.at.start)) : null;
+  if (!behind && !before) return false;
+  add(line, b.at, -1);
+  if (behind) r.claim(b.at.end, b.at.end + behind[0].length, 'amount');
+  // the words before it may have been taken for more of the name
+  if (before) for (const t of r.tokens) if (t.start >= before.index && t.end <= b.at.start) t.as = 'amount';
+  return true;
+}
+
 /** One amount more: taken out, instead, added, or nobody can say. */
 function takeBeside(line: Line, b: Beside, from: number, to: number): void {
   const { r, named } = line;
-  const takenOut = b.or ? null : phrases.TAKEN_OUT.exec(r.text.slice(b.at.end, b.end));
-  const takeOut = b.isLast && b.own.length === 0 ? phrases.TAKE_OUT.exec(r.text.slice(0, b.at.start)) : null;
-  if (takenOut || takeOut) {
-    add(line, b.at, -1);
-    if (takenOut) r.claim(b.at.end, b.at.end + takenOut[0].length, 'amount');
-    // its words may have been taken for more of the name
-    if (takeOut) for (const t of r.tokens) if (t.start >= takeOut.index && t.end <= b.at.start) t.as = 'amount';
-  } else if (named.alternatives.length > 0 || (b.or && !b.isLast)) {
+  if (takeOut(line, b)) return;
+  if (named.alternatives.length > 0 || (b.or && !b.isLast)) {
     line.problem = twoAmounts('One amount or several others: which do you use? Keep that one on the line.');
   } else if (b.or && b.own.length > 0 && !isUnknown(b.name)) {
     line.alternatives.push({ name: b.name, said: saidBy(r, b.words), amount: b.at.amount });

@@ -177,6 +177,9 @@ const PER: readonly (readonly [RegExp, number])[] = [
 const AMOUNT_WORD =
   /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty[- ](?:two|five|eight)|twenty|thirty[- ]five|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
 
+/** "Dos minutos y medio", "3 minutes and a half". */
+const AND_A_HALF = /^\s+(?:and a half|y medi[oa]|et demie?|e mezz[oa]|und eine halbe)(?!\p{L})/iu;
+
 export interface Time {
   readonly min: number;
   readonly at: number;
@@ -216,7 +219,10 @@ export function timesIn(said: string): readonly Time[] {
     const more = /^\s+more(?=\s)/i.exec(rest)?.[0] ?? '';
     const per = PER.find(([re]) => re.test(rest.slice(more.length)));
     const unit = per?.[0].exec(rest.slice(more.length))?.[0] ?? '';
-    if (per) out.push({ min: n.value * per[1], at: m.index, end: m.index + n.length + more.length + unit.length });
+    if (!per) continue;
+    const half = AND_A_HALF.exec(rest.slice(more.length + unit.length))?.[0] ?? '';
+    const min = (n.value + (half === '' ? 0 : 0.5)) * per[1];
+    out.push({ min, at: m.index, end: m.index + n.length + more.length + unit.length + half.length });
   }
   return out.sort((a, b) => a.at - b.at);
 }

@@ -56,6 +56,8 @@ const A_BIT = 0.9;
 const FOLLOWS =
   /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
+const A_PIECE =
+  /\b(?:each|apiece|a piece|of (?:the )?batter|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
 const MOST_ML = 500;
@@ -80,12 +82,15 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   if (!read || !term || !unit) return null;
   // an ounce of batter is poured, and not weighed
   const ounces = unit.id === 'oz' && /^\s*(?:of )?(?:the )?batter\b/i.test(bare.slice(read.length));
-  if (unit.dimension === 'mass' && !ounces) return null;
+  const isWeighed = unit.dimension === 'mass' && !ounces;
   const after = bare.slice(read.length).replace(/^\s*(?:measure|cup|scoop|ladle|jug|of)\b/i, '');
   const thing = /^\s*(?:(?:of|de|du|von)\s+)?(?:(?:the|la)\s+)?(\p{L}+)/u.exec(after)?.[1] ?? '';
   if (thing && !FOLLOWS.test(thing)) return null;
   const asked = taken === 'told' ? ('asked' as const) : taken;
   const fact = { fact: 'portion', of: 'piece', words: text } as const;
+  // what a piece weighs is told; how many ml that is hangs on the batter
+  if (isWeighed && !A_PIECE.test(text)) return null;
+  if (isWeighed) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
   const each = ounces ? FLUID_OUNCE_ML : mlOf(unit, house)?.valueOf();
   // a ladle has no set size
   if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
@@ -117,7 +122,7 @@ const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?|ladle(?:ful)?|scoop)|(?:heaped|heaping) (?:half|quarter|third)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|to the (?:rim|brim|top)\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -145,10 +150,16 @@ function partOf(f: ToldFact, filled: string): ToldFact {
 /** What holds a portion, and nobody knows how much of it. */
 const MEASURE = anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louche');
 
+const OF_THE_MIX =
+  /\b(?:cups?|g|grams?|ml|scoops?|parts?)\s+(?:of\s+)?(?:(?:the|this|dry|your|my)\s+)*(?:pre-?)?mix\b/i;
+const MADE_WITH = /\b(?:add|plus|eggs?|milk|water|buttermilk|oil)\b/i;
+
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   // "a cup each of milk and flour"
   if (/\beach of \p{L}+/iu.test(c.text) && !/\beach of (?:them|these|the)\b/i.test(c.text)) return [];
+  // "to one cup of mix add an egg": what the mix becomes
+  if (OF_THE_MIX.test(c.text) && MADE_WITH.test(c.sentence)) return [];
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
   const amounts = told.filter((f) => f.unit === 'ml').length;
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);

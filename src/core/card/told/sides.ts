@@ -58,7 +58,9 @@ const LEAST_SECONDS = 10;
 /** Numbers without a unit, where every word beside them is one of sides. */
 function bareIn(said: string, inSeconds: boolean): readonly Time[] {
   const out: Time[] = [];
-  const text = said.replace(/ and (?:then )?(?:on|onto|off|out|straight)\b.*$/i, '');
+  const text = said
+    .replace(OFF_AT, (x) => ' '.repeat(x.length))
+    .replace(/ and (?:then )?(?:on|onto|off|out|straight)\b.*$/i, '');
   let rest = text;
   for (const m of text.matchAll(A_NUMBER)) {
     if (out.some((t) => m.index < t.end)) continue;
@@ -95,6 +97,11 @@ const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
 const PREHEATS =
   /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:warm (?:the|up|through)|heat(?: up)?|get hot|come (?:up|to heat))\b/i;
+/** "Put 40 g butter in a skillet, 5 min in the oven": before there is batter in it. */
+const PAN_HEATS =
+  /^(?:(?:then|first|and|meanwhile|now|next)[,\s]+)*(?:put|place|set|pop|slide|melt|heat|warm|get)\b[^.;]*\b(?:butter|fat|oil|lard|ghee|dripping|pan|skillet|dish|tins?)\b/i;
+const HOLDS_BATTER =
+  /\b(?:batter|mixture|pour|ladle|bake|cook|fry|flip|turn(?! (?:the|your) oven)|pancakes?|waffles?|cakes?|cr[eê]pes?|side|sides|tilt|swirl|spoon(?:ful)?s?|each)\b/i;
 /** How long finished pieces keep, and all turns together. */
 const AT_MOST =
   /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|a (?:load|panful)|per (?:load|panful)|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
@@ -118,6 +125,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const was = before && alone && (before.sentence === c.sentence || BLENDED.test(before.text)) ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
+    (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
     KEPT.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||

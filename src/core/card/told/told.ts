@@ -142,6 +142,10 @@ const isRestOf = (x: ToldFact, f: ToldFact): boolean => x.fact === 'rest' && x.w
 function restOfWhole(f: ToldFact, notes: string): string {
   if (/(?<!\p{L})(?:knead\w*|pétri\p{L}*|knet\p{L}*|amas\p{L}+)(?!\p{L})/iu.test(notes)) return 'dough';
   const at = notes.indexOf(f.words);
+  // yeast woken in warm milk, before there is any flour
+  const before = notes.slice(0, Math.max(0, at) + f.words.length);
+  const floured = /\b(?:flours?|the dry|batter|everything|all)\b/i;
+  if (/\byeast\b/i.test(before) && !floured.test(before) && /\bflours?\b/i.test(notes)) return 'wet';
   const baked = at > 0 && /\bbak(?:e|ed)\b[^.]*\d/i.test(notes.slice(0, at)) && !/\bbatter\b/i.test(f.words);
   return baked && !BAKES_AFTER.test(notes.slice(at)) ? 'piece' : 'batter';
 }
@@ -164,9 +168,14 @@ const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 /** "Cook time 20 mins": of the whole, and no step. */
 const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b[^\n]*$/gim;
+/** "Prep: 10 min", and a row "Cook: 15 min" beside it. */
+const PREP_ALONE = /^[ \t]*prep(?:aration)?[ \t]*:[ \t]*\d/im;
+const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:[ \t]*(?:about )?\d[^\n]{0,20}$/gim;
 
 export function factsTold(written: string, house: KitchenConventions): readonly ToldFact[] {
-  const notes = inOneWriting(written).replace(OF_THE_WHOLE, (row) => ' '.repeat(row.length));
+  const blank = (row: string): string => ' '.repeat(row.length);
+  const whole = inOneWriting(written).replace(OF_THE_WHOLE, blank);
+  const notes = PREP_ALONE.test(whole) ? whole.replace(COOK_ALONE, blank) : whole;
   const said = spokenInFigures(notes);
   const clauses = clausesOf(notes, said);
   const inF = speaksFahrenheit(notes);
@@ -186,7 +195,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
     .map(ofTheSame)
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
-    .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, notes) } : f));
+    .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, said.text) } : f));
   // a rest told by its time alone is no side's
   const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? [] : restAlone(clauses);
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
