@@ -36,7 +36,7 @@ export const SIFTED_OFTEN = /\b(?:sifted|sieved)\s+(?:\d|two|three|four)\s+times
 
 /** "(about 3 medium)": how many were needed, in a bracket with no unit. */
 export const SO_MANY =
-  /\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;
+  /\(\s*(?:from\s+)?[\d½¼¾/]+(?:\s+(?:small|medium|large|whole|ripe))+(?:\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini))?\s*\)|\(\s*(?:from\s+)?[\d½¼¾/]+\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini)\s*\)|\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;
 
 /** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
 export const OTHER_HALF =

@@ -101,7 +101,7 @@ function takePack({ r, told, cur, between, after, names, standing }: Follows): b
 
 /** "Two packets, that's 500 g": all of them. */
 const ALL_OF_IT =
-  /\b(?:that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
+  /\b(?:so|that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
 /** Measures that are bought full: a weight beside two of them is of one. */
 const BOUGHT = new Set(['can', 'packet', 'jar', 'carton']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
@@ -109,9 +109,9 @@ const isOfAll = ({ cur, between, standing }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
   (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
 
-/** "1/2 can (200 ml)": of the half, or of the whole can; asked. */
+/** "1/2 can (200 ml)", "half a block butter, 125 g": of the half, or of the whole; asked. */
 const isOfPart = ({ between, standing, total }: Follows): boolean =>
-  isVague(standing) && !total && /[([]\s*$/.test(between) && countOf(standing).compare(1) < 0;
+  isVague(standing) && !total && /[([,]\s*$/.test(between) && countOf(standing).compare(1) < 0;
 
 /** "2 tins of 400 g", "3 eggs (50 g each)". */
 function takeEach(f: Follows): boolean {
