@@ -24,6 +24,8 @@ export const SENT_ACTS = {
   'keep-measure': 'entry',
   'answer-measure': 'entry',
   'keep-premix': 'row',
+  'weigh-lot': 'entry',
+  'give-up-lot': 'entry',
   'make-lot': 'row',
   'bags-gone': 'entry',
   'correct-lot': 'entry',

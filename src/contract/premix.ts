@@ -106,6 +106,8 @@ export const lotSchema = z.object({
   note: z.string().trim().max(1000, 'At most 1,000 characters.'),
   madeBy: z.string().trim().max(80, 'At most 80 characters.').default(''),
   take: z.enum(TAKES),
+  /** The weighing in the records that fills it. */
+  workId: z.uuid().nullable().default(null),
   requestId,
 });
 
@@ -139,6 +141,8 @@ export const bagsGoneSchema = z
       .max(1_000_000, 'Price: at most 1,000,000.')
       .nullable()
       .default(null),
+    /** Which, by the numbers on them; none: nobody wrote it. */
+    numbers: z.array(z.number().int().positive().max(100_000)).max(MOST_BAGS).default([]),
     requestId,
   })
   .superRefine((b, ctx) => {
@@ -163,5 +167,33 @@ export const correctLotSchema = z.object({
 });
 
 export const voidLotSchema = z.object({ lotId: z.uuid(), who, why, back: z.boolean(), requestId });
+
+const MOST_SACKS_AT_ONCE = 10;
+export const weighLotSchema = z
+  .object({
+    workId: z.uuid(),
+    premixId: z.uuid(),
+    fills: lotSchema.shape.fills,
+    made: lotSchema.shape.made,
+    /** Of the weighing on the blend sheet. */
+    key: z.string().min(1).max(120),
+    /** One sack, or those that ended and followed within it. */
+    sacks: z
+      .array(z.object({ lot: sackLot, grams: amount('Weighed', 1_000_000) }))
+      .min(1, 'What was weighed?')
+      .max(MOST_SACKS_AT_ONCE, `At most ${MOST_SACKS_AT_ONCE} sacks at once.`),
+    /** The weighing that this one puts right. */
+    replaces: z.uuid().nullable().default(null),
+    who: z.string().trim().max(80, 'At most 80 characters.').default(''),
+    why: z.string().trim().max(300, 'At most 300 characters.').default(''),
+    requestId,
+  })
+  .superRefine((w, ctx) => {
+    if (w.replaces === null) return;
+    if (w.who === '') ctx.addIssue({ code: 'custom', path: ['who'], message: 'Write who.' });
+    if (w.why === '') ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
+  });
+
+export const giveUpLotSchema = z.object({ workId: z.uuid(), why, requestId });
 
 export const dropPremixSchema = z.object({ id: z.uuid() });

@@ -51,6 +51,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'drop-morning': 'cook',
   'drop-plan': 'cook',
   'end-batch': 'cook',
+  'give-up-lot': 'cook',
   'keep-cards': 'cook',
   'keep-lot': 'cook',
   'keep-measure': 'cook',
@@ -91,6 +92,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'undo-swaps': 'cook',
   'use-bags': 'cook',
   'want-pieces': 'cook',
+  'weigh-lot': 'cook',
   // what the whole house goes by, and what can't be had back by a tap
   'back-up': 'lead',
   'check-records': 'lead',

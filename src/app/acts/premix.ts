@@ -7,15 +7,18 @@ import {
   correctLotSchema,
   dropPremixSchema,
   fromBagsSchema,
+  giveUpLotSchema,
   lotSchema,
   premixSchema,
   undoUseSchema,
   voidLotSchema,
+  weighLotSchema,
 } from '@/contract/premix';
 import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
 import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { versionById } from '@/server/queries/versions';
+import { giveUpLot, weighLot } from '@/server/usecases/lot-works';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said =
@@ -38,6 +41,12 @@ export const dropMix = async (input: unknown): Promise<ActionResult> =>
 
 export const makeMixLot = async (input: unknown): Promise<WithId> =>
   acted('make-lot', lotSchema, input, async (l) => answered(await makeLot(l)));
+
+export const weighTheLot = async (input: unknown): Promise<ActionResult> =>
+  acted('weigh-lot', weighLotSchema, input, weighLot);
+
+export const giveUpTheLot = async (input: unknown): Promise<ActionResult> =>
+  acted('give-up-lot', giveUpLotSchema, input, ({ workId, why }) => giveUpLot(workId, why));
 
 export const useBags = async (input: unknown): Promise<WithId> =>
   acted('use-bags', fromBagsSchema, input, async (f) => answered(await startFromBags(f)));

@@ -50,6 +50,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'keep-measure': pantry.keepWeighed,
   'answer-measure': pantry.keepAnswered,
   'keep-premix': premix.keepMix,
+  'weigh-lot': premix.weighTheLot,
+  'give-up-lot': premix.giveUpTheLot,
   'make-lot': premix.makeMixLot,
   'bags-gone': premix.bagsGone,
   'correct-lot': premix.correctTheLot,

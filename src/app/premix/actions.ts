@@ -5,6 +5,8 @@ import * as work from '@/app/acts/premix';
 export const keepMix = async (input: unknown) => work.keepMix(input);
 export const dropMix = async (input: unknown) => work.dropMix(input);
 export const makeMixLot = async (input: unknown) => work.makeMixLot(input);
+export const weighTheLot = async (input: unknown) => work.weighTheLot(input);
+export const giveUpTheLot = async (input: unknown) => work.giveUpTheLot(input);
 export const useBags = async (input: unknown) => work.useBags(input);
 export const bagsGone = async (input: unknown) => work.bagsGone(input);
 export const undoGone = async (input: unknown) => work.undoGone(input);

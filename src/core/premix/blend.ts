@@ -130,7 +130,7 @@ export function weighingOf(ingredient: Ingredient, grams: number, scales: readon
 /**
  * A lot as it is blended here: in so many equal blends as the largest drum or bowl takes, each weighed on the house's
  * scales.
- * @param lotG of the whole lot @param densityGPerMl of the mix, spooned
+ * @param lotG of the whole lot @param densityGPerMl of the mix, spooned @param begun how many it was begun in; null: not yet
  */
 export function blendsFor(
   bag: Pick<Bag, 'items'>,
@@ -138,10 +138,11 @@ export function blendsFor(
   densityGPerMl: number,
   bowls: readonly Bowl[],
   scales: readonly Scale[],
+  begun: number | null = null,
 ): Blends {
   const bowl = [...bowls].sort((a, b) => b.bowlMl - a.bowlMl)[0] ?? null;
   const most = bowl ? bowl.bowlMl * (1 - TURNING_SHARE) * densityGPerMl : Number.POSITIVE_INFINITY;
-  const count = Math.max(1, Math.ceil(lotG / most - 1e-9));
+  const count = begun ?? Math.max(1, Math.ceil(lotG / most - 1e-9));
   const eachG = lotG / count;
   return {
     count,

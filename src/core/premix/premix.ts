@@ -135,6 +135,12 @@ export interface FrozenLot {
   readonly writtenOn?: string | undefined;
 }
 
+/** Bags of a lot, by their numbers, that hold what a code stands on; and those that may. */
+export interface RecalledBags {
+  readonly is: readonly number[];
+  readonly may: readonly number[];
+}
+
 /** Where bags go; into a batch they go with the batch. */
 export const USE_KINDS = ['sale', 'gift', 'bin', 'other'] as const;
 export type UseKind = (typeof USE_KINDS)[number] | 'batch';
@@ -156,6 +162,8 @@ export interface LotUse {
   readonly why: string;
   /** For all of them, in the house's money; null: none was written. */
   readonly price: number | null;
+  /** Which bags, by the numbers on them, where somebody wrote them. */
+  readonly numbers: readonly number[];
   readonly usedAt: Date;
   readonly batchId: string | null;
   readonly batchName: string | null;
@@ -206,6 +214,9 @@ export interface Lot {
   readonly voidedAt?: Date | null;
   readonly voidedBy?: string;
   readonly voidWhy?: string;
+  /** The weighing that filled it, and the number of this size's first bag; null: it is older than that. */
+  readonly workId?: string | null;
+  readonly firstBag?: number | null;
   readonly unreadable?: readonly Unreadable[];
 }
 
@@ -221,6 +232,17 @@ export function bagsLeft(l: Pick<Lot, 'bags' | 'used'> & Partial<Pick<Lot, 'void
 /** "3", "3 1/2", "0.4" bags. */
 export const sayBags = (n: number): string =>
   Math.abs(2 * n - Math.round(2 * n)) < 1e-6 ? writeNumber(new Fraction(Math.round(2 * n), 2)) : n.toFixed(2);
+
+/** "7 to 12, 15". @param numbers rising */
+export function numbersSaid(numbers: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const n of numbers) {
+    const last = runs.at(-1);
+    if (last && last[1] === n - 1) last[1] = n;
+    else runs.push([n, n]);
+  }
+  return runs.map(([a, b]) => (a === b ? String(a) : b === a + 1 ? `${a}, ${b}` : `${a} to ${b}`)).join(', ');
+}
 
 /** Bags there are of each size, the largest first: "12 of 500 g, 4 of 1 kg" is said of them. */
 export function leftBySize(lots: readonly Lot[]): readonly { readonly bagG: number; readonly bags: number }[] {

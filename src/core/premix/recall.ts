@@ -3,8 +3,18 @@
  * table.
  */
 import Papa from 'papaparse';
-import { localDay, type Zoned } from '../quantity/day';
-import { type Lot, type LotItem, type LotUse, sayBags, standingUses, USE_WORDS } from './premix';
+import { type Dating, localDay, sayDay, type Zoned } from '../quantity/day';
+import type { Units } from '../quantity/say';
+import {
+  type Lot,
+  type LotItem,
+  type LotUse,
+  numbersSaid,
+  type RecalledBags,
+  sayBags,
+  standingUses,
+  USE_WORDS,
+} from './premix';
 
 export interface RecalledLot {
   readonly lot: Lot;
@@ -12,6 +22,23 @@ export interface RecalledLot {
   readonly by: readonly LotItem[];
   /** Every entry of its books, those taken back too. */
   readonly uses: readonly LotUse[];
+  /** Which of its bags, by their numbers; null: they have none, so each may be. */
+  readonly bags: RecalledBags | null;
+}
+
+type Certainty = 'is' | 'may' | 'none';
+
+/**
+ * Whether the bags of an entry hold what was asked for: by the numbers that somebody wrote, else by the bags there are
+ * of that size.
+ */
+export function certaintyOf(u: Pick<LotUse, 'numbers'>, { lot, by, bags }: Omit<RecalledLot, 'uses'>): Certainty {
+  // a lot that was asked for by its own number is all of it
+  if (by.length === 0 && !bags) return 'is';
+  if (!bags) return 'may';
+  const own = u.numbers.length > 0 ? u.numbers : Array.from({ length: lot.bags }, (_, n) => (lot.firstBag ?? 1) + n);
+  if (own.every((n) => bags.is.includes(n))) return 'is';
+  return own.some((n) => bags.is.includes(n) || bags.may.includes(n)) ? 'may' : 'none';
 }
 
 /** A packet's lots: several sacks of one thing stand with a comma between them. */
@@ -59,35 +86,92 @@ export const gramsInLots = (c: LotItem, code: string): number | null => {
   return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
 };
 
-/** Weighed from sacks of several lots: which bags hold which of them nobody noted, so each bag may be of each. */
-export const mayBe = (c: LotItem): boolean => codesIn(c.lot).length > 1;
-
-/** What a code leads to in these lots. @param lots found by the code @param uses of all of them */
+/**
+ * What a code leads to in these lots.
+ * @param lots found by the code @param uses of all of them @param bagsOf which of a lot's bags it is in; null: not known
+ */
 export function recallOf(
   code: string,
   lots: readonly Lot[],
   uses: readonly (LotUse & { readonly lotId: string })[],
+  bagsOf: (lot: Lot) => RecalledBags | null,
 ): readonly RecalledLot[] {
   return lots.flatMap((lot): readonly RecalledLot[] => {
     const by = lot.contents.filter((c) => codesIn(c.lot).some((x) => same(x, code)));
-    return by.length > 0 || same(lot.number, code) ? [{ lot, by, uses: uses.filter((u) => u.lotId === lot.id) }] : [];
+    const own = uses.filter((u) => u.lotId === lot.id);
+    return by.length > 0 || same(lot.number, code)
+      ? [{ lot, by, uses: own, bags: by.length > 0 ? bagsOf(lot) : null }]
+      : [];
   });
 }
 
-/** Who has bags of it, each once, with how many; what was taken back is not with them. */
-export function holdersOf(
-  recalled: readonly RecalledLot[],
-): readonly { readonly who: string; readonly bags: number }[] {
-  const by = new Map<string, number>();
-  for (const { uses } of recalled)
-    for (const u of standingUses(uses))
-      if ((u.kind === 'sale' || u.kind === 'gift') && u.who) by.set(u.who, (by.get(u.who) ?? 0) + u.bags);
-  return [...by].map(([who, bags]) => ({ who, bags })).sort((a, b) => a.who.localeCompare(b.who));
+interface Holder {
+  readonly who: string;
+  /** Bags that are of it, and that may be. */
+  readonly is: number;
+  readonly may: number;
 }
+
+/** Who has bags of it, each once, with how many; what was taken back is not with them. */
+export function holdersOf(recalled: readonly RecalledLot[]): readonly Holder[] {
+  const by = new Map<string, Holder>();
+  for (const r of recalled)
+    for (const u of standingUses(r.uses)) {
+      const certain = certaintyOf(u, r);
+      if (!((u.kind === 'sale' || u.kind === 'gift') && u.who) || certain === 'none') continue;
+      const had = by.get(u.who) ?? { who: u.who, is: 0, may: 0 };
+      by.set(u.who, { ...had, [certain]: had[certain] + u.bags });
+    }
+  return [...by.values()].sort((a, b) => a.who.localeCompare(b.who));
+}
+
+const CERTAIN_WORDS: Readonly<Record<Certainty, string>> = { is: 'of it', may: 'may be of it', none: 'not of it' };
+/** "of it", "may be of it". */
+export const certaintySaid = (c: Certainty): string => CERTAIN_WORDS[c];
+
+/** "Bags 7 to 12 are of it; bag 6 may be": null where bags have no numbers. */
+export function bagsSaid(bags: RecalledBags | null): string | null {
+  if (!bags) return null;
+  const said = (numbers: readonly number[], one: string, many: string): string =>
+    `${numbers.length === 1 ? 'bag' : 'bags'} ${numbersSaid(numbers)} ${numbers.length === 1 ? one : many}`;
+  const parts = [
+    ...(bags.is.length > 0 ? [said(bags.is, 'is of it', 'are of it')] : []),
+    ...(bags.may.length > 0 ? [said(bags.may, 'may be', 'may be')] : []),
+  ];
+  return parts.length === 0 ? 'No bag of this size is of it' : parts.join('; ').replace(/^./, (c) => c.toUpperCase());
+}
+
+/** The same as text to copy: each lot, which bags, and where they are. */
+export function recallText(
+  asked: string,
+  recalled: readonly RecalledLot[],
+  u: Dating & Pick<Units, 'currency'>,
+): string {
+  return [
+    asked,
+    ...recalled.flatMap((r) => {
+      const stand = standingUses(r.uses);
+      const gone = stand.reduce((a, x) => a + x.bags, 0);
+      const which = bagsSaid(r.bags);
+      return [
+        `${r.lot.premixName}, lot ${r.lot.number}, made ${sayDay(r.lot.made, u)}, best before ${sayDay(r.lot.bestBefore, u)}: ${r.lot.bags} bags of ${r.lot.bagG} g${r.lot.voidedAt ? ', cancelled' : ''}.${which ? ` ${which}.` : ''}`,
+        ...stand.map((x) => {
+          const numbers = x.numbers.length > 0 ? ` (${numbersSaid(x.numbers)})` : '';
+          const where = x.batchName ? `into ${x.batchName}` : `${USE_WORDS[x.kind]} ${x.who}`.trim();
+          return `- ${sayBags(x.bags)}${numbers}, ${where}, ${localDay(x.usedAt.getTime(), u)}: ${certaintySaid(certaintyOf(x, r))}`;
+        }),
+        `- here: ${sayBags(Math.max(0, r.lot.voidedAt ? 0 : r.lot.bags - gone))}`,
+      ];
+    }),
+  ].join('\n');
+}
+
+const SURE: Readonly<Record<Certainty, string>> = { is: 'is', may: 'may be', none: 'is not' };
 
 /** The same as a table: a row for every entry, and one for a lot that nobody has touched. @param code that was asked */
 export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zoned): string {
-  const rows = recalled.flatMap(({ lot, by, uses }) => {
+  const rows = recalled.flatMap((r) => {
+    const { lot, by, uses } = r;
     const of = {
       ingredient: by.map((c) => c.name).join('; '),
       ingredient_lot: by.map((c) => c.lot).join('; '),
@@ -95,7 +179,6 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
         .flatMap((c) => gramsInLots(c, code) ?? [])
         .map((g) => g.toFixed(1))
         .join('; '),
-      certainty: by.length > 0 && by.every(mayBe) ? 'may be: of several sacks' : 'sure',
       mix: lot.premixName,
       mix_lot: lot.number,
       made: lot.made,
@@ -104,11 +187,23 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       bags_made: String(lot.bags),
       state: lot.voidedAt ? 'cancelled' : '',
     };
-    const none = { entry: '', bags: '', day: '', batch: '', who: '', why: '', price: '' };
+    const none = {
+      certainty: SURE[certaintyOf({ numbers: [] }, r)],
+      entry: '',
+      bags: '',
+      numbers: '',
+      day: '',
+      batch: '',
+      who: '',
+      why: '',
+      price: '',
+    };
     if (uses.length === 0) return [{ ...of, ...none }];
     const stand = standingUses(uses);
     return uses.map((u) => ({
       ...of,
+      certainty: SURE[certaintyOf(u, r)],
+      numbers: u.numbers.join(' '),
       entry: u.undoes ? 'taken back' : `${USE_WORDS[u.kind]}${stand.includes(u) ? '' : ' (taken back)'}`,
       bags: u.bags < 0 ? `-${sayBags(-u.bags)}` : sayBags(u.bags),
       day: localDay(u.usedAt.getTime(), z),

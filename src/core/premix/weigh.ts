@@ -3,10 +3,11 @@
  * Grams.
  */
 import type { TallyPart } from '../formula/tally';
-import type { Scale } from '../pantry/gear';
+import { type Gear, type Scale, scalesOf } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import { toleranceG } from '../prep/tolerance';
-import type { Blends } from './blend';
+import type { Bag } from './bag';
+import { type Blends, blendsFor } from './blend';
 import type { Sack } from './premix';
 
 /** One thing on the scale, once. */
@@ -41,6 +42,21 @@ export function weighingsOf(b: Pick<Blends, 'count' | 'steps'>): readonly BlendW
   );
 }
 
+/**
+ * A lot's blends and every weighing of them on this house's scales and bowls.
+ * @param lotG of the whole lot @param begun blends that it was begun in; null: not yet
+ */
+export function blendSheet(
+  mix: { readonly bag: Pick<Bag, 'items'>; readonly densityGPerMl: number },
+  lotG: number,
+  house: { readonly gear: readonly Gear[] },
+  begun: number | null,
+): Blends & { readonly list: readonly BlendWeighing[] } {
+  const bowls = house.gear.filter((g) => g.sort === 'bowl');
+  const blends = blendsFor(mix.bag, lotG, mix.densityGPerMl, bowls, scalesOf(house.gear), begun);
+  return { ...blends, list: weighingsOf(blends) };
+}
+
 export interface PutIn {
   readonly ingredient: Ingredient;
   /** In all. */
@@ -61,21 +77,36 @@ export function addSacks(sacks: readonly Sack[]): readonly Sack[] {
   return [...by.values()].filter((s) => s.grams > 0);
 }
 
+/** A weighing that was noted: of what, how much was asked, and what came out of each sack. */
+export interface NotedWeighing {
+  /** Of the weighing on the blend sheet. */
+  readonly key: string;
+  readonly ingredientId: string;
+  readonly targetG: number;
+  readonly sacks: readonly Sack[];
+}
+
 /**
- * What went in of each thing: as it was weighed, and where it is not weighed yet, as it is planned.
- * @param planned for the whole lot @param notes by a weighing's key
+ * What went in of each thing: as it was weighed, and where it is not weighed yet, as it is planned, out of a sack that
+ * nobody noted.
+ * @param planned for the whole lot @param list every weighing of its blends @param noted those that stand
  */
 export function putIn(
   planned: readonly TallyPart[],
   list: readonly BlendWeighing[],
-  notes: Readonly<Record<string, Sack>>,
+  noted: readonly NotedWeighing[],
 ): readonly PutIn[] {
+  const keys = new Set(noted.map((w) => w.key));
   return planned.map((p) => {
-    const own = list.filter((w) => w.ingredient.id === p.ingredient.id);
-    const noted = own.flatMap((w) => notes[w.key] ?? []);
-    if (noted.length === 0) return { ingredient: p.ingredient, grams: p.grams, sacks: [] };
-    const rest = own.filter((w) => !notes[w.key]).reduce((a, w) => a + w.targetG, 0);
-    const sacks = addSacks([...noted, ...(rest > 0 ? [{ lot: noted.at(-1)?.lot ?? '', grams: rest }] : [])]);
+    const own = noted.filter((w) => w.ingredientId === p.ingredient.id);
+    if (own.length === 0) return { ingredient: p.ingredient, grams: p.grams, sacks: [] };
+    const asked = list.filter((w) => w.ingredient.id === p.ingredient.id);
+    // a sheet that was drawn anew since, for other scales, parts the same plan otherwise
+    const isOnSheet = own.every((w) => asked.some((x) => x.key === w.key));
+    const rest = isOnSheet
+      ? asked.filter((w) => !keys.has(w.key)).reduce((a, w) => a + w.targetG, 0)
+      : Math.max(0, p.grams - own.reduce((a, w) => a + w.targetG, 0));
+    const sacks = addSacks([...own.flatMap((w) => w.sacks), ...(rest > 0 ? [{ lot: '', grams: rest }] : [])]);
     return { ingredient: p.ingredient, grams: sacks.reduce((a, s) => a + s.grams, 0), sacks };
   });
 }

@@ -111,7 +111,8 @@ export function LotLabels({
               ))}
               <Text style={{ fontSize: text }}>{f.storage}</Text>
               <Text style={{ fontSize: text + 1, fontWeight: 700 }}>
-                Best before {sayDay(lot.bestBefore, f.units)}. Lot {lot.number}. Made {sayDay(lot.made, f.units)}.
+                Best before {sayDay(lot.bestBefore, f.units)}. Lot {lot.number}
+                {lot.firstBag ? `, bag ${lot.firstBag + bag - 1}` : ''}. Made {sayDay(lot.made, f.units)}.
               </Text>
               {f.maker || f.place ? (
                 <Text style={{ fontSize: text }}>{[f.maker, f.place].filter(Boolean).join(', ')}</Text>

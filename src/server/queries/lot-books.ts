@@ -4,12 +4,15 @@
  */
 import type { PoolClient } from 'pg';
 import { z } from 'zod';
+import { type ActionResult, refuse } from '@/contract/action-result';
 import { lotItemSchema } from '@/contract/stored';
+import type { LotWeighing } from '@/core/premix/blended';
 import {
   type LotChange,
   type LotItem,
   type LotUse,
   lotsOf,
+  type Sack,
   sayBags,
   USE_KINDS,
   type UseKind,
@@ -39,19 +42,29 @@ const lotUseRow = z.object({
   why: z.string(),
   price: z.number().nullable(),
   undoes: z.string().nullable(),
+  numbers: z.array(z.number()),
   usedAt: z.date(),
   batchId: z.string().nullable(),
   batchName: z.string().nullable(),
 });
 
+const SELECT_USE = `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.numbers, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
+  from lot_uses u left join batches b on b.id = u.batch_id`;
+
 /** The books of several lots. */
 export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly lotId: string })[]> =>
+  rowsFrom(lotUseRow, `${SELECT_USE} where u.lot_id = any($1) order by u.used_at, u.undoes nulls first, u.id`, [
+    lotIds,
+  ]);
+
+/** Every entry of somebody who has bags, and what took it back; the name in any letters, or a part of it. */
+export const usesOf = (who: string): Promise<(LotUse & { readonly lotId: string })[]> =>
   rowsFrom(
     lotUseRow,
-    `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
-       from lot_uses u left join batches b on b.id = u.batch_id
-      where u.lot_id = any($1) order by u.used_at, u.undoes nulls first, u.id`,
-    [lotIds],
+    `${SELECT_USE} where length($1) > 1 and (strpos(lower(u.who), lower($1)) > 0 and u.undoes is null and u.kind in ('sale', 'gift')
+        or u.undoes in (select x.id from lot_uses x where strpos(lower(x.who), lower($1)) > 0 and x.kind in ('sale', 'gift')))
+      order by u.used_at, u.undoes nulls first, u.id`,
+    [who.trim()],
   );
 
 /** The lots a batch's bags came from; bags that were put back are not in it. */
@@ -88,6 +101,8 @@ interface Leaving {
   readonly who?: string;
   readonly why?: string;
   readonly price?: number | null;
+  /** Which, by the numbers on them. */
+  readonly numbers?: readonly number[];
   readonly usedAt?: Date | null;
 }
 
@@ -115,6 +130,35 @@ async function leftOf(
 
 const no = (path: string, message: string): Undone<MadeLot> => new Undone<MadeLot>({ ok: false, path, message });
 
+/** Numbers of bags that leave: of this size, as many as leave, and none that has left. @throws Undone */
+async function numbersFree(client: PoolClient, lotId: string, { bags, numbers = [] }: Leaving): Promise<void> {
+  if (numbers.length === 0) return;
+  const [lot] = await rowsFrom(
+    z.object({ bags: z.number(), first: z.number().nullable() }),
+    'select bags, first_bag as first from lots where id = $1',
+    [lotId],
+    client,
+  );
+  if (!lot?.first) throw no('numbers', 'The bags of this lot have no numbers.');
+  const last = lot.first + lot.bags - 1;
+  const beyond = numbers.filter((n) => n < (lot.first ?? 1) || n > last);
+  if (beyond.length > 0)
+    throw no('numbers', `Bags of this size have the numbers ${lot.first} to ${last}: not ${beyond.join(', ')}.`);
+  if (new Set(numbers).size !== Math.ceil(bags - 1e-6))
+    throw no(
+      'numbers',
+      `${sayBags(bags)} leave, and ${numbers.length} ${numbers.length === 1 ? 'number is' : 'numbers are'} written.`,
+    );
+  const gone = await rowsFrom(
+    z.object({ n: z.number() }),
+    `select distinct n from lot_uses u, unnest(u.numbers) n
+      where u.lot_id = $1 and u.undoes is null and not exists (select 1 from lot_uses x where x.undoes = u.id) and n = any($2) order by n`,
+    [lotId, numbers],
+    client,
+  );
+  if (gone.length > 0) throw no('numbers', `Gone already: ${gone.map((g) => g.n).join(', ')}.`);
+}
+
 /** Counts bags out of a lot. @throws Undone */
 export async function takeBags(client: PoolClient, lotId: string, l: Leaving): Promise<void> {
   const { left = 0, voided = false } = (await leftOf(client, lotId)) ?? {};
@@ -126,9 +170,20 @@ export async function takeBags(client: PoolClient, lotId: string, l: Leaving): P
         ? 'No bag of this lot is left.'
         : `Only ${sayBags(left)} ${left <= 1 ? 'bag is' : 'bags are'} left of this lot.`,
     );
+  await numbersFree(client, lotId, l);
   await client.query(
-    'insert into lot_uses (lot_id, batch_id, bags, why, used_at, kind, who, price) values ($1, $2, $3, $4, coalesce($5, now()), $6, $7, $8)',
-    [lotId, l.batchId ?? null, l.bags, l.why ?? '', l.usedAt ?? null, l.kind, l.who ?? '', l.price ?? null],
+    'insert into lot_uses (lot_id, batch_id, bags, why, used_at, kind, who, price, numbers) values ($1, $2, $3, $4, coalesce($5, now()), $6, $7, $8, $9)',
+    [
+      lotId,
+      l.batchId ?? null,
+      l.bags,
+      l.why ?? '',
+      l.usedAt ?? null,
+      l.kind,
+      l.who ?? '',
+      l.price ?? null,
+      l.numbers ?? [],
+    ],
   );
 }
 
@@ -224,6 +279,13 @@ export const correctLot = (
       [lotId],
       client,
     );
+    // the sacks of what was weighed in the records are put right at its weighing
+    const weighed = await rowsFrom(
+      z.object({ id: z.string() }),
+      'select distinct g.ingredient_id as id from lot_weighings g join lots l on l.work_id = g.work_id where l.id = $1',
+      [lotId],
+      client,
+    );
     const now = await leftOf(client, lotId);
     if (!now || now.voided) throw no('lotId', 'That lot is cancelled, or not in this kitchen.');
     const gone = now.bags - now.left;
@@ -235,7 +297,9 @@ export const correctLot = (
       if (read.unreadable.length > 0)
         throw no('lotId', 'What went into this lot can’t be read whole: it stays as it is.');
       // what was weighed in was weighed in, however many bags it filled
-      const contents = read.value.map((c) => relabelled(c, to.sackLots[c.id]));
+      const contents = read.value.map((c) =>
+        weighed.some((w) => w.id === c.id) ? c : relabelled(c, to.sackLots[c.id]),
+      );
       const bags = row.id === lotId ? to.bags : row.bags;
       const same =
         bags === row.bags &&
@@ -258,6 +322,56 @@ export const correctLot = (
       ]);
     }
   });
+
+/** Contents with other sacks of one thing, each size's part as large as it was. */
+function movedItem(c: LotItem, share: number, sacks: readonly Sack[]): LotItem {
+  const part = (g: number): number => Math.round(g * share * 100) / 100;
+  const own = sacks.map((s) => ({ ...s, grams: part(s.grams) }));
+  return { ...c, grams: part(sacks.reduce((a, s) => a + s.grams, 0)), sacks: own, lot: lotsOf(own) };
+}
+
+/**
+ * Puts what went into the bags of a lot right with one weighing of it, in bags of every size; each keeps what it was
+ * with who and why.
+ * @param was the weighing, of which other sacks or grams went in
+ */
+export async function moveContents(
+  client: PoolClient,
+  workId: string,
+  was: Pick<LotWeighing, 'ingredientId' | 'sacks'>,
+  to: readonly Sack[],
+  by: { readonly who: string; readonly why: string },
+): Promise<ActionResult> {
+  const rows = await rowsFrom(
+    z.object({ id: z.string(), bags: z.number(), contents: z.unknown(), checked: z.string(), note: z.string() }),
+    'select id, bags, contents, checked, note from lots where work_id = $1 order by id for update',
+    [workId],
+    client,
+  );
+  const read = rows.map((row) => ({ row, contents: readStored(CONTENTS, row.contents, row.id) }));
+  // what can't be read whole is not written back
+  if (read.some((r) => r.contents.unreadable.length > 0))
+    return refuse('What went into this lot can’t be read whole: it stays as it is.');
+  const item = (r: (typeof read)[number]): LotItem | undefined =>
+    r.contents.value.find((c) => c.id === was.ingredientId);
+  const all = read.reduce((a, r) => a + (item(r)?.grams ?? 0), 0);
+  const before = read.flatMap((r) => item(r)?.sacks ?? []);
+  const less = was.sacks.map((s) => ({ ...s, grams: -s.grams }));
+  const now = addSacks([...before, ...less, ...to]).filter((s) => s.grams >= 0.01 * read.length);
+  for (const r of read) {
+    const own = item(r);
+    if (!own || !(all > 0)) continue;
+    const contents = r.contents.value.map((c) => (c === own ? movedItem(c, own.grams / all, now) : c));
+    await client.query('insert into lot_changes (lot_id, who, why, was) values ($1, $2, $3, $4)', [
+      r.row.id,
+      by.who,
+      by.why,
+      JSON.stringify({ bags: r.row.bags, contents: r.contents.value, checked: r.row.checked, note: r.row.note }),
+    ]);
+    await client.query('update lots set contents = $2 where id = $1', [r.row.id, JSON.stringify(contents)]);
+  }
+  return { ok: true };
+}
 
 /**
  * Voids a lot, bags of every size of it: it is kept, with who and why, and nothing leaves it any more.

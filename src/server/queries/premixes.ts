@@ -139,7 +139,10 @@ export const keepPremix = (
 
 /** Takes a premix out, where no lot was ever made of it. @returns whether it is gone */
 export async function dropPremix(id: string): Promise<boolean> {
-  await query('delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1)', [id]);
+  await query(
+    'delete from premixes where id = $1 and not exists (select 1 from lots where premix_id = $1) and not exists (select 1 from lot_works where premix_id = $1)',
+    [id],
+  );
   return (await query('select 1 from premixes where id = $1', [id])).length === 0;
 }
 
@@ -147,7 +150,8 @@ const SELECT_LOT = `
   select l.id, l.premix_id as "premixId", p.name as "premixName", l.number, to_char(l.made, 'YYYY-MM-DD') as made, to_char(l.best_before, 'YYYY-MM-DD') as "bestBefore",
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::float8 as used, l.contents, l.checked, l.note,
          l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
-         coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy"
+         coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy",
+         l.work_id as "workId", l.first_bag as "firstBag"
     from lots l join premixes p on p.id = l.premix_id`;
 const lotRow = z.object({
   id: z.string(),
@@ -170,6 +174,8 @@ const lotRow = z.object({
   voidedAt: z.date().nullable(),
   voidedBy: z.string(),
   voidWhy: z.string(),
+  workId: z.string().nullable(),
+  firstBag: z.number().nullable(),
 });
 type LotRow = z.output<typeof lotRow>;
 
@@ -301,6 +307,8 @@ export interface NewLot {
   /** What stayed in the sieve, g. */
   readonly restG?: number;
   readonly take: 'no' | 'enough' | 'anyway';
+  /** The weighing that fills it; null: nothing of it was weighed in. */
+  readonly workId?: string | null;
   readonly requestId: string | null;
 }
 
@@ -330,11 +338,12 @@ export async function insertLot(
   const taken = await rowsFrom(z.object({ number: z.string() }), 'select distinct number from lots', [], client);
   const number = lotNumber(l.made, new Set(taken.map((r) => r.number)));
   const ids: string[] = [];
+  let firstBag = 1;
   for (const [n, row] of rows.entries()) {
     const made = await rowsFrom(
       idRow,
-      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1)) returning id`,
+      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition, work_id, first_bag)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1), $14, $15) returning id`,
       [
         l.premixId,
         number,
@@ -349,12 +358,15 @@ export async function insertLot(
         JSON.stringify(row.frozen),
         l.madeBy ?? '',
         row.restG,
+        l.workId ?? null,
+        firstBag,
       ],
       client,
     );
     const id = made[0]?.id;
     if (!id) throw new Error('insert returned no row');
     ids.push(id);
+    firstBag += row.bags;
   }
   return { ids, again: false };
 }

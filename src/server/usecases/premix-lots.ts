@@ -7,6 +7,7 @@ import type { Version } from '@/core/formula/version';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
 import { itemsFor } from '@/core/premix/bag';
+import { bagAsked, bagsOfLot, recalledBags, standingWeighings } from '@/core/premix/blended';
 import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
 import {
@@ -17,18 +18,20 @@ import {
   type Lot,
   type LotItem,
   lotsOf,
+  type RecalledBags,
 } from '@/core/premix/premix';
 import type { Product } from '@/core/premix/products';
 import { nearCodes, type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
-import { massOfFills, readSacks } from '@/core/premix/weigh';
+import { blendSheet, massOfFills, putIn, readSacks } from '@/core/premix/weigh';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
 import { transaction } from '../db/pool';
 import { Undone } from '../db/undone';
 import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { loadHouse } from '../queries/house';
-import { booksOf, type MadeLot, takeBags } from '../queries/lot-books';
+import { booksOf, type MadeLot, takeBags, usesOf } from '../queries/lot-books';
+import { closeWork, lockWork, workById } from '../queries/lot-works';
 import { stockNoted } from '../queries/pantry';
 import {
   codesWritten,
@@ -40,6 +43,7 @@ import {
   type NewLot,
   type Premix,
   premixById,
+  sizesOfLot,
   unfrozenLots,
 } from '../queries/premixes';
 import { shortOnShelf, takeFromShelf } from '../queries/stock';
@@ -89,10 +93,16 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
       path: 'made',
       message: `It would be past its date before it is made: ${best?.why ?? 'no date'}.`,
     };
+  const work = l.workId ? await workById(l.workId) : null;
+  if (l.workId && (!work || work.premixId !== l.premixId))
+    return { ok: false, path: 'workId', message: 'What was weighed of it is not in the records: open the mix anew.' };
   const allG = massOfFills(l.fills);
   const all: LotItem[] = [];
-  for (const p of itemsFor(kept.worked.bag, allG)) {
-    const typed = l.sacks[p.ingredient.id] ?? [];
+  const noted = work ? standingWeighings(work.weighings) : [];
+  const { list } = blendSheet(kept.worked, massOfFills(work?.fills ?? l.fills), house, work?.blends ?? null);
+  for (const p of putIn(itemsFor(kept.worked.bag, allG), list, noted)) {
+    // as it was weighed in the records; what was not, as it is typed
+    const typed = p.sacks.length > 0 ? p.sacks : (l.sacks[p.ingredient.id] ?? []);
     const sacks = typed.length > 0 ? readSacks(p.grams, typed) : [];
     const name = kitchenName(p.ingredient);
     if (!sacks)
@@ -123,8 +133,19 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
   });
   try {
     return await transaction(async (client): Promise<MadeLot> => {
+      if (work) await lockWork(client, l.premixId);
       const { ids, again } = await insertLot(client, l, best.date, rows);
       const id = ids[0] ?? '';
+      if (work && !again) {
+        const now = await workById(work.id, client);
+        if (now?.closedAt || now?.weighings.length !== work.weighings.length)
+          throw new Undone<MadeLot>({
+            ok: false,
+            path: 'workId',
+            message: 'Another screen has weighed more of it, or filled it, meanwhile: look at it again.',
+          });
+        await closeWork(client, work.id, 'filled');
+      }
       if (again || l.take === 'no') return { ok: true, id };
       // what there is too little of is told of the whole lot, not of one size
       const short = l.take === 'enough' ? await shortOnShelf(client, new Map(all.map((c) => [c.id, c.grams]))) : [];
@@ -227,13 +248,58 @@ export function goneFromPantry(lot: Pick<Lot, 'contents'>, p: FrozenProduct, hou
 /** Codes that are nearly the one asked for. */
 export const nearlyCalled = async (code: string): Promise<readonly string[]> => nearCodes(code, await codesWritten());
 
+/** The bags of a lot's size that a code is in, by the weighings that filled it. */
+async function bagsRecalled(code: string, lots: readonly Lot[]): Promise<ReadonlyMap<string, RecalledBags | null>> {
+  const out = new Map<string, RecalledBags | null>();
+  for (const number of new Set(lots.map((l) => l.number))) {
+    const sizes = await sizesOfLot(number);
+    const work = sizes[0]?.workId ? await workById(sizes[0].workId) : null;
+    const bags = bagsOfLot(sizes, work?.blends ?? 0);
+    for (const l of sizes) {
+      const own = bags.filter((b) => b.bagG === l.bagG);
+      out.set(l.id, recalledBags(code, l.contents, work?.weighings ?? [], own));
+    }
+  }
+  return out;
+}
+
+/** What was asked for, as it was understood, and the lots it leads to. */
+interface Recalled {
+  readonly by: 'code' | 'bag' | 'who';
+  readonly lots: readonly RecalledLot[];
+}
+
 /**
- * Every lot a code leads to, with its books. @param code an ingredient's lot as its packet has it, or a mix's own
- * number
+ * Every lot that what was asked leads to, with its books: an ingredient's lot as its packet has it, a mix's own number,
+ * a bag of it ("261125-2/7"), or whoever has bags.
  */
-export async function recalled(code: string): Promise<readonly RecalledLot[]> {
-  const lots = await lotsByCode(code);
-  return recallOf(code, lots, lots.length > 0 ? await booksOf(lots.map((l) => l.id)) : []);
+export async function recalled(asked: string): Promise<Recalled> {
+  const bag = bagAsked(asked);
+  const ofBag = bag
+    ? (await lotsByCode(bag.lot)).filter((l) => l.firstBag && l.firstBag <= bag.bag && bag.bag < l.firstBag + l.bags)
+    : [];
+  if (bag && ofBag.length > 0) {
+    const uses = await booksOf(ofBag.map((l) => l.id));
+    const is = { is: [bag.bag], may: [] };
+    return {
+      by: 'bag',
+      lots: ofBag.map((lot) => ({ lot, by: [], uses: uses.filter((u) => u.lotId === lot.id), bags: is })),
+    };
+  }
+  const lots = await lotsByCode(asked);
+  if (lots.length > 0) {
+    const bags = await bagsRecalled(asked, lots);
+    const uses = await booksOf(lots.map((l) => l.id));
+    return { by: 'code', lots: recallOf(asked, lots, uses, (l) => bags.get(l.id) ?? null) };
+  }
+  const theirs = await usesOf(asked);
+  const had = await Promise.all([...new Set(theirs.map((u) => u.lotId))].map((id) => lotById(id)));
+  return {
+    by: 'who',
+    lots: had.flatMap((lot) =>
+      lot ? [{ lot, by: [], uses: theirs.filter((u) => u.lotId === lot.id), bags: null }] : [],
+    ),
+  };
 }
 
 interface FromBags {

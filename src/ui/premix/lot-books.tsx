@@ -1,11 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { readNumbers } from '@/core/premix/blended';
 import {
   bagsLeft,
   entryWords,
   type Lot,
   type LotUse,
+  numbersSaid,
   readBagCount,
   sayBags,
   standingUses,
@@ -45,6 +47,8 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
   const [who, setWho] = useState('');
   const [why, setWhy] = useState('');
   const [price, setPrice] = useState('');
+  const [numbers, setNumbers] = useState('');
+  const which = readNumbers(numbers);
   const read = readBagCount(bags, bagsLeft(lot), lot.bagG);
   const paid = price.trim() === '' ? null : typedNumber(price.replace(units.currency, ''), '');
   const handed = kind === 'sale' || kind === 'gift';
@@ -52,6 +56,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
     ...(handed && who.trim() === '' && { who: 'Write who has them.' }),
     ...(!handed && why.trim() === '' && { why: 'Write why.' }),
     ...(paid !== null && !(paid >= 0) && { price: 'A number, or nothing.' }),
+    ...(which === null && { numbers: 'Numbers, as 3, 7 to 9.' }),
   };
   const send = async (): Promise<void> => {
     if (read.error || asking.found(wrong)) return;
@@ -63,12 +68,14 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
         who,
         why,
         price: kind === 'sale' ? paid : null,
+        numbers: which ?? [],
         requestId,
       }),
     );
     if (!a?.ok) return;
     toast('In the books');
     setBags('1');
+    setNumbers('');
     setWhy('');
     router.refresh();
   };
@@ -113,6 +120,12 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
               className: 'w-36',
               placeholder: '2, 1/2, 250 g',
             })}
+            {lot.firstBag
+              ? field('Their numbers', numbers, setNumbers, errors.numbers, {
+                  className: 'w-36',
+                  placeholder: '3, 7 to 9',
+                })
+              : null}
             {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, {
               className: 'min-w-44 flex-1',
               ...(!handed && { list: PEOPLE_LIST }),
@@ -194,6 +207,7 @@ export function LotBooks({
                   ) : (
                     entryWords(u, units)
                   )}
+                  {u.numbers.length > 0 ? `, ${u.numbers.length === 1 ? 'bag' : 'bags'} ${numbersSaid(u.numbers)}` : ''}
                   {stands || u.undoes ? '' : ' (taken back)'}
                 </span>
                 {stands && u.kind !== 'batch' ? (

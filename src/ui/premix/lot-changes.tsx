@@ -21,11 +21,14 @@ export function LotChanges({
   changes,
   correct,
   voidIt,
+  weighed,
 }: {
   readonly lot: Lot;
   readonly changes: readonly LotChange[];
   readonly correct: Ask;
   readonly voidIt: Ask;
+  /** Things that were weighed in the records: their sacks are put right at their weighing. */
+  readonly weighed: readonly string[];
 }) {
   const router = useRouter();
   const time = useTime();
@@ -34,7 +37,11 @@ export function LotChanges({
   const [bags, setBags] = useState(String(lot.bags));
   const [own, setOwn] = useState<Readonly<Record<string, readonly string[]>>>(
     // a box for each sack that was noted; what was weighed of it stays
-    Object.fromEntries(lot.contents.map((c) => [c.id, c.sacks?.length ? c.sacks.map((s) => s.lot) : [c.lot]])),
+    Object.fromEntries(
+      lot.contents
+        .filter((c) => !weighed.includes(c.id))
+        .map((c) => [c.id, c.sacks?.length ? c.sacks.map((s) => s.lot) : [c.lot]]),
+    ),
   );
   const [checked, setChecked] = useState(lot.checked);
   const [note, setNote] = useState(lot.note);
@@ -126,6 +133,9 @@ export function LotChanges({
                   />
                 )),
               )}
+              {weighed.length > 0 ? (
+                <p className="text-soft">What was weighed in, and its sacks, is put right at its weighing.</p>
+              ) : null}
               <Field label="Checked" value={checked} onChange={(e) => setChecked(e.target.value)} />
               <Field label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
             </>

@@ -1,5 +1,5 @@
 'use client';
-import { Check, Undo2 } from 'lucide-react';
+import { Check } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Sack } from '@/core/premix/premix';
@@ -14,22 +14,23 @@ import { sayWeight, shownOf, TargetReading } from '../shared/target-reading';
 interface Props {
   readonly list: readonly BlendWeighing[];
   readonly blends: number;
-  readonly notes: Readonly<Record<string, Sack>>;
+  readonly notes: Readonly<Record<string, readonly Sack[]>>;
   /** The first sack's lot, as it is noted already. */
   readonly lotOf: (ingredientId: string) => string;
-  readonly onNotes: (notes: Readonly<Record<string, Sack>>) => void;
+  readonly onWeighed: (w: BlendWeighing, sacks: readonly Sack[]) => void;
   readonly onDone: () => void;
 }
 
-/** A lot weighed in: one blend after the other, one thing at a time, each with the sack it came out of. */
-export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Props) {
+/** A lot weighed in: one blend after the other, one thing at a time, each with the sacks it came out of. */
+export function LotWeighIn({ list, blends, notes, lotOf, onWeighed, onDone }: Props) {
   const scale = useInstrument<ScaleReading, ScaleAct>('/api/scale', 'practice-scale');
   const [typed, setTyped] = useState('');
-  const [back, setBack] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const [lot, setLot] = useState<string | null>(null);
+  // sacks that ended within this weighing
+  const [ended, setEnded] = useState<readonly Sack[]>([]);
   const box = useRef<HTMLInputElement>(null);
-  const w = list.find((x) => x.key === back) ?? list.find((x) => !notes[x.key]) ?? null;
+  const w = list.find((x) => !notes[x.key]) ?? null;
   const key = w?.key ?? '';
   // another weighing: the box is empty and under the hand
   useEffect(() => {
@@ -37,6 +38,7 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
     setTyped('');
     setSure(false);
     setLot(null);
+    setEnded([]);
     box.current?.focus({ preventScroll: true });
   }, [key]);
   const done = list.filter((x) => notes[x.key]).length;
@@ -50,22 +52,33 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
       </div>
     );
   const name = kitchenName(w.ingredient);
-  const now = shownOf(typed, scale.reading, 0, w.targetG, w.toleranceG);
+  const inG = ended.reduce((a, x) => a + x.grams, 0);
+  const targetG = Math.max(0, w.targetG - inG);
+  const now = shownOf(typed, scale.reading, 0, targetG, w.toleranceG);
   const { reading, stands, off } = now;
   // the sack it was out of last is the one that stands open
   const before = list.filter((x) => x.ingredient.id === w.ingredient.id && notes[x.key]);
-  const open = lot ?? notes[w.key]?.lot ?? notes[before.at(-1)?.key ?? '']?.lot ?? lotOf(w.ingredient.id);
-  const last = [...list].reverse().find((x) => notes[x.key] && x.key !== w.key);
+  const open = lot ?? notes[before.at(-1)?.key ?? '']?.at(-1)?.lot ?? (ended.length > 0 ? '' : lotOf(w.ingredient.id));
+  const weighed = (): Sack => ({ lot: open.trim(), grams: Math.round(reading * 100) / 100 });
+  const isRead = reading > 0 && !scale.reading?.over;
   const next = (): void => {
-    if (!(reading > 0) || scale.reading?.over) return;
+    if (!isRead) return;
     // what is off is passed by a second press alone
     if (stands !== 'right' && !sure) {
       setSure(true);
       return;
     }
-    onNotes({ ...notes, [w.key]: { lot: open.trim(), grams: Math.round(reading * 100) / 100 } });
+    onWeighed(w, [...ended, weighed()]);
     if (scale.on) scale.act({ do: 'tare' });
-    setBack(null);
+  };
+  const endSack = (): void => {
+    if (!isRead) return;
+    setEnded([...ended, weighed()]);
+    setLot('');
+    setTyped('');
+    setSure(false);
+    if (scale.on) scale.act({ do: 'tare' });
+    box.current?.focus({ preventScroll: true });
   };
   return (
     <section aria-label="Weigh in" className="grid gap-4 rounded-plate border-2 border-rim p-4">
@@ -73,8 +86,14 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
         {blends > 1 ? `Blend ${w.blend} of ${blends}, ` : ''}step {w.step}; {done} of {list.length} weighed
       </p>
       <h3 className="text-4xl [overflow-wrap:anywhere]">{name}</h3>
+      {ended.length > 0 ? (
+        <p role="status">
+          In: {ended.map((x) => `${sayWeight(x.grams)} out of ${x.lot || 'a sack without a lot'}`).join(', ')}. The rest
+          comes out of the next sack.
+        </p>
+      ) : null}
       <TargetReading
-        target={w.targetG}
+        target={targetG}
         tolerance={w.toleranceG}
         more={w.scale ? `; on the ${w.scale.name.toLowerCase()}` : ''}
         scale={scale}
@@ -115,17 +134,11 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
             ? `Note it, ${sayWeight(Math.abs(off))} ${off < 0 ? 'short' : 'over'}`
             : 'That is in: next'}
         </Button>
-        {last ? (
-          <Button size="work" onClick={() => setBack(last.key)}>
-            <Undo2 size={20} aria-hidden />
-            The one before again
+        {stands === 'under' ? (
+          <Button size="work" disabled={!isRead} onClick={endSack}>
+            This sack ends here
           </Button>
         ) : null}
-        {back === null ? null : (
-          <Button size="work" onClick={() => setBack(null)}>
-            Leave it as it was
-          </Button>
-        )}
         <Button size="work" onClick={onDone}>
           Back to the lot
         </Button>
@@ -133,7 +146,7 @@ export function LotWeighIn({ list, blends, notes, lotOf, onNotes, onDone }: Prop
       <Button className="min-h-11 justify-self-start" aria-pressed={scale.on} onClick={() => scale.turn(!scale.on)}>
         {scale.on ? 'Put the practice scale away' : 'Try it with a practice scale'}
       </Button>
-      {scale.on ? <ScalePanel target={w.targetG} act={scale.act} /> : null}
+      {scale.on ? <ScalePanel target={targetG} act={scale.act} /> : null}
     </section>
   );
 }

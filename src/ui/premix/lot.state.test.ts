@@ -18,7 +18,7 @@ const CARD = {
 const worked = workPremix(CARD, FRESH_KITCHEN, null, FRESH_PREMIX);
 if (!worked) throw new Error('the card is no mix');
 const settings = { ...FRESH_PREMIX, bagG: 500 };
-const facts = (shelf: Shelf = {}): LotFacts => ({ settings, worked, house: FRESH_KITCHEN, shelf });
+const facts = (shelf: Shelf = {}): LotFacts => ({ settings, worked, house: FRESH_KITCHEN, shelf, work: null });
 const typed = (part: Partial<LotTyped>): LotTyped => ({ ...FRESH_LOT, ...part });
 const sugar = worked.bag.items.find((i) => /sugar/i.test(i.ingredient.name))?.ingredient.id ?? '';
 

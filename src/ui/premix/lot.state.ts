@@ -4,17 +4,18 @@ import { scalesOf } from '@/core/pantry/gear';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Shelf } from '@/core/pantry/stock';
 import { itemsFor } from '@/core/premix/bag';
-import { type Blends, blendsFor, tooFine } from '@/core/premix/blend';
+import { type Blends, tooFine } from '@/core/premix/blend';
+import { type LotWork, standingWeighings } from '@/core/premix/blended';
 import { MOST_BAGS, type PremixSettings, type Sack } from '@/core/premix/premix';
 import {
   type BlendWeighing,
+  blendSheet,
   type Fill,
   fillsOf,
   massOfFills,
   type PutIn,
   putIn,
   readSacks,
-  weighingsOf,
 } from '@/core/premix/weigh';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams } from '@/core/quantity/say';
@@ -37,8 +38,10 @@ export interface LotTyped {
   readonly others: readonly { readonly size: string; readonly bags: string }[];
   /** The packets, by ingredient. */
   readonly sacks: Readonly<Record<string, readonly TypedSack[]>>;
-  /** What the weigh-in wrote, by weighing. */
-  readonly notes: Readonly<Record<string, Sack>>;
+  /** The weighing in the records that this browser begins; empty: none yet. */
+  readonly workId: string;
+  /** What was noted here and is not heard back from the records, by weighing; before 0.35.0 one sack each. */
+  readonly notes: Readonly<Record<string, Sack | readonly Sack[]>>;
   readonly madeBy: string;
   /** Sieve rests, as typed. */
   readonly rest: string;
@@ -55,6 +58,7 @@ export const FRESH_LOT: LotTyped = {
   size: '',
   others: [],
   sacks: {},
+  workId: '',
   notes: {},
   rest: '',
   madeBy: '',
@@ -155,8 +159,12 @@ function sacksOf(
 }
 
 export interface LotAtHand extends Filling {
+  /** What stands in the form: as typed, or as the lot in the records was begun. */
+  readonly typed: LotTyped;
   readonly blends: Blends | null;
   readonly list: readonly BlendWeighing[];
+  /** What is weighed in, by its key: in the records, or on the way there. */
+  readonly notes: Readonly<Record<string, readonly Sack[]>>;
   /** Weighings that are not noted. */
   readonly open: number;
   readonly parts: readonly PutIn[];
@@ -174,31 +182,57 @@ export interface LotAtHand extends Filling {
   readonly whole: boolean;
 }
 
+/** What was noted in this browser, each as its sacks. */
+const ownNotes = (t: LotTyped): Readonly<Record<string, readonly Sack[]>> =>
+  Object.fromEntries(Object.entries(t.notes).map(([key, said]) => [key, 'grams' in said ? [said] : said]));
+
+/** A lot that is being weighed keeps the bags it was begun for, on whichever screen. */
+function asBegun(t: LotTyped, work: LotWork | null): LotTyped {
+  const [first, ...others] = work?.fills ?? [];
+  if (!first) return t;
+  return {
+    ...t,
+    by: 'bags',
+    amount: String(first.bags),
+    size: String(first.bagG),
+    others: others.map((o) => ({ size: String(o.bagG), bags: String(o.bags) })),
+  };
+}
+
 /** What comes of a lot as it is typed: bags, weighings, stock, and what is not clear yet. */
-export function lotOf(t: LotTyped, { settings, worked, house, shelf }: LotFacts): LotAtHand {
+export function lotOf(said: LotTyped, { settings, worked, house, shelf, work }: LotFacts): LotAtHand {
+  const t = asBegun(said, work);
   const filling = fillingOf(t, settings, worked, house.units);
   const { lotG } = filling;
-  const scales = scalesOf(house.gear);
-  const bowls = house.gear.filter((g) => g.sort === 'bowl');
-  const blends = lotG === null ? null : blendsFor(worked.bag, lotG, worked.densityGPerMl, bowls, scales);
-  const list = blends ? weighingsOf(blends) : [];
-  const parts = putIn(lotG === null ? [] : itemsFor(worked.bag, lotG), list, t.notes);
+  const sheet = lotG === null ? null : blendSheet(worked, lotG, house, work?.blends ?? null);
+  const list = sheet?.list ?? [];
+  const kept = standingWeighings(work?.weighings ?? []);
+  const own = ownNotes(t);
+  const waiting = list.flatMap((w) => {
+    const sacks = kept.some((x) => x.key === w.key) ? undefined : own[w.key];
+    return sacks ? [{ key: w.key, ingredientId: w.ingredient.id, targetG: w.targetG, sacks }] : [];
+  });
+  const noted = [...kept, ...waiting];
+  const notes = Object.fromEntries(noted.map((w) => [w.key, w.sacks]));
+  const parts = putIn(lotG === null ? [] : itemsFor(worked.bag, lotG), list, noted);
   const onHand = (p: PutIn): number | null => shelf[p.ingredient.id]?.onHandG ?? null;
   const { went, unclear } = sacksOf(t, parts);
   const badSacks = Object.keys(unclear).length > 0;
   const restG = typedGrams(t.rest) ?? 0;
   return {
     ...filling,
-    blends,
+    typed: t,
+    blends: sheet,
     list,
-    open: list.filter((w) => !t.notes[w.key]).length,
+    notes,
+    open: list.filter((w) => !notes[w.key]).length,
     parts,
     short: parts.flatMap((p) => {
       const has = onHand(p);
       return has !== null && has < p.grams - 0.05 ? [{ name: kitchenName(p.ingredient), g: p.grams - has }] : [];
     }),
     unnoted: parts.flatMap((p) => (onHand(p) === null ? [kitchenName(p.ingredient)] : [])),
-    fine: lotG === null ? [] : tooFine(worked.bag, lotG, scales),
+    fine: lotG === null ? [] : tooFine(worked.bag, lotG / (sheet?.count ?? 1), scalesOf(house.gear)),
     went,
     unclear,
     badSacks,
@@ -213,4 +247,6 @@ export interface LotFacts {
   readonly worked: WorkedPremix;
   readonly house: Kitchen;
   readonly shelf: Shelf;
+  /** The lot that is being weighed, as the records have it; null: none is. */
+  readonly work: LotWork | null;
 }

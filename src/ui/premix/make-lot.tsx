@@ -1,13 +1,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { blendSteps } from '@/core/premix/blend';
 import { limitsOf } from '@/core/premix/keeping';
-import { MOST_SIZES } from '@/core/premix/premix';
+import { MOST_SIZES, type Sack } from '@/core/premix/premix';
+import type { BlendWeighing } from '@/core/premix/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
-import { act } from '../kit/answer';
+import { act, answerTo } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
@@ -20,44 +21,49 @@ import { Switch } from '../kit/switch';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
 import { drivesOf, FRESH_LOT, type LotAtHand, type LotFacts, type LotTyped, lotOf } from './lot.state';
+import { LotBlends } from './lot-blends';
 import { LotSacks } from './lot-sacks';
 import { LotWeighIn } from './lot-weigh-in';
 
 type Props = LotFacts & {
   readonly premixId: string;
   readonly make: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
+  readonly weigh: Ask;
+  readonly giveUp: Ask;
 };
+type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
 /** Making a lot: how much of each, in which order, from which lots of ingredients; and its number. */
 export function MakeLot(props: Props) {
-  const { premixId, house, shelf, settings, make } = props;
+  const { premixId, house, shelf, settings, make, work } = props;
   const router = useRouter();
   // what is noted while a lot is weighed outlives a reload
-  const [typed, setTyped, drop] = useCopied<LotTyped>(`lot:${premixId}`, () => FRESH_LOT);
-  const [made, setMade] = useState(house.today ?? '');
+  const [said, setTyped, drop] = useCopied<LotTyped>(`lot:${premixId}`, () => FRESH_LOT);
+  const [day, setMade] = useState(house.today ?? '');
+  const made = work?.made ?? day;
   const [weighIn, setWeighIn] = useState(false);
   const asking = useAsking(`lot:${premixId}`);
-  const lot = lotOf(typed, props);
-  const weighing = Object.keys(typed.notes).length > 0;
+  const lot = lotOf(said, props);
+  const { typed } = lot;
+  const weighing = Object.keys(lot.notes).length > 0;
   const set = (part: Partial<LotTyped>): void => {
     asking.touched();
     setTyped(part);
   };
+  const inRecords = useWeighing(props, said, setTyped, lot, made);
   const submit = async (): Promise<void> => {
-    if (!lot.whole) return;
+    if (!lot.whole || inRecords.waiting > 0) return;
     const { madeBy, checked, note } = typed;
     const take = typed.take ? (lot.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const { fills, went: sacks, restG } = lot;
-    const a = await asking.ask(
-      (requestId) =>
-        act('make-lot', 'a lot', make, { premixId, fills, made, sacks, restG, madeBy, checked, note, take, requestId }),
-      true,
-    );
+    const workId = work?.id ?? null;
+    const input = { premixId, fills, made, sacks, restG, madeBy, checked, note, take, workId };
+    const a = await asking.ask((requestId) => act('make-lot', 'a lot', make, { ...input, requestId }), true);
     if (a?.ok) {
       drop();
       toast('The lot is in the book');
       router.push(`/premix/lots/${a.id}`);
-    } else if (a?.fields.take) router.refresh();
+    } else if (a?.fields.take || a?.fields.workId) router.refresh();
   };
   const best = made ? limitsOf(props.worked.bag, shelf, made, settings.months)[0] : undefined;
   const part = { ...props, typed, set, lot, errors: asking.errors };
@@ -75,20 +81,20 @@ export function MakeLot(props: Props) {
         />
       </fieldset>
       {weighing ? (
-        <p className="flex flex-wrap items-center gap-3">
-          Weighed in: {lot.list.length - lot.open} of {lot.list.length}. The amount stays as it is while it is weighed.
-          <Button onClick={() => set({ notes: {} })}>Forget what was weighed</Button>
-        </p>
+        <Underway {...part} inRecords={inRecords} onGiveUp={() => setTyped({ notes: {}, workId: '' })} />
       ) : null}
       {weighIn && lot.list.length > 0 && lot.blends ? (
         <LotWeighIn
           list={lot.list}
           blends={lot.blends.count}
-          notes={typed.notes}
+          notes={lot.notes}
           lotOf={(id) => typed.sacks[id]?.[0]?.lot ?? ''}
-          onNotes={(to) => set({ notes: to })}
+          onWeighed={(w, sacks) => void inRecords.note(w, sacks)}
           onDone={() => setWeighIn(false)}
         />
+      ) : null}
+      {work && work.weighings.length > 0 ? (
+        <LotBlends work={work} weighings={work.weighings} bags={[]} weigh={props.weigh} />
       ) : null}
       {lot.lotG === null ? null : (
         <>
@@ -124,12 +130,127 @@ export function MakeLot(props: Props) {
         waits={asking.waits}
       />
       <div className="flex flex-wrap items-center gap-4">
-        <Button look="now" size="work" type="submit" disabled={asking.busy || !lot.whole}>
+        <Button look="now" size="work" type="submit" disabled={asking.busy || !lot.whole || inRecords.waiting > 0}>
           {asking.busy ? 'Writing' : 'Put this lot in the book'}
         </Button>
         <Switch label="take it from stock" on={typed.take} onSwitch={(take) => set({ take })} />
       </div>
     </Form>
+  );
+}
+
+interface InRecords {
+  /** Notes one weighing: here at once, and in the records when they hear it. */
+  readonly note: (w: BlendWeighing, sacks: readonly Sack[]) => Promise<void>;
+  /** Noted here, and not in the records yet. */
+  readonly waiting: number;
+  /** Sends those once more. */
+  readonly again: () => Promise<void>;
+  readonly refused: string | null;
+}
+
+/** A lot weighed in the records: each weighing goes in by itself, and another screen that looks goes on from there. */
+function useWeighing(
+  { premixId, work, weigh }: Props,
+  said: LotTyped,
+  setTyped: (part: Partial<LotTyped>) => void,
+  lot: LotAtHand,
+  made: string,
+): InRecords {
+  const router = useRouter();
+  const [refused, setRefused] = useState<string | null>(null);
+  // what is typed while a weighing is on its way stays
+  const notes = useRef(said.notes);
+  notes.current = said.notes;
+  const id = useRef('');
+  const waiting = lot.list.filter((w) => lot.notes[w.key] && !work?.weighings.some((x) => x.key === w.key));
+  const send = async (w: BlendWeighing, sacks: readonly Sack[]): Promise<boolean> => {
+    id.current = work?.id ?? (said.workId || id.current || crypto.randomUUID());
+    notes.current = { ...notes.current, [w.key]: sacks };
+    setTyped({ workId: id.current, notes: notes.current });
+    setRefused(null);
+    const input = { workId: id.current, premixId, fills: lot.fills, made, key: w.key, sacks };
+    const words = `${kitchenName(w.ingredient).toLowerCase()}, blend ${w.blend}`;
+    const a = await answerTo(
+      act('weigh-lot', words, weigh, { ...input, requestId: crypto.randomUUID() }, id.current),
+      null,
+      () => {},
+    );
+    if (!a.ok) {
+      setRefused(a.message);
+      const { [w.key]: _, ...rest } = notes.current;
+      notes.current = rest;
+      setTyped({ notes: rest });
+    }
+    router.refresh();
+    return a.ok;
+  };
+  return {
+    note: async (w, sacks) => void (await send(w, sacks)),
+    waiting: waiting.length,
+    again: async () => {
+      for (const w of waiting) if (!(await send(w, lot.notes[w.key] ?? []))) return;
+    },
+    refused,
+  };
+}
+
+/** How far a lot is weighed, what is not in the records yet, and giving it up. */
+function Underway({
+  lot,
+  work,
+  giveUp,
+  inRecords,
+  onGiveUp,
+}: Part & { readonly inRecords: InRecords; readonly onGiveUp: () => void }) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  const drop = async (): Promise<void> => {
+    if (asking.found(why.trim() === '' ? { why: 'Write why.' } : {})) return;
+    const a = work
+      ? await asking.ask((requestId) =>
+          act('give-up-lot', 'a lot given up', giveUp, { workId: work.id, why, requestId }),
+        )
+      : { ok: true };
+    if (!a?.ok) return;
+    onGiveUp();
+    setOpen(false);
+    router.refresh();
+  };
+  return (
+    <div className="grid gap-2">
+      <p className="flex flex-wrap items-center gap-3">
+        Weighed in: {lot.list.length - lot.open} of {lot.list.length}, in the records: another screen can go on. The
+        amount stays as it is while it is weighed.
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+          Give this lot up …
+        </Button>
+      </p>
+      {open ? (
+        <div className="flex flex-wrap items-start gap-3">
+          <Field
+            label="Why it is given up"
+            className="min-w-44 flex-1"
+            maxLength={300}
+            value={why}
+            error={asking.errors.why}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+          <Button className="mt-7 min-h-11" disabled={asking.busy} onClick={() => void drop()}>
+            Give it up: what was weighed is kept, and fills no bag
+          </Button>
+        </div>
+      ) : null}
+      <RefusalNotice text={inRecords.refused ?? asking.refusal} waits={asking.waits} />
+      {inRecords.waiting > 0 ? (
+        <Notice weight="look" role="status">
+          {inRecords.waiting} {inRecords.waiting === 1 ? 'weighing is' : 'weighings are'} not in the records yet.{' '}
+          <Button onClick={() => void inRecords.again()}>Send {inRecords.waiting === 1 ? 'it' : 'them'} again</Button>
+        </Notice>
+      ) : null}
+    </div>
   );
 }
 
@@ -268,7 +389,7 @@ function AmountPart({
 }
 
 /** What stock lacks, what nobody has counted, and what the scales can't weigh. */
-function StockNotices({ lot: { short, unnoted, fine }, typed: { take }, house: { units } }: Part) {
+function StockNotices({ lot: { short, unnoted, fine, blends }, typed: { take }, house: { units } }: Part) {
   return (
     <>
       {short.length > 0 ? (
@@ -284,8 +405,9 @@ function StockNotices({ lot: { short, unnoted, fine }, typed: { take }, house: {
       ) : null}
       {fine.map((f) => (
         <Notice key={f.ingredient.id} weight="look">
-          {gramsExact(f.grams)} of {kitchenName(f.ingredient).toLowerCase()} can’t be weighed well on a scale of{' '}
-          {f.stepG} g steps: make {grams(f.lotG, units)} or more, or use a finer scale.
+          {gramsExact(f.grams)} of {kitchenName(f.ingredient).toLowerCase()}
+          {(blends?.count ?? 1) > 1 ? ' in each blend' : ''} can’t be weighed well on a scale of {f.stepG} g steps: make{' '}
+          {grams(f.lotG, units)} or more{(blends?.count ?? 1) > 1 ? ' in a blend' : ''}, or use a finer scale.
         </Notice>
       ))}
     </>

@@ -1,12 +1,13 @@
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
-import { dropMix, keepMix, makeMixLot } from '@/app/premix/actions';
+import { dropMix, giveUpTheLot, keepMix, makeMixLot, weighTheLot } from '@/app/premix/actions';
 import { titled } from '@/app/titled';
 import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
+import { openWork } from '@/server/queries/lot-works';
 import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
 import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
@@ -43,10 +44,11 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
       gone: await usedUpLots(id, beforeOf(asked.before)),
       has: await hasLots(id),
       stock: await stockNoted(),
+      work: await openWork(id),
     };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, kept, made: open, gone, has, stock, newest } = r.value;
+  const { house, kept, made: open, gone, has, stock, newest, work } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
   const order = firstToUse(open, house.today);
@@ -149,7 +151,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         ) : null}
       </section>
       {worked ? (
-        <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has}>
+        <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has || work !== null}>
           <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">
             Make a lot
           </summary>
@@ -161,7 +163,10 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
               worked={worked}
               house={house}
               shelf={stock}
+              work={work}
               make={makeMixLot}
+              weigh={weighTheLot}
+              giveUp={giveUpTheLot}
             />
           </div>
         </details>

@@ -1,8 +1,17 @@
 import { Download } from 'lucide-react';
 import type { Metadata } from 'next';
 import { cleanText } from '@/contract/clean';
-import { bagsLeft, entryWords, type LotItem, sayBags, standingUses } from '@/core/premix/premix';
-import { codeKey, codesIn, gramsInLots, holdersOf, mayBe } from '@/core/premix/recall';
+import { bagsLeft, entryWords, type LotItem, numbersSaid, sayBags, standingUses } from '@/core/premix/premix';
+import {
+  bagsSaid,
+  certaintyOf,
+  certaintySaid,
+  codeKey,
+  codesIn,
+  gramsInLots,
+  holdersOf,
+  recallText,
+} from '@/core/premix/recall';
 import { grams } from '@/core/quantity/say';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -13,6 +22,10 @@ import { lookOf } from '@/ui/kit/button';
 import { Link } from '@/ui/kit/link';
 import { Day } from '@/ui/kit/time';
 import { when } from '@/ui/kit/when';
+
+/** "Weir Café (2, and 1 that may be)". */
+const holderSaid = (h: ReturnType<typeof holdersOf>[number]): string =>
+  `${h.who} (${[...(h.is > 0 ? [sayBags(h.is)] : []), ...(h.may > 0 ? [`${sayBags(h.may)} that may be`] : [])].join(', and ')})`;
 
 export const metadata: Metadata = { title: 'Where a lot went' };
 
@@ -26,11 +39,12 @@ export default async function RecallPage({
   const code = typeof asked === 'string' ? cleanText(asked).trim().slice(0, 40) : '';
   const r = await reach(async () => ({
     house: await loadHouse(),
-    found: code ? await recalled(code) : [],
+    recall: code ? await recalled(code) : null,
     near: code ? await nearlyCalled(code) : [],
   }));
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, found, near } = r.value;
+  const { house, recall, near } = r.value;
+  const found = recall?.lots ?? [];
   const written = [
     ...new Set(
       found
@@ -49,8 +63,10 @@ export default async function RecallPage({
       <h1 className="mb-3 text-[26px]">Where a lot went</h1>
       <form className="mb-5 flex flex-wrap items-end gap-3 print:hidden">
         <label className="grid gap-1">
-          <span className="text-sm font-semibold text-soft">Lot of a packet or a sack, or of a mix</span>
-          <input name="code" defaultValue={code} maxLength={40} className="hold min-h-11 w-64 px-3" />
+          <span className="text-sm font-semibold text-soft">
+            Lot of a packet or a mix, a bag’s number, or who has some
+          </span>
+          <input name="code" defaultValue={code} maxLength={40} className="hold min-h-11 w-72 px-3" />
         </label>
         <button type="submit" className={lookOf('now', 'work')}>
           Find it
@@ -71,26 +87,47 @@ export default async function RecallPage({
       </form>
       {code === '' ? (
         <p className="max-w-xl text-soft">
-          Write what stands on the packet. It finds every lot made of it, every batch those bags went into, and whoever
-          has some.
+          Write what stands on the packet, on a bag (261125-2/7), or a name. It finds every lot made of it, every batch
+          those bags went into, and whoever has some.
         </p>
       ) : found.length === 0 ? (
         <p role="status">Nothing here was made of a lot “{code}”, whichever way it is written.</p>
       ) : (
         <div className="grid gap-5">
           <p className="text-lg" role="status">
-            Lot <strong>{code}</strong>
-            {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''} is in {numbers}{' '}
-            {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
-            {holders.length > 0 ? (
+            {recall?.by === 'who' ? (
               <>
-                With: <strong>{holders.map((h) => `${h.who} (${sayBags(h.bags)})`).join(', ')}</strong>.
+                <strong>{code}</strong> has bags of {numbers} {numbers === 1 ? 'lot' : 'lots'}.
               </>
             ) : (
-              'Nobody outside has a bag of it.'
+              <>
+                {recall?.by === 'bag' ? 'Bag' : 'Lot'} <strong>{code}</strong>
+                {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''}{' '}
+                {recall?.by === 'bag' ? 'is of' : 'is in'} {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
+                {holders.length > 0 ? (
+                  <>
+                    With: <strong>{holders.map(holderSaid).join(', ')}</strong>.
+                  </>
+                ) : (
+                  'Nobody outside has a bag of it.'
+                )}
+              </>
             )}
           </p>
-          {found.map(({ lot, by, uses }) => {
+          <details className="max-w-3xl print:hidden">
+            <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
+              As text, to copy
+            </summary>
+            <textarea
+              readOnly
+              aria-label="What was found, as text"
+              rows={Math.min(20, 3 + 4 * found.length)}
+              className="hold w-full p-3 text-[15px]"
+              value={recallText(code, found, house.units)}
+            />
+          </details>
+          {found.map((one) => {
+            const { lot, by, uses, bags } = one;
             const stand = standingUses(uses);
             const left = bagsLeft(lot);
             return (
@@ -109,8 +146,9 @@ export default async function RecallPage({
                   {grams(lot.bagG, house.units)}, {sayBags(left)} here
                   {lot.voidedAt ? '; voided' : ''}.
                   {by.length > 0
-                    ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}${mayBe(c) ? ': each bag may be of it, as it was weighed from several sacks' : ''}`).join('; ')}.`
-                    : ''}
+                    ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}`).join('; ')}.`
+                    : ''}{' '}
+                  {by.length > 0 ? (bagsSaid(bags) ?? 'Nobody noted which bags: each may be of it') + '.' : ''}
                 </p>
                 {uses.length === 0 ? <p>No bag has left.</p> : null}
                 <ul>
@@ -124,7 +162,11 @@ export default async function RecallPage({
                       ) : (
                         entryWords(u, house.units)
                       )}
+                      {u.numbers.length > 0
+                        ? `, ${u.numbers.length === 1 ? 'bag' : 'bags'} ${numbersSaid(u.numbers)}`
+                        : ''}
                       {stand.includes(u) || u.undoes ? '' : ' (taken back)'}
+                      {stand.includes(u) && by.length > 0 ? `: ${certaintySaid(certaintyOf(u, one))}` : ''}
                     </li>
                   ))}
                 </ul>

@@ -1,10 +1,11 @@
 import { FileText } from 'lucide-react';
 import { notFound } from 'next/navigation';
-import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot } from '@/app/premix/actions';
+import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot, weighTheLot } from '@/app/premix/actions';
 import { titled } from '@/app/titled';
 import { findIngredient } from '@/core/pantry/pantry';
+import { bagsOfLot } from '@/core/premix/blended';
 import { labelGaps, lacksSince } from '@/core/premix/frozen';
-import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, type Lot, numbersSaid, sayBags } from '@/core/premix/premix';
 import { codesIn } from '@/core/premix/recall';
 import { addSacks } from '@/core/premix/weigh';
 import { grams, type Units } from '@/core/quantity/say';
@@ -12,6 +13,7 @@ import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { changesOfLot, usesOfLot } from '@/server/queries/lot-books';
+import { workById } from '@/server/queries/lot-works';
 import { stockNoted } from '@/server/queries/pantry';
 import { lotById, openLots, sizesOfLot } from '@/server/queries/premixes';
 import { takingsOfLot } from '@/server/queries/stock';
@@ -24,6 +26,7 @@ import { Day } from '@/ui/kit/time';
 import { when } from '@/ui/kit/when';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
+import { LotBlends } from '@/ui/premix/lot-blends';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
 
@@ -74,12 +77,13 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
         took: await takingsOfLot(id),
         siblings: await openLots(lot.premixId),
         sizes: await sizesOfLot(lot.number),
+        work: lot.workId ? await workById(lot.workId) : null,
       }
     );
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
-  const { lot, house, stock, uses, changes, siblings, took, sizes } = r.value;
+  const { lot, house, stock, uses, changes, siblings, took, sizes, work } = r.value;
   const others = sizes.filter((l) => l.id !== lot.id);
   const less = took.filter((t) => t.takenG < t.wantedG - 0.05);
   const { frozen } = lot;
@@ -88,6 +92,8 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const gone = frozen?.products.map((p) => goneFromPantry(lot, p, house)).find((g) => g !== null) ?? null;
   const lacking = frozen ? lacksSince(frozen, lot.contents, find) : '';
   const left = bagsLeft(lot);
+  const bags = bagsOfLot(sizes, work?.blends ?? 0);
+  const own = bags.filter((b) => b.bagG === lot.bagG).map((b) => b.number);
   const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
   return (
     <Frame here="premix">
@@ -138,6 +144,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             <p className="text-lg">
               <strong>{sayBags(left)}</strong> left: {lot.bags} made of {grams(lot.bagG, house.units)},{' '}
               {sayBags(lot.used)} used; {grams(left * lot.bagG, house.units)} of mix.
+              {own.length > 0 ? ` ${own.length === 1 ? 'Bag' : 'Bags'} ${numbersSaid(own)} of the lot.` : ''}
             </p>
             {others.length > 0 ? (
               <p>
@@ -178,9 +185,19 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <BagsGone lot={lot} gone={bagsGone} />
             </>
           ) : null}
-          <LotChanges key={changes.length} lot={lot} changes={changes} correct={correctTheLot} voidIt={voidTheLot} />
+          <LotChanges
+            key={changes.length}
+            lot={lot}
+            changes={changes}
+            correct={correctTheLot}
+            voidIt={voidTheLot}
+            weighed={[...new Set(work?.weighings.map((w) => w.ingredientId))]}
+          />
         </div>
         <div className="grid gap-6">
+          {work && work.weighings.length > 0 ? (
+            <LotBlends work={work} weighings={work.weighings} bags={bags} weigh={weighTheLot} />
+          ) : null}
           <LotBooks lot={lot} uses={uses} undo={undoGone} />
           <section aria-label="What is in it">
             <h2 className="mb-1 text-xl">What is in it</h2>

@@ -1,0 +1,59 @@
+-- A lot as it is weighed, blend by blend, in the records: another device sees it and goes on. Nothing of it is rubbed out:
+-- what is put right is a weighing of its own, which names the one before.
+create table lot_works (
+  id         uuid primary key,
+  premix_id  uuid not null references premixes (id),
+  edition    integer not null check (edition > 0),
+  -- bags of each size, as they are to be filled
+  bag_g      double precision[] not null,
+  bags       integer[] not null,
+  made       date not null,
+  -- equal ones, one after the other
+  blends     integer not null check (blends between 1 and 1000),
+  begun_at   timestamptz not null default now(),
+  -- filled into bags, or given up
+  closed_at  timestamptz,
+  close_why  text not null default '',
+  check (cardinality(bag_g) = cardinality(bags) and cardinality(bags) > 0)
+);
+create unique index lot_works_open on lot_works (premix_id) where closed_at is null;
+create index lot_works_by_premix on lot_works (premix_id);
+create trigger told after insert or update or delete on lot_works for each statement execute function tell_things('premix');
+
+create table lot_weighings (
+  id            uuid primary key default gen_random_uuid(),
+  work_id       uuid not null references lot_works (id),
+  -- of the weighing on the blend sheet: blend.step.thing.part
+  key           text not null check (length(key) between 1 and 120),
+  blend         integer not null check (blend > 0),
+  ingredient_id text not null,
+  name          text not null,
+  target_g      double precision not null check (target_g > 0),
+  tolerance_g   double precision not null check (tolerance_g >= 0),
+  -- each sack's own lot, and what came out of it
+  sack_lots     text[] not null,
+  sack_grams    double precision[] not null,
+  scale         text not null default '',
+  at            timestamptz not null default now(),
+  replaces      uuid unique references lot_weighings (id),
+  why           text not null default '' check (length(why) <= 300),
+  by_person     uuid,
+  by_device     uuid,
+  seq           bigint generated always as identity,
+  check (cardinality(sack_lots) = cardinality(sack_grams) and cardinality(sack_lots) > 0),
+  check ((replaces is null) = (why = ''))
+);
+-- a thing is weighed in once; what is wrong of it is put right
+create unique index lot_weighings_once on lot_weighings (work_id, key) where replaces is null;
+create index lot_weighings_in_order on lot_weighings (work_id, seq);
+create trigger signed before insert on lot_weighings for each row execute function sign_row();
+create trigger told after insert on lot_weighings for each statement execute function tell_things('premix');
+
+-- The weighing that filled a lot, and the number on this size's first bag; null: the lot is older than that.
+alter table lots
+  add column work_id uuid references lot_works (id),
+  add column first_bag integer check (first_bag > 0);
+create index lots_by_work on lots (work_id) where work_id is not null;
+
+-- Which bags left, by their numbers, where somebody wrote them.
+alter table lot_uses add column numbers integer[] not null default '{}';

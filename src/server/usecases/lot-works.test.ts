@@ -1,0 +1,234 @@
+/** A lot weighed in the records, on the real database: blends, sacks that end, corrections, and what a code leads to. */
+import { randomUUID } from 'node:crypto';
+import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { FRESH_PREMIX, type Sack } from '@/core/premix/premix';
+import { type BlendWeighing, blendSheet, massOfFills } from '@/core/premix/weigh';
+import { ownDatabase } from '../db/own-database';
+import { closePool, query } from '../db/pool';
+import { saveVersion } from '../queries/formulas';
+import { changeHouse, loadHouse } from '../queries/house';
+import { changesOfLot, correctLot, letBagsGo, undoUse, usesOfLot } from '../queries/lot-books';
+import { openWork, workById } from '../queries/lot-works';
+import { dropPremix, keepPremix, lotById, sizesOfLot } from '../queries/premixes';
+import { giveUpLot, weighLot } from './lot-works';
+import { makeLot, recalled, workedPremix } from './premix-lots';
+
+const FLOUR = 'flour-all-purpose';
+let premixId = '';
+let otherId = '';
+beforeAll(async () => {
+  await ownDatabase('lot_works');
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: {
+      ...EMPTY_FORMULA,
+      name: 'Drum cakes',
+      entries: ['900 g flour', '100 g sugar', '900 g milk'].map((text, n) => ({ key: `l${n + 1}`, text })),
+    },
+    changeNote: '',
+  });
+  if (!saved.ok) throw new Error(saved.message);
+  const keep = async (name: string): Promise<string> => {
+    const kept = await keepPremix({ id: null, versionId: saved.saved.versionId, name, settings: FRESH_PREMIX });
+    return kept.ok ? kept.id : '';
+  };
+  premixId = await keep('Drum mix');
+  otherId = await keep('Other mix');
+  // a drum of 10 litres, of which six tenths: a blend of some 3 kg
+  await changeHouse({
+    gear: [
+      { id: randomUUID(), sort: 'bowl', name: 'Drum', bowlMl: 10_000, bowls: 1 },
+      { id: randomUUID(), sort: 'scale', name: 'Platform', stepG: 1, mostG: 30_000 },
+    ],
+  });
+});
+afterAll(closePool);
+
+const FILLS = [
+  { bagG: 1000, bags: 6 },
+  { bagG: 500, bags: 8 },
+];
+const NONE = { replaces: null, who: '', why: '', requestId: null } as const;
+const sheet = async (): Promise<{ readonly count: number; readonly list: readonly BlendWeighing[] }> => {
+  const house = await loadHouse();
+  const kept = await workedPremix(premixId, house);
+  if (!kept?.worked) throw new Error('no mix');
+  return blendSheet(kept.worked, massOfFills(FILLS), house, null);
+};
+const weigh = (workId: string, key: string, sacks: readonly Sack[]) =>
+  weighLot({ workId, premixId, fills: FILLS, made: '2026-05-04', key, sacks, ...NONE });
+
+/** Weighs a whole lot: blend 1 out of M-1, blend 2 out of both sacks, the others out of M-2; sugar of one packet. */
+async function weighAll(workId: string): Promise<number> {
+  const { count, list } = await sheet();
+  for (const w of list) {
+    const flour = (lot: string, share: number): Sack => ({ lot, grams: w.targetG * share });
+    const sacks =
+      w.ingredient.id !== FLOUR
+        ? [{ lot: 'S-9', grams: w.targetG }]
+        : w.blend === 1
+          ? [flour('M-1', 1)]
+          : w.blend === 2
+            ? [flour('M-1', 0.4), flour('M-2', 0.6)]
+            : [flour('M-2', 1)];
+    expect(await weigh(workId, w.key, sacks)).toEqual({ ok: true });
+  }
+  return count;
+}
+const fill = (workId: string) =>
+  makeLot({
+    premixId,
+    fills: FILLS,
+    made: '2026-05-04',
+    sacks: {},
+    checked: '',
+    note: '',
+    take: 'no',
+    workId,
+    requestId: null,
+  });
+
+test('a lot is weighed on two screens: each thing once, and what is told twice is told once', async () => {
+  const workId = randomUUID();
+  const { count, list } = await sheet();
+  expect(count).toBeGreaterThan(2);
+  const [first, second] = list;
+  if (!first || !second) throw new Error('nothing to weigh');
+  expect(await weigh(workId, first.key, [{ lot: 'M-1', grams: 10 }])).toEqual({ ok: true });
+  // the other screen sees it, and goes on
+  expect((await openWork(premixId))?.weighings).toMatchObject([
+    { key: first.key, blend: 1, sacks: [{ lot: 'M-1', grams: 10 }] },
+  ]);
+  expect(await weigh(workId, first.key, [{ lot: 'M-1', grams: 10 }])).toEqual({ ok: true });
+  expect(await weigh(workId, first.key, [{ lot: 'M-1', grams: 11 }])).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('weighed in already'),
+  });
+  expect(await weigh(workId, second.key, [{ lot: 'M-1', grams: 12 }])).toEqual({ ok: true });
+  // a third screen that began a lot of its own meanwhile
+  expect(await weigh(randomUUID(), first.key, [{ lot: 'M-1', grams: 10 }])).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('another screen'),
+  });
+  expect(await weigh(workId, 'no such', [{ lot: '', grams: 1 }])).toMatchObject({ ok: false });
+  // given up: its weighings are kept, and the next lot begins anew
+  expect(await giveUpLot(workId, 'spilt')).toEqual({ ok: true });
+  expect(await giveUpLot(workId, 'spilt')).toMatchObject({ ok: false });
+  expect(await openWork(premixId)).toBeNull();
+  expect((await workById(workId))?.weighings).toHaveLength(2);
+  expect(await dropPremix(premixId)).toBe(false);
+  expect(await dropPremix(otherId)).toBe(true);
+});
+
+test('bags belong to blends: a sack leads to those that hold it and those that may, and to whoever has them', async () => {
+  const workId = randomUUID();
+  const count = await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const lot = await lotById(made.id);
+  if (!lot) throw new Error('no lot');
+  const sizes = await sizesOfLot(lot.number);
+  expect(sizes.map((l) => [l.bagG, l.firstBag, l.workId])).toEqual([
+    [1000, 1, workId],
+    [500, 7, workId],
+  ]);
+  // grams weighed are those of the weighings, whatever the form says
+  const inG = sizes.flatMap((l) => l.contents).reduce((a, c) => a + c.grams, 0);
+  expect(Math.abs(inG - 10_000)).toBeLessThan(count * 4);
+  const eachG = 10_000 / count;
+  const holds = (bag: number): readonly number[] => {
+    const from = bag <= 6 ? 1000 * (bag - 1) : 6000 + 500 * (bag - 7);
+    const to = from + (bag <= 6 ? 1000 : 500);
+    return Array.from({ length: count }, (_, n) => n + 1).filter(
+      (b) => Math.min(b * eachG, to) - Math.max((b - 1) * eachG, from) > 0.02 * (to - from),
+    );
+  };
+  const asked = await recalled('m 1');
+  expect(asked.by).toBe('code');
+  for (const { lot: l, bags } of asked.lots) {
+    const own = Array.from({ length: l.bags }, (_, n) => (l.firstBag ?? 0) + n);
+    expect(bags?.is).toEqual(own.filter((n) => holds(n).every((b) => b <= 2)));
+    expect(bags?.may).toEqual(own.filter((n) => holds(n).some((b) => b <= 2) && holds(n).some((b) => b > 2)));
+  }
+  const [large] = sizes;
+  if (!large) throw new Error('no size');
+  // bags leave by their numbers, each once
+  const sell = (numbers: readonly number[], bags = numbers.length, who = 'Weir Café') =>
+    letBagsGo(large.id, { bags, kind: 'sale', who, numbers });
+  expect(await sell([1, 2])).toMatchObject({ ok: true });
+  expect(await sell([2, 3])).toMatchObject({ ok: false, message: 'Gone already: 2.' });
+  expect(await sell([3, 9])).toMatchObject({ ok: false, message: expect.stringContaining('not 9') });
+  expect(await sell([3, 4], 1)).toMatchObject({ ok: false, path: 'numbers' });
+  const [entry] = await usesOfLot(large.id);
+  expect(entry?.numbers).toEqual([1, 2]);
+  // by a bag, and by who has it
+  expect(await recalled(`${lot.number}/2`)).toMatchObject({ by: 'bag', lots: [{ lot: { id: large.id } }] });
+  expect(await recalled('weir')).toMatchObject({
+    by: 'who',
+    lots: [{ lot: { id: large.id }, uses: [{ who: 'Weir Café' }] }],
+  });
+  // taken back, the numbers are there again
+  expect(await undoUse(entry?.id ?? '', 'Mo', 'dented')).toMatchObject({ ok: true });
+  expect(await sell([2])).toMatchObject({ ok: true });
+});
+
+test('a weighing found wrong after filling is put right with its reason; the lot keeps what it was', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  expect(await fill(workId)).toMatchObject({ ok: false, path: 'workId' });
+  const work = await workById(workId);
+  const wrong = work?.weighings.find((w) => w.blend === 3 && w.ingredientId === FLOUR);
+  if (!work || !wrong) throw new Error('no weighing');
+  const before = await lotById(made.id);
+  const number = before?.number ?? '';
+  const flourIn = async (): Promise<number> =>
+    (await sizesOfLot(number))
+      .flatMap((l) => l.contents.filter((c) => c.id === FLOUR))
+      .reduce((a, c) => a + c.grams, 0);
+  const was = await flourIn();
+  const grams = wrong.sacks.reduce((a, s) => a + s.grams, 0);
+  const right = (replaces: string, sacks: readonly Sack[]) =>
+    weighLot({
+      workId,
+      premixId,
+      fills: FILLS,
+      made: '2026-05-04',
+      key: wrong.key,
+      sacks,
+      replaces,
+      who: 'Wren',
+      why: 'misread the sack',
+      requestId: null,
+    });
+  expect(await right(wrong.id, [{ lot: 'M-3', grams: grams + 50 }])).toEqual({ ok: true });
+  expect(await right(wrong.id, [{ lot: 'M-4', grams }])).toMatchObject({ ok: false });
+  expect((await flourIn()) - was).toBeCloseTo(50, 0);
+  // M-3 is in the bags of blend 3 alone; the change stands beside what it was, for every size
+  const found = await recalled('M-3');
+  expect(found.lots.map((r) => r.lot.number)).toEqual([number, number]);
+  expect(found.lots.some((r) => (r.bags?.is.length ?? 0) > 0)).toBe(true);
+  for (const l of await sizesOfLot(number))
+    expect((await changesOfLot(l.id))[0]).toMatchObject({ who: 'Wren', why: 'misread the sack' });
+  // nothing is weighed into a lot that is filled
+  expect(await weigh(workId, wrong.key, [{ lot: '', grams: 1 }])).toMatchObject({ ok: false });
+  // its sacks are put right at their weighing, not for the lot as a whole
+  const now = await lotById(made.id);
+  const to = { bags: now?.bags ?? 1, sackLots: { [FLOUR]: ['X-1'] }, checked: 'alike', note: '' };
+  expect(await correctLot(made.id, to, 'Mo', 'checked')).toMatchObject({ ok: true });
+  expect((await recalled('X-1')).lots).toEqual([]);
+});
+
+test('a lot from before bags had numbers: each bag may be of each sack', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const number = (await lotById(made.id))?.number;
+  await query('update lots set work_id = null, first_bag = null where number = $1', [number]);
+  const found = (await recalled('M-1')).lots.filter((r) => r.lot.number === number);
+  expect(found.map((r) => r.bags)).toEqual([null, null]);
+});

@@ -1,0 +1,205 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { blendsWeighed, type LotWeighing, type NumberedBag, offInBlends, weighedG } from '@/core/premix/blended';
+import { numbersSaid, type Sack } from '@/core/premix/premix';
+import type { Fill } from '@/core/premix/weigh';
+import { grams } from '@/core/quantity/say';
+import { typedGrams } from '@/core/quantity/typed';
+import type { Refused } from '../kit/answer';
+import { act } from '../kit/answer';
+import { RefusalNotice, useAsking } from '../kit/asking';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { useTime } from '../kit/time';
+import { toast } from '../kit/toast';
+import { useUnits } from '../kit/units';
+
+type Weigh = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
+
+/** The lot that weighings are of, as they are sent. */
+export interface OfWork {
+  readonly id: string;
+  readonly premixId: string;
+  readonly fills: readonly Fill[];
+  readonly made: string;
+}
+
+const fromSacks = (sacks: readonly Sack[]): string => sacks.map((s) => s.lot || 'no lot noted').join(', ');
+
+/** What was weighed into each blend, by whom and out of which sack; any of it is opened and put right with its reason. */
+export function LotBlends({
+  work,
+  weighings,
+  bags,
+  weigh,
+}: {
+  readonly work: OfWork;
+  readonly weighings: readonly LotWeighing[];
+  /** Empty: none is filled yet. */
+  readonly bags: readonly NumberedBag[];
+  readonly weigh: Weigh;
+}) {
+  const units = useUnits();
+  const time = useTime();
+  const [open, setOpen] = useState<string | null>(null);
+  const blends = blendsWeighed(weighings);
+  return (
+    <section aria-label="Weighed in" className="grid gap-3">
+      <h2 className="text-xl">Weighed in, blend by blend</h2>
+      {offInBlends(weighings, bags).map((o) => (
+        <Notice key={`${o.blend} ${o.name}`} weight="look">
+          Blend {o.blend}: {grams(o.grams, units)} of {o.name.toLowerCase()} instead of {grams(o.targetG, units)}
+          {o.bags.length > 0 ? `; bags ${numbersSaid(o.bags)}` : ''}.
+        </Notice>
+      ))}
+      {blends.map((b) => {
+        const own = bags.filter((x) => x.blends.includes(b.blend)).map((x) => x.number);
+        return (
+          <details key={b.blend} className="rounded-plate bg-white p-3">
+            <summary className="min-h-11 cursor-pointer content-center">
+              <strong>Blend {b.blend}</strong>, {grams(b.grams, units)}
+              {own.length > 0 ? `: ${own.length === 1 ? 'bag' : 'bags'} ${numbersSaid(own)}` : ''}
+            </summary>
+            <ul>
+              {b.items
+                .flatMap((i) => i.weighings)
+                .map((w) => (
+                  <li key={w.id} className="grid gap-1 border-b border-line py-1.5">
+                    <div className="flex flex-wrap items-center gap-x-3">
+                      <span className="min-w-0 flex-1">
+                        <strong>{grams(weighedG(w), units)}</strong> {w.name.toLowerCase()}, out of {fromSacks(w.sacks)}
+                        <span className="text-soft" suppressHydrationWarning>
+                          ; {w.by ? `${w.by}, ` : ''}
+                          {time.andDay(w.at.getTime(), Date.now())}
+                          {w.scale ? `, ${w.scale.toLowerCase()}` : ''}
+                          {w.replaces ? `; put right: ${w.why}` : ''}
+                        </span>
+                      </span>
+                      <Button
+                        aria-expanded={open === w.id}
+                        aria-label={`Put right: ${grams(weighedG(w), units)} ${w.name.toLowerCase()}, blend ${w.blend}`}
+                        onClick={() => setOpen(open === w.id ? null : w.id)}
+                      >
+                        Put right …
+                      </Button>
+                    </div>
+                    {open === w.id ? <PutRight work={work} was={w} weigh={weigh} onDone={() => setOpen(null)} /> : null}
+                  </li>
+                ))}
+            </ul>
+          </details>
+        );
+      })}
+    </section>
+  );
+}
+
+interface TypedRow {
+  readonly lot: string;
+  readonly grams: string;
+}
+
+/** One weighing, with what really went in, by whom and why. */
+function PutRight({
+  work,
+  was,
+  weigh,
+  onDone,
+}: {
+  readonly work: OfWork;
+  readonly was: LotWeighing;
+  readonly weigh: Weigh;
+  readonly onDone: () => void;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [rows, setRows] = useState<readonly TypedRow[]>(was.sacks.map((s) => ({ lot: s.lot, grams: String(s.grams) })));
+  const [who, setWho] = useState(was.by?.split(', ')[0] ?? '');
+  const [why, setWhy] = useState('');
+  const read = rows.map((r) => typedGrams(r.grams) ?? Number.NaN);
+  const set = (n: number, part: Partial<TypedRow>): void => {
+    asking.touched();
+    setRows(rows.map((r, k) => (k === n ? { ...r, ...part } : r)));
+  };
+  const send = async (): Promise<void> => {
+    const wrong = Object.fromEntries(read.flatMap((g, n) => (g > 0 ? [] : [[`g${n}`, 'A number of grams.']])));
+    if (
+      asking.found({
+        ...wrong,
+        ...(who.trim() === '' && { who: 'Write who.' }),
+        ...(why.trim() === '' && { why: 'Write why.' }),
+      })
+    )
+      return;
+    const sacks = rows.map((r, n) => ({ lot: r.lot.trim(), grams: read[n] ?? 0 }));
+    const { id: workId, premixId, fills, made } = work;
+    const a = await asking.ask((requestId) =>
+      act('weigh-lot', `a weighing of ${was.name.toLowerCase()}`, weigh, {
+        workId,
+        premixId,
+        fills,
+        made,
+        key: was.key,
+        sacks,
+        replaces: was.id,
+        who,
+        why,
+        requestId,
+      }),
+    );
+    if (!a?.ok) return;
+    toast('Put right; what it was stays beside it');
+    onDone();
+    router.refresh();
+  };
+  return (
+    <div className="grid gap-2">
+      {rows.map((r, n) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: sacks stand in the order they were opened
+        <div key={n} className="flex flex-wrap items-start gap-3">
+          <Field
+            label={`Weighed, sack ${n + 1}`}
+            unit="g"
+            inputMode="decimal"
+            className="w-36"
+            value={r.grams}
+            error={asking.errors[`g${n}`]}
+            onChange={(e) => set(n, { grams: e.target.value })}
+          />
+          <Field
+            label="Its lot"
+            className="w-44"
+            maxLength={40}
+            value={r.lot}
+            onChange={(e) => set(n, { lot: e.target.value })}
+          />
+        </div>
+      ))}
+      <div className="flex flex-wrap items-start gap-3">
+        <Button className="mt-7 min-h-11" onClick={() => setRows([...rows, { lot: '', grams: '' }])}>
+          Another sack of it
+        </Button>
+        <Field
+          label="Who"
+          className="w-36"
+          value={who}
+          error={asking.errors.who}
+          onChange={(e) => setWho(e.target.value)}
+        />
+        <Field
+          label="Why"
+          className="min-w-44 flex-1"
+          value={why}
+          error={asking.errors.why}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+        <Button className="mt-7 min-h-11" disabled={asking.busy} onClick={() => void send()}>
+          Write it in
+        </Button>
+      </div>
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
+    </div>
+  );
+}
