@@ -5,7 +5,6 @@ import {
   bagsOfLot,
   blendsWeighed,
   type LotWeighing,
-  notesOf,
   offInBlends,
   readNumbers,
   recalledBags,
@@ -64,7 +63,6 @@ test('a weighing put right stands for the one before, which stays; what is off i
   const put = [...all, weighing(2, 'soda', 45, [{ lot: 'S1', grams: 45.5 }], { replaces: wrong.id, why: 'misread' })];
   expect(offInBlends(put, bags)).toEqual([]);
   expect(standingWeighings(put).map(weighedG)).toEqual([45, 45.5]);
-  expect(notesOf(put)['2.1.soda.1']).toEqual([{ lot: 'S1', grams: 45.5 }]);
   expect(blendsWeighed(put).map((b) => b.grams)).toEqual([45, 45.5]);
 });
 

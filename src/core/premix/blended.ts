@@ -50,10 +50,6 @@ export const weighedG = (w: Pick<LotWeighing, 'sacks'>): number => sum(w.sacks.m
 export const standingWeighings = (all: readonly LotWeighing[]): readonly LotWeighing[] =>
   all.filter((w) => !all.some((x) => x.replaces === w.id));
 
-/** What was noted, by the key of its weighing. */
-export const notesOf = (all: readonly LotWeighing[]): Readonly<Record<string, readonly Sack[]>> =>
-  Object.fromEntries(standingWeighings(all).map((w) => [w.key, w.sacks]));
-
 interface BlendItem {
   readonly ingredientId: string;
   readonly name: string;
@@ -65,7 +61,7 @@ interface BlendItem {
   readonly weighings: readonly LotWeighing[];
 }
 
-export interface WeighedBlend {
+interface WeighedBlend {
   readonly blend: number;
   readonly grams: number;
   readonly targetG: number;

@@ -78,7 +78,7 @@ export function addSacks(sacks: readonly Sack[]): readonly Sack[] {
 }
 
 /** A weighing that was noted: of what, how much was asked, and what came out of each sack. */
-export interface NotedWeighing {
+interface NotedWeighing {
   /** Of the weighing on the blend sheet. */
   readonly key: string;
   readonly ingredientId: string;

@@ -19,7 +19,7 @@ import { useUnits } from '../kit/units';
 type Weigh = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
 /** The lot that weighings are of, as they are sent. */
-export interface OfWork {
+interface OfWork {
   readonly id: string;
   readonly premixId: string;
   readonly fills: readonly Fill[];
