@@ -176,15 +176,14 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
   const premix = (name: string) => send<WithId>('keep-premix', { ...asked, name, requestId: randomUUID() });
   await send('drop-premix', { id: (await premix(`none ${n}`)).id });
   const { id: premixId } = await premix(`mix ${n}`);
-  const { id: lotId } = await send<WithId>('make-lot', {
-    premixId,
-    fills: [{ bagG: FRESH_PREMIX.bagG, bags: 6 }],
-    made: '2026-11-20',
-    checked: lead,
-    note: '',
-    take: 'no',
-    requestId: randomUUID(),
-  });
+  const fills = [{ bagG: FRESH_PREMIX.bagG, bags: 6 }];
+  const lot = { premixId, fills, made: '2026-11-20', checked: lead, note: '', take: 'no' };
+  const workId = randomUUID();
+  const flour = { key: '1.1.flour-all-purpose.1', sacks: [{ lot: `M ${n}`, grams: 2400 }] };
+  await send('weigh-lot', { workId, premixId, fills, made: lot.made, ...flour, requestId: randomUUID() });
+  await send('give-up-lot', { workId, why: `spilt ${n}`, requestId: randomUUID() });
+  const { id: otherId } = await send<WithId>('make-lot', { ...lot, requestId: randomUUID() });
+  const { id: lotId } = await send<WithId>('make-lot', { ...lot, requestId: randomUUID() });
   const made = await send<WithId>('use-bags', {
     lotId,
     bags: 1,
@@ -196,6 +195,10 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
   const gone = { lotId, bags: 2, kind: 'gift', who: lead, why: '', price: null, requestId: randomUUID() };
   await send('bags-gone', gone);
   await send('undo-gone', { useId: await see.bookOf(lotId), who: lead, why: 'came back', requestId: randomUUID() });
+  await send('bags-gone', { ...gone, lotId: otherId, requestId: randomUUID() });
+  const back = { useId: await see.bookOf(otherId), bags: 1, to: 'shelf', who: lead, why: 'not wanted' };
+  await send('bags-back', { ...back, requestId: randomUUID() });
+  await send('count-bags', { lotId: otherId, counted: 4, who: lead, why: 'counted', requestId: randomUUID() });
   await send('correct-lot', {
     lotId,
     bags: 5,

@@ -57,3 +57,10 @@ create index lots_by_work on lots (work_id) where work_id is not null;
 
 -- Which bags left, by their numbers, where somebody wrote them.
 alter table lot_uses add column numbers integer[] not null default '{}';
+-- A part of an entry that came back, and what a count found missing, or found.
+alter table lot_uses
+  add column returns uuid references lot_uses (id),
+  drop constraint lot_uses_kind_check,
+  add constraint lot_uses_kind_check check (kind in ('batch', 'sale', 'gift', 'bin', 'other', 'count')),
+  add constraint lot_uses_returns_check check (returns is null or (bags < 0 and undoes is null));
+create index lot_uses_by_returned on lot_uses (returns) where returns is not null;

@@ -28,6 +28,8 @@ export const SENT_ACTS = {
   'give-up-lot': 'entry',
   'make-lot': 'row',
   'bags-gone': 'entry',
+  'bags-back': 'entry',
+  'count-bags': 'entry',
   'correct-lot': 'entry',
   'void-lot': 'row',
   'keep-side': 'row',

@@ -128,6 +128,7 @@ export const fromBagsSchema = z.object({
 });
 
 /** Bags that leave without a batch: who has them, or who threw them away and why. */
+const bagNumbers = z.array(z.number().int().positive().max(100_000)).max(MOST_BAGS).default([]);
 export const bagsGoneSchema = z
   .object({
     lotId: z.uuid(),
@@ -142,7 +143,7 @@ export const bagsGoneSchema = z
       .nullable()
       .default(null),
     /** Which, by the numbers on them; none: nobody wrote it. */
-    numbers: z.array(z.number().int().positive().max(100_000)).max(MOST_BAGS).default([]),
+    numbers: bagNumbers,
     requestId,
   })
   .superRefine((b, ctx) => {
@@ -151,6 +152,24 @@ export const bagsGoneSchema = z
     if ((b.kind === 'bin' || b.kind === 'other') && b.why === '')
       ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
   });
+
+/** Bags that come back of an entry: onto the shelf, or thrown away. */
+export const bagsBackSchema = z.object({
+  useId: z.uuid(),
+  bags: bagsOut,
+  numbers: bagNumbers,
+  to: z.enum(['shelf', 'bin']),
+  who,
+  why,
+  requestId,
+});
+export const countBagsSchema = z.object({
+  lotId: z.uuid(),
+  counted: z.number('Write a number.').min(0, 'Not less than none.').max(MOST_BAGS, `At most ${MOST_BAGS}.`),
+  who,
+  why,
+  requestId,
+});
 
 export const undoUseSchema = z.object({ useId: z.uuid(), who, why, requestId });
 

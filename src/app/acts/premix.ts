@@ -3,8 +3,10 @@ import { acted } from '@/app/acted';
 import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { requestId, seen } from '@/contract/fields';
 import {
+  bagsBackSchema,
   bagsGoneSchema,
   correctLotSchema,
+  countBagsSchema,
   dropPremixSchema,
   fromBagsSchema,
   giveUpLotSchema,
@@ -14,7 +16,7 @@ import {
   voidLotSchema,
   weighLotSchema,
 } from '@/contract/premix';
-import { correctLot, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
+import { correctLot, countBags, giveBack, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
 import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { versionById } from '@/server/queries/versions';
@@ -46,7 +48,7 @@ export const weighTheLot = async (input: unknown): Promise<ActionResult> =>
   acted('weigh-lot', weighLotSchema, input, weighLot);
 
 export const giveUpTheLot = async (input: unknown): Promise<ActionResult> =>
-  acted('give-up-lot', giveUpLotSchema, input, ({ workId, why }) => giveUpLot(workId, why));
+  acted('give-up-lot', giveUpLotSchema, input, ({ workId, why, requestId }) => giveUpLot(workId, why, requestId));
 
 export const useBags = async (input: unknown): Promise<WithId> =>
   acted('use-bags', fromBagsSchema, input, async (f) => answered(await startFromBags(f)));
@@ -54,6 +56,14 @@ export const useBags = async (input: unknown): Promise<WithId> =>
 export const bagsGone = async (input: unknown): Promise<WithId> =>
   acted('bags-gone', bagsGoneSchema, input, async ({ lotId, requestId, ...l }) =>
     answered(await letBagsGo(lotId, l, requestId)),
+  );
+
+export const bagsBack = async (input: unknown): Promise<WithId> =>
+  acted('bags-back', bagsBackSchema, input, async ({ requestId, ...b }) => answered(await giveBack(b, requestId)));
+
+export const countTheBags = async (input: unknown): Promise<WithId> =>
+  acted('count-bags', countBagsSchema, input, async ({ lotId, counted, who, why, requestId }) =>
+    answered(await countBags(lotId, counted, who, why, requestId)),
   );
 
 export const undoGone = async (input: unknown): Promise<WithId> =>

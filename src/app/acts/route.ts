@@ -54,6 +54,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'give-up-lot': premix.giveUpTheLot,
   'make-lot': premix.makeMixLot,
   'bags-gone': premix.bagsGone,
+  'bags-back': premix.bagsBack,
+  'count-bags': premix.countTheBags,
   'correct-lot': premix.correctTheLot,
   'void-lot': premix.voidTheLot,
   'keep-side': sides.keepBeside,

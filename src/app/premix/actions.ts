@@ -9,6 +9,8 @@ export const weighTheLot = async (input: unknown) => work.weighTheLot(input);
 export const giveUpTheLot = async (input: unknown) => work.giveUpTheLot(input);
 export const useBags = async (input: unknown) => work.useBags(input);
 export const bagsGone = async (input: unknown) => work.bagsGone(input);
+export const bagsBack = async (input: unknown) => work.bagsBack(input);
+export const countTheBags = async (input: unknown) => work.countTheBags(input);
 export const undoGone = async (input: unknown) => work.undoGone(input);
 export const correctTheLot = async (input: unknown) => work.correctTheLot(input);
 export const voidTheLot = async (input: unknown) => work.voidTheLot(input);

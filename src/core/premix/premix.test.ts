@@ -477,6 +477,7 @@ test('the books: what stands is neither taken back nor takes back; half a bag is
     batchId: null,
     batchName: null,
     undoes,
+    returns: null,
   });
   expect(standingUses([use('a', 2), use('b', 0.5), use('c', -2, 'a')]).map((u) => u.id)).toEqual(['b']);
   expect([sayBags(3), sayBags(2.5), sayBags(0.4)]).toEqual(['3', '2 1/2', '0.40']);

@@ -143,13 +143,14 @@ export interface RecalledBags {
 
 /** Where bags go; into a batch they go with the batch. */
 export const USE_KINDS = ['sale', 'gift', 'bin', 'other'] as const;
-export type UseKind = (typeof USE_KINDS)[number] | 'batch';
+export type UseKind = (typeof USE_KINDS)[number] | 'batch' | 'count';
 export const USE_WORDS: Readonly<Record<UseKind, string>> = {
   batch: 'into a batch',
   sale: 'sold',
   gift: 'given away',
   bin: 'thrown away',
   other: 'gone otherwise',
+  count: 'missing when counted',
 };
 
 /** An entry of a lot's books; a counter-entry has less than no bags. */
@@ -169,6 +170,8 @@ export interface LotUse {
   readonly batchName: string | null;
   /** The entry it takes back. */
   readonly undoes: string | null;
+  /** The entry of which it is a part that came back. */
+  readonly returns: string | null;
 }
 
 /** What of a lot was corrected, as it was before. */
@@ -185,9 +188,22 @@ export interface LotChange {
   };
 }
 
-/** Entries that still stand: neither taken back nor taking back. */
+/** Entries that still stand: neither taken back nor taking back, nor what came back of one. */
 export const standingUses = (uses: readonly LotUse[]): readonly LotUse[] =>
-  uses.filter((u) => u.undoes === null && !uses.some((x) => x.undoes === u.id));
+  uses.filter((u) => u.undoes === null && u.returns === null && !uses.some((x) => x.undoes === u.id));
+
+/** What is still out of an entry that stands: its bags and their numbers, less what came back. */
+export function heldOf(
+  u: LotUse,
+  uses: readonly LotUse[],
+): { readonly bags: number; readonly numbers: readonly number[] } {
+  const back = uses.filter((x) => x.returns === u.id);
+  const bags = u.bags + back.reduce((a, x) => a + x.bags, 0);
+  return {
+    bags: Math.abs(bags) < CRUMB_BAGS ? 0 : bags,
+    numbers: u.numbers.filter((n) => !back.some((x) => x.numbers.includes(n))),
+  };
+}
 
 export interface Lot {
   readonly id: string;
@@ -281,13 +297,18 @@ export function lotNumber(made: string, taken: ReadonlySet<string>): string {
   for (let n = 1; ; n++) if (!taken.has(`${day}-${n}`)) return `${day}-${n}`;
 }
 
+/** What an entry is: "sold", "given back". */
+export function entryKind(u: Pick<LotUse, 'kind' | 'undoes' | 'returns' | 'bags'>): string {
+  if (u.undoes) return 'taken back';
+  if (u.returns) return 'given back';
+  return u.kind === 'count' && u.bags < 0 ? 'found when counted' : USE_WORDS[u.kind];
+}
+
 /** An entry of the books, after how many bags: "sold, Weir Café, €18.00"; what a batch has is the batch's name. */
 export const entryWords = (u: LotUse, units: Units): string =>
   u.batchId && u.bags > 0
     ? (u.batchName ?? 'a batch')
-    : [u.undoes ? 'taken back' : USE_WORDS[u.kind], u.who, u.why, u.price === null ? '' : money(u.price, units)]
-        .filter(Boolean)
-        .join(', ');
+    : [entryKind(u), u.who, u.why, u.price === null ? '' : money(u.price, units)].filter(Boolean).join(', ');
 
 /**
  * Bags as they are typed: "3", "1/2", "1 1/2", or grams of an opened one, "250 g".

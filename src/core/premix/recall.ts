@@ -4,8 +4,10 @@
  */
 import Papa from 'papaparse';
 import { type Dating, localDay, sayDay, type Zoned } from '../quantity/day';
-import type { Units } from '../quantity/say';
 import {
+  bagsLeft,
+  entryKind,
+  heldOf,
   type Lot,
   type LotItem,
   type LotUse,
@@ -13,7 +15,6 @@ import {
   type RecalledBags,
   sayBags,
   standingUses,
-  USE_WORDS,
 } from './premix';
 
 export interface RecalledLot {
@@ -117,10 +118,11 @@ export function holdersOf(recalled: readonly RecalledLot[]): readonly Holder[] {
   const by = new Map<string, Holder>();
   for (const r of recalled)
     for (const u of standingUses(r.uses)) {
-      const certain = certaintyOf(u, r);
-      if (!((u.kind === 'sale' || u.kind === 'gift') && u.who) || certain === 'none') continue;
+      const held = heldOf(u, r.uses);
+      const certain = certaintyOf(held, r);
+      if (!((u.kind === 'sale' || u.kind === 'gift') && u.who) || certain === 'none' || held.bags <= 0) continue;
       const had = by.get(u.who) ?? { who: u.who, is: 0, may: 0 };
-      by.set(u.who, { ...had, [certain]: had[certain] + u.bags });
+      by.set(u.who, { ...had, [certain]: had[certain] + held.bags });
     }
   return [...by.values()].sort((a, b) => a.who.localeCompare(b.who));
 }
@@ -142,25 +144,23 @@ export function bagsSaid(bags: RecalledBags | null): string | null {
 }
 
 /** The same as text to copy: each lot, which bags, and where they are. */
-export function recallText(
-  asked: string,
-  recalled: readonly RecalledLot[],
-  u: Dating & Pick<Units, 'currency'>,
-): string {
+export function recallText(asked: string, recalled: readonly RecalledLot[], dating: Dating): string {
   return [
     asked,
     ...recalled.flatMap((r) => {
       const stand = standingUses(r.uses);
-      const gone = stand.reduce((a, x) => a + x.bags, 0);
       const which = bagsSaid(r.bags);
       return [
-        `${r.lot.premixName}, lot ${r.lot.number}, made ${sayDay(r.lot.made, u)}, best before ${sayDay(r.lot.bestBefore, u)}: ${r.lot.bags} bags of ${r.lot.bagG} g${r.lot.voidedAt ? ', cancelled' : ''}.${which ? ` ${which}.` : ''}`,
-        ...stand.map((x) => {
+        `${r.lot.premixName}, lot ${r.lot.number}, made ${sayDay(r.lot.made, dating)}, best before ${sayDay(r.lot.bestBefore, dating)}: ${r.lot.bags} bags of ${r.lot.bagG} g${r.lot.voidedAt ? ', cancelled' : ''}.${which ? ` ${which}.` : ''}`,
+        ...stand.flatMap((u) => {
+          const x = { ...u, ...heldOf(u, r.uses) };
+          if (x.bags === 0) return [];
           const numbers = x.numbers.length > 0 ? ` (${numbersSaid(x.numbers)})` : '';
-          const where = x.batchName ? `into ${x.batchName}` : `${USE_WORDS[x.kind]} ${x.who}`.trim();
-          return `- ${sayBags(x.bags)}${numbers}, ${where}, ${localDay(x.usedAt.getTime(), u)}: ${certaintySaid(certaintyOf(x, r))}`;
+          const where = x.batchName ? `into ${x.batchName}` : `${entryKind(x)} ${x.who}`.trim();
+          const day = localDay(x.usedAt.getTime(), dating);
+          return [`- ${sayBags(x.bags)}${numbers}, ${where}, ${day}: ${certaintySaid(certaintyOf(x, r))}`];
         }),
-        `- here: ${sayBags(Math.max(0, r.lot.voidedAt ? 0 : r.lot.bags - gone))}`,
+        `- here: ${sayBags(bagsLeft(r.lot))}`,
       ];
     }),
   ].join('\n');
@@ -204,7 +204,7 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       ...of,
       certainty: SURE[certaintyOf(u, r)],
       numbers: u.numbers.join(' '),
-      entry: u.undoes ? 'taken back' : `${USE_WORDS[u.kind]}${stand.includes(u) ? '' : ' (taken back)'}`,
+      entry: `${entryKind(u)}${stand.includes(u) || u.undoes || u.returns ? '' : ' (taken back)'}`,
       bags: u.bags < 0 ? `-${sayBags(-u.bags)}` : sayBags(u.bags),
       day: localDay(u.usedAt.getTime(), z),
       batch: u.batchName ?? '',

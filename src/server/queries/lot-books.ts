@@ -8,12 +8,14 @@ import { type ActionResult, refuse } from '@/contract/action-result';
 import { lotItemSchema } from '@/contract/stored';
 import type { LotWeighing } from '@/core/premix/blended';
 import {
+  heldOf,
   type LotChange,
   type LotItem,
   type LotUse,
   lotsOf,
   type Sack,
   sayBags,
+  standingUses,
   USE_KINDS,
   type UseKind,
 } from '@/core/premix/premix';
@@ -37,18 +39,19 @@ const lotUseRow = z.object({
   id: z.string(),
   lotId: z.string(),
   bags: z.number(),
-  kind: z.enum([...USE_KINDS, 'batch']),
+  kind: z.enum([...USE_KINDS, 'batch', 'count']),
   who: z.string(),
   why: z.string(),
   price: z.number().nullable(),
   undoes: z.string().nullable(),
+  returns: z.string().nullable(),
   numbers: z.array(z.number()),
   usedAt: z.date(),
   batchId: z.string().nullable(),
   batchName: z.string().nullable(),
 });
 
-const SELECT_USE = `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.numbers, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
+const SELECT_USE = `select u.id, u.lot_id as "lotId", u.bags, u.kind, u.who, u.why, u.price, u.undoes, u.returns, u.numbers, u.used_at as "usedAt", u.batch_id as "batchId", b.name as "batchName"
   from lot_uses u left join batches b on b.id = u.batch_id`;
 
 /** The books of several lots. */
@@ -58,11 +61,11 @@ export const booksOf = (lotIds: readonly string[]): Promise<(LotUse & { readonly
   ]);
 
 /** Every entry of somebody who has bags, and what took it back; the name in any letters, or a part of it. */
-export const usesOf = (who: string): Promise<(LotUse & { readonly lotId: string })[]> =>
+export const usesOfHolder = (who: string): Promise<(LotUse & { readonly lotId: string })[]> =>
   rowsFrom(
     lotUseRow,
-    `${SELECT_USE} where length($1) > 1 and (strpos(lower(u.who), lower($1)) > 0 and u.undoes is null and u.kind in ('sale', 'gift')
-        or u.undoes in (select x.id from lot_uses x where strpos(lower(x.who), lower($1)) > 0 and x.kind in ('sale', 'gift')))
+    `${SELECT_USE} where length($1) > 1 and (strpos(lower(u.who), lower($1)) > 0 and u.undoes is null and u.returns is null and u.kind in ('sale', 'gift')
+        or coalesce(u.undoes, u.returns) in (select x.id from lot_uses x where strpos(lower(x.who), lower($1)) > 0 and x.kind in ('sale', 'gift')))
       order by u.used_at, u.undoes nulls first, u.id`,
     [who.trim()],
   );
@@ -152,7 +155,8 @@ async function numbersFree(client: PoolClient, lotId: string, { bags, numbers = 
   const gone = await rowsFrom(
     z.object({ n: z.number() }),
     `select distinct n from lot_uses u, unnest(u.numbers) n
-      where u.lot_id = $1 and u.undoes is null and not exists (select 1 from lot_uses x where x.undoes = u.id) and n = any($2) order by n`,
+      where u.lot_id = $1 and u.undoes is null and u.returns is null and n = any($2)
+        and not exists (select 1 from lot_uses x where x.undoes = u.id or (x.returns = u.id and n = any (x.numbers))) order by n`,
     [lotId, numbers],
     client,
   );
@@ -217,13 +221,21 @@ export const undoUse = (useId: string, who: string, why: string, requestId: stri
   booked(useId, requestId, 'undo-use', async (client) => {
     const use = (
       await rowsFrom(
-        z.object({ lot: z.string(), bags: z.number(), kind: lotUseRow.shape.kind, undoes: z.string().nullable() }),
-        'select u.lot_id as lot, u.bags, u.kind, u.undoes from lot_uses u join lots l on l.id = u.lot_id where u.id = $1 for update of l',
+        z.object({
+          lot: z.string(),
+          bags: z.number(),
+          kind: lotUseRow.shape.kind,
+          undoes: z.string().nullable(),
+          back: z.number(),
+        }),
+        `select u.lot_id as lot, u.bags, u.kind, u.undoes, (select count(*)::int from lot_uses x where x.returns = u.id) as back
+           from lot_uses u join lots l on l.id = u.lot_id where u.id = $1 and u.returns is null for update of l`,
         [useId],
         client,
       )
     )[0];
     if (!use || use.undoes) throw no('useId', 'That entry is not in the books.');
+    if (use.back > 0) throw no('useId', 'Some of it has come back already: write the rest as given back.');
     if (use.kind === 'batch')
       throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
     const made = await client.query(
@@ -231,6 +243,66 @@ export const undoUse = (useId: string, who: string, why: string, requestId: stri
       [use.lot, -use.bags, use.kind, who, why, useId],
     );
     if (made.rowCount === 0) throw no('useId', 'That entry is taken back already.');
+  });
+
+interface GivenBack {
+  readonly useId: string;
+  readonly bags: number;
+  readonly numbers: readonly number[];
+  /** To the shelf, or thrown away. */
+  readonly to: 'shelf' | 'bin';
+  readonly who: string;
+  readonly why: string;
+}
+
+/** Bags of an entry that come back, some or all: onto the shelf, or thrown away. A voided lot takes them too. */
+export const giveBack = (b: GivenBack, requestId: string | null = null): Promise<MadeLot> =>
+  booked(b.useId, requestId, 'bags-back', async (client) => {
+    const [of] = await rowsFrom(
+      z.object({ lot: z.string() }),
+      'select u.lot_id as lot from lot_uses u join lots l on l.id = u.lot_id where u.id = $1 for update of l',
+      [b.useId],
+      client,
+    );
+    const uses = of
+      ? await rowsFrom(lotUseRow, `${SELECT_USE} where u.lot_id = $1 order by u.used_at`, [of.lot], client)
+      : [];
+    const use = standingUses(uses).find((u) => u.id === b.useId);
+    if (!of || !use || use.kind === 'count') throw no('useId', 'That entry is not in the books, or was taken back.');
+    if (use.kind === 'batch')
+      throw no('useId', 'These went into a batch: put the batch back, and its bags come with it.');
+    const held = heldOf(use, uses);
+    if (b.bags > held.bags + 1e-6)
+      throw no('bags', `Only ${sayBags(held.bags)} of it ${held.bags <= 1 ? 'is' : 'are'} still out.`);
+    const other = b.numbers.filter((n) => !held.numbers.includes(n));
+    if (other.length > 0) throw no('numbers', `Not out by this entry: ${other.join(', ')}.`);
+    const insert =
+      'insert into lot_uses (lot_id, bags, kind, who, why, numbers, returns) values ($1, $2, $3, $4, $5, $6, $7)';
+    await client.query(insert, [of.lot, -b.bags, use.kind, b.who, b.why, b.numbers, use.id]);
+    if (b.to === 'bin') await client.query(insert, [of.lot, b.bags, 'bin', b.who, b.why, b.numbers, null]);
+  });
+
+/** Bags that were counted on the shelf: what is missing, or more than the books say, with its reason. */
+export const countBags = (
+  lotId: string,
+  counted: number,
+  who: string,
+  why: string,
+  requestId: string | null = null,
+): Promise<MadeLot> =>
+  booked(lotId, requestId, 'count-bags', async (client) => {
+    const now = await leftOf(client, lotId);
+    if (!now || now.voided) throw no('lotId', 'That lot is cancelled, or not in this kitchen.');
+    if (counted > now.bags + 1e-6)
+      throw no('counted', `Only ${sayBags(now.bags)} were made: where that is wrong, correct the lot.`);
+    const missing = now.left - counted;
+    if (Math.abs(missing) < 1e-6) return;
+    await client.query(`insert into lot_uses (lot_id, bags, kind, who, why) values ($1, $2, 'count', $3, $4)`, [
+      lotId,
+      missing,
+      who,
+      why,
+    ]);
   });
 
 /** Bags of a batch that is put back: a counter-entry for each that still stands. */

@@ -1,13 +1,22 @@
 /** A lot weighed in the records, on the real database: blends, sacks that end, corrections, and what a code leads to. */
 import { randomUUID } from 'node:crypto';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
-import { FRESH_PREMIX, type Sack } from '@/core/premix/premix';
+import { bagsLeft, FRESH_PREMIX, type Sack } from '@/core/premix/premix';
 import { type BlendWeighing, blendSheet, massOfFills } from '@/core/premix/weigh';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
-import { changesOfLot, correctLot, letBagsGo, undoUse, usesOfLot } from '../queries/lot-books';
+import {
+  changesOfLot,
+  correctLot,
+  countBags,
+  giveBack,
+  letBagsGo,
+  undoUse,
+  usesOfLot,
+  voidLot,
+} from '../queries/lot-books';
 import { openWork, workById } from '../queries/lot-works';
 import { dropPremix, keepPremix, lotById, sizesOfLot } from '../queries/premixes';
 import { giveUpLot, weighLot } from './lot-works';
@@ -231,4 +240,38 @@ test('a lot from before bags had numbers: each bag may be of each sack', async (
   await query('update lots set work_id = null, first_bag = null where number = $1', [number]);
   const found = (await recalled('M-1')).lots.filter((r) => r.lot.number === number);
   expect(found.map((r) => r.bags)).toEqual([null, null]);
+});
+
+test('bags come back in part, to the shelf or thrown away; a count has its reason; a cancelled lot takes them too', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const left = async (): Promise<number> => bagsLeft((await lotById(made.id)) ?? { bags: 0, used: 0 });
+  const { id } = made;
+  await letBagsGo(id, { bags: 3, kind: 'sale', who: 'Mill Inn', numbers: [1, 2, 3] });
+  const [sale] = await usesOfLot(id);
+  const useId = sale?.id ?? '';
+  const back = (bags: number, numbers: readonly number[], to: 'shelf' | 'bin') =>
+    giveBack({ useId, bags, numbers, to, who: 'Mo', why: 'not wanted' });
+  expect(await left()).toBe(3);
+  expect(await back(1, [2], 'shelf')).toMatchObject({ ok: true });
+  expect(await left()).toBe(4);
+  expect(await back(1, [2], 'bin')).toMatchObject({ ok: false, message: 'Not out by this entry: 2.' });
+  expect(await back(1, [3], 'bin')).toMatchObject({ ok: true });
+  // what is thrown away comes off the entry, and is not on the shelf
+  expect(await left()).toBe(4);
+  expect(await back(2, [], 'shelf')).toMatchObject({ ok: false, message: 'Only 1 of it is still out.' });
+  expect(await undoUse(useId, 'Mo', 'x')).toMatchObject({ ok: false });
+  expect((await recalled('mill inn')).lots[0]?.uses.map((u) => u.bags)).toEqual([3, -1, -1]);
+  // one is missing on the shelf; one more than were made is no count
+  expect(await countBags(id, 3, 'Mo', 'stocktaking')).toMatchObject({ ok: true });
+  expect(await left()).toBe(3);
+  expect((await usesOfLot(id)).at(-1)).toMatchObject({ kind: 'count', bags: 1, why: 'stocktaking' });
+  expect(await countBags(id, 7, 'Mo', 'x')).toMatchObject({ ok: false, path: 'counted' });
+  expect(await countBags(id, 4, 'Mo', 'behind the door')).toMatchObject({ ok: true });
+  expect(await left()).toBe(4);
+  expect(await voidLot(id, 'Mo', 'damp', false)).toMatchObject({ ok: true });
+  expect(await back(1, [1], 'bin')).toMatchObject({ ok: true });
+  expect(await left()).toBe(0);
 });

@@ -90,7 +90,9 @@ export async function weighLot(w: Weigh): Promise<ActionResult> {
 }
 
 /** Gives a lot up that is being weighed: its weighings stay in the records, and fill no bag. */
-export const giveUpLot = (workId: string, why: string): Promise<ActionResult> =>
-  transaction(async (client) =>
-    (await closeWork(client, workId, why)) ? { ok: true } : refuse('It is filled or given up already.'),
+export const giveUpLot = (workId: string, why: string, requestId: string | null = null): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(client, requestId, 'give-up-lot', async () =>
+      (await closeWork(client, workId, why)) ? { ok: true } : refuse('It is filled or given up already.'),
+    ),
   );

@@ -30,7 +30,7 @@ import { Undone } from '../db/undone';
 import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { loadHouse } from '../queries/house';
-import { booksOf, type MadeLot, takeBags, usesOf } from '../queries/lot-books';
+import { booksOf, type MadeLot, takeBags, usesOfHolder } from '../queries/lot-books';
 import { closeWork, lockWork, workById } from '../queries/lot-works';
 import { stockNoted } from '../queries/pantry';
 import {
@@ -292,7 +292,7 @@ export async function recalled(asked: string): Promise<Recalled> {
     const uses = await booksOf(lots.map((l) => l.id));
     return { by: 'code', lots: recallOf(asked, lots, uses, (l) => bags.get(l.id) ?? null) };
   }
-  const theirs = await usesOf(asked);
+  const theirs = await usesOfHolder(asked);
   const had = await Promise.all([...new Set(theirs.map((u) => u.lotId))].map((id) => lotById(id)));
   return {
     by: 'who',

@@ -4,7 +4,9 @@ import { useState } from 'react';
 import { readNumbers } from '@/core/premix/blended';
 import {
   bagsLeft,
+  entryKind,
   entryWords,
+  heldOf,
   type Lot,
   type LotUse,
   numbersSaid,
@@ -12,7 +14,6 @@ import {
   sayBags,
   standingUses,
   USE_KINDS,
-  USE_WORDS,
 } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
@@ -156,36 +157,24 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
   );
 }
 
-/** Where a lot's bags went; an entry is never rubbed out, it is taken back by another. */
+/** Where a lot's bags went; an entry is never rubbed out, it is taken back by another, or some of it comes back. */
 export function LotBooks({
   lot,
   uses,
   undo,
+  back,
+  count,
 }: {
   readonly lot: Lot;
   readonly uses: readonly LotUse[];
   readonly undo: Ask;
+  readonly back: Ask;
+  readonly count: Ask;
 }) {
-  const router = useRouter();
   const units = useUnits();
   const time = useTime();
-  const asking = useAsking();
   const [open, setOpen] = useState<string | null>(null);
-  const [who, setWho] = useState('');
-  const [why, setWhy] = useState('');
   const stand = standingUses(uses);
-  const take = async (useId: string): Promise<void> => {
-    if (
-      asking.found({ ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) })
-    )
-      return;
-    const a = await asking.ask((requestId) =>
-      act('undo-gone', `lot ${lot.number}: bags taken back`, undo, { useId, who, why, requestId }),
-    );
-    if (!a?.ok) return;
-    setOpen(null);
-    router.refresh();
-  };
   return (
     <section aria-label="Where its bags went">
       <h2 className="mb-1 text-xl">Where its bags went</h2>
@@ -193,6 +182,7 @@ export function LotBooks({
       <ul>
         {uses.map((u) => {
           const stands = stand.includes(u);
+          const held = heldOf(u, uses);
           return (
             <li key={u.id} className="grid gap-1 border-b border-line py-1.5">
               <div className="flex flex-wrap items-center gap-x-2">
@@ -208,12 +198,14 @@ export function LotBooks({
                     entryWords(u, units)
                   )}
                   {u.numbers.length > 0 ? `, ${u.numbers.length === 1 ? 'bag' : 'bags'} ${numbersSaid(u.numbers)}` : ''}
-                  {stands || u.undoes ? '' : ' (taken back)'}
+                  {stands && held.bags !== u.bags ? ` (${sayBags(held.bags)} still out)` : ''}
+                  {stands || u.undoes || u.returns ? '' : ' (taken back)'}
                 </span>
-                {stands && u.kind !== 'batch' ? (
+                {stands && u.kind !== 'batch' && held.bags !== 0 ? (
                   <Button
                     className="ml-auto"
-                    aria-label={`Take back: ${sayBags(u.bags)}, ${USE_WORDS[u.kind]} ${u.who}`}
+                    aria-expanded={open === u.id}
+                    aria-label={`Take back: ${sayBags(u.bags)}, ${entryKind(u)} ${u.who}`}
                     onClick={() => setOpen(open === u.id ? null : u.id)}
                   >
                     Take back …
@@ -221,34 +213,177 @@ export function LotBooks({
                 ) : null}
               </div>
               {open === u.id ? (
-                <div className="flex flex-wrap items-start gap-3">
-                  <Field
-                    label="Who"
-                    className="w-36"
-                    value={who}
-                    error={asking.errors.who}
-                    onChange={(e) => setWho(e.target.value)}
-                  />
-                  <Field
-                    label="Why"
-                    className="min-w-44 flex-1"
-                    value={why}
-                    error={asking.errors.why}
-                    onChange={(e) => setWhy(e.target.value)}
-                  />
-                  <Button className="mt-6" disabled={asking.busy} onClick={() => void take(u.id)}>
-                    Take it back
-                  </Button>
-                </div>
+                <ComesBack use={u} held={held} lot={lot} undo={undo} back={back} onDone={() => setOpen(null)} />
               ) : null}
             </li>
           );
         })}
       </ul>
-      <RefusalNotice text={asking.refusal} waits={asking.waits} />
       <p className="mt-2 text-[15px] text-soft">
         {sayBags(bagsLeft(lot))} left of {lot.bags} made. Nothing is deleted.
       </p>
+      {lot.voidedAt ? null : <CountBags lot={lot} count={count} />}
     </section>
+  );
+}
+
+const WAYS_BACK = [
+  { value: 'mistake', label: 'It was a mistake' },
+  { value: 'shelf', label: 'Given back, to the shelf' },
+  { value: 'bin', label: 'Given back, thrown away' },
+] as const;
+
+/** An entry that was a mistake, or bags of it that are given back. */
+function ComesBack({
+  use,
+  held,
+  lot,
+  undo,
+  back,
+  onDone,
+}: {
+  readonly use: LotUse;
+  readonly held: ReturnType<typeof heldOf>;
+  readonly lot: Lot;
+  readonly undo: Ask;
+  readonly back: Ask;
+  readonly onDone: () => void;
+}) {
+  const router = useRouter();
+  const asking = useAsking();
+  // what has come back in part, and what a count found, is one or the other alone
+  const ways = WAYS_BACK.filter((w) => (w.value === 'mistake' ? held.bags === use.bags : use.kind !== 'count'));
+  const [way, setWay] = useState<(typeof WAYS_BACK)[number]['value']>(ways[0]?.value ?? 'shelf');
+  const [bags, setBags] = useState(sayBags(held.bags));
+  const [numbers, setNumbers] = useState('');
+  const [who, setWho] = useState('');
+  const [why, setWhy] = useState('');
+  const isBack = way !== 'mistake';
+  const read = readBagCount(bags, held.bags, lot.bagG);
+  const which = readNumbers(numbers);
+  const send = async (): Promise<void> => {
+    const wrong = {
+      ...(isBack && read.error !== null && { bags: read.error }),
+      ...(isBack && which === null && { numbers: 'Numbers, as 3, 7 to 9.' }),
+      ...(who.trim() === '' && { who: 'Write who.' }),
+      ...(why.trim() === '' && { why: 'Write why.' }),
+    };
+    if (asking.found(wrong)) return;
+    const words = `lot ${lot.number}: bags taken back`;
+    const a = await asking.ask((requestId) =>
+      isBack
+        ? act('bags-back', words, back, {
+            useId: use.id,
+            bags: read.bags,
+            numbers: which ?? [],
+            to: way,
+            who,
+            why,
+            requestId,
+          })
+        : act('undo-gone', words, undo, { useId: use.id, who, why, requestId }),
+    );
+    if (!a?.ok) return;
+    onDone();
+    router.refresh();
+  };
+  const field = (label: string, name: string, value: string, set: (v: string) => void, className: string) => (
+    <Field
+      label={label}
+      className={className}
+      value={value}
+      error={asking.errors[name]}
+      onChange={(e) => {
+        asking.touched();
+        set(e.target.value);
+      }}
+    />
+  );
+  return (
+    <div className="grid gap-2">
+      {ways.length > 1 ? (
+        <Taps
+          label="What happened"
+          value={way}
+          onChange={(v) => {
+            if (v === '') return;
+            asking.touched();
+            setWay(v);
+          }}
+          options={ways}
+        />
+      ) : null}
+      <div className="flex flex-wrap items-start gap-3">
+        {isBack ? field('Bags back', 'bags', bags, setBags, 'w-28') : null}
+        {isBack && held.numbers.length > 0 ? field('Their numbers', 'numbers', numbers, setNumbers, 'w-36') : null}
+        {field('Who', 'who', who, setWho, 'w-36')}
+        {field('Why', 'why', why, setWhy, 'min-w-44 flex-1')}
+        <Button className="mt-6" disabled={asking.busy} onClick={() => void send()}>
+          {isBack ? 'Write it in the books' : 'Take it back'}
+        </Button>
+      </div>
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
+    </div>
+  );
+}
+
+/** Bags as they stand on the shelf: what is missing, or found, is an entry with its reason. */
+function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
+  const router = useRouter();
+  const asking = useAsking();
+  const [counted, setCounted] = useState('');
+  const [who, setWho] = useState('');
+  const [why, setWhy] = useState('');
+  const n = typedNumber(counted, 'bags');
+  const send = async (): Promise<void> => {
+    if (
+      asking.found({
+        ...(!(n >= 0) && { counted: 'Write a number of bags.' }),
+        ...(who.trim() === '' && { who: 'Write who.' }),
+        ...(why.trim() === '' && { why: 'Write why.' }),
+      })
+    )
+      return;
+    const a = await asking.ask((requestId) =>
+      act('count-bags', `a count of lot ${lot.number}`, count, { lotId: lot.id, counted: n, who, why, requestId }),
+    );
+    if (!a?.ok) return;
+    toast('Counted: the books say so');
+    setCounted('');
+    setWhy('');
+    router.refresh();
+  };
+  return (
+    <details className="mt-1">
+      <summary className="min-h-11 w-fit cursor-pointer content-center font-semibold text-rim">Count them</summary>
+      <div className="flex flex-wrap items-start gap-3">
+        <Field
+          label="Bags there are"
+          inputMode="decimal"
+          className="w-36"
+          value={counted}
+          error={asking.errors.counted}
+          onChange={(e) => setCounted(e.target.value)}
+        />
+        <Field
+          label="Who"
+          className="w-36"
+          value={who}
+          error={asking.errors.who}
+          onChange={(e) => setWho(e.target.value)}
+        />
+        <Field
+          label="Why"
+          className="min-w-44 flex-1"
+          value={why}
+          error={asking.errors.why}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+        <Button className="mt-6" disabled={asking.busy} onClick={() => void send()}>
+          Write the count
+        </Button>
+      </div>
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
+    </details>
   );
 }

@@ -30,6 +30,9 @@ export function LotWeighIn({ list, blends, notes, lotOf, onWeighed, onDone }: Pr
   // sacks that ended within this weighing
   const [ended, setEnded] = useState<readonly Sack[]>([]);
   const box = useRef<HTMLInputElement>(null);
+  const panel = useRef<HTMLElement>(null);
+  // it opens above the button that opens it
+  useEffect(() => panel.current?.scrollIntoView({ block: 'start' }), []);
   const w = list.find((x) => !notes[x.key]) ?? null;
   const key = w?.key ?? '';
   // another weighing: the box is empty and under the hand
@@ -81,7 +84,7 @@ export function LotWeighIn({ list, blends, notes, lotOf, onWeighed, onDone }: Pr
     box.current?.focus({ preventScroll: true });
   };
   return (
-    <section aria-label="Weigh in" className="grid gap-4 rounded-plate border-2 border-rim p-4">
+    <section ref={panel} aria-label="Weigh in" className="grid gap-4 rounded-plate border-2 border-rim p-4">
       <p className="text-soft">
         {blends > 1 ? `Blend ${w.blend} of ${blends}, ` : ''}step {w.step}; {done} of {list.length} weighed
       </p>

@@ -153,7 +153,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
       {worked ? (
         <details className="mb-6 max-w-4xl rounded-plate bg-white p-4" open={!has || work !== null}>
           <summary className="min-h-11 cursor-pointer content-center font-sign text-xl font-extrabold text-rim">
-            Make a lot
+            {work ? 'The lot that is being weighed' : 'Make a lot'}
           </summary>
           <div className="mt-3">
             <MakeLot

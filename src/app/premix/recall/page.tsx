@@ -148,7 +148,7 @@ export default async function RecallPage({
                   {by.length > 0
                     ? ` By ${by.map((c) => `${c.name.toLowerCase()}, ${c.lot}${gramsWords(c)}`).join('; ')}.`
                     : ''}{' '}
-                  {by.length > 0 ? (bagsSaid(bags) ?? 'Nobody noted which bags: each may be of it') + '.' : ''}
+                  {by.length > 0 ? `${bagsSaid(bags) ?? 'Nobody noted which bags: each may be of it'}.` : ''}
                 </p>
                 {uses.length === 0 ? <p>No bag has left.</p> : null}
                 <ul>
@@ -165,7 +165,7 @@ export default async function RecallPage({
                       {u.numbers.length > 0
                         ? `, ${u.numbers.length === 1 ? 'bag' : 'bags'} ${numbersSaid(u.numbers)}`
                         : ''}
-                      {stand.includes(u) || u.undoes ? '' : ' (taken back)'}
+                      {stand.includes(u) || u.undoes || u.returns ? '' : ' (taken back)'}
                       {stand.includes(u) && by.length > 0 ? `: ${certaintySaid(certaintyOf(u, one))}` : ''}
                     </li>
                   ))}

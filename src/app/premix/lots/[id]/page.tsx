@@ -1,6 +1,15 @@
 import { FileText } from 'lucide-react';
 import { notFound } from 'next/navigation';
-import { bagsGone, correctTheLot, undoGone, useBags, voidTheLot, weighTheLot } from '@/app/premix/actions';
+import {
+  bagsBack,
+  bagsGone,
+  correctTheLot,
+  countTheBags,
+  undoGone,
+  useBags,
+  voidTheLot,
+  weighTheLot,
+} from '@/app/premix/actions';
 import { titled } from '@/app/titled';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagsOfLot } from '@/core/premix/blended';
@@ -198,7 +207,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {work && work.weighings.length > 0 ? (
             <LotBlends work={work} weighings={work.weighings} bags={bags} weigh={weighTheLot} />
           ) : null}
-          <LotBooks lot={lot} uses={uses} undo={undoGone} />
+          <LotBooks lot={lot} uses={uses} undo={undoGone} back={bagsBack} count={countTheBags} />
           <section aria-label="What is in it">
             <h2 className="mb-1 text-xl">What is in it</h2>
             <table data-cards className="w-full text-left">
