@@ -113,16 +113,28 @@ interface Holder {
   readonly may: number;
 }
 
+/** Bags of what somebody holds that are of it, and that may be: each by its number, or all alike. */
+function outOf(held: ReturnType<typeof heldOf>, r: RecalledLot): { readonly is: number; readonly may: number } {
+  const { bags } = r;
+  if (bags && held.numbers.length > 0) {
+    const of = (list: readonly number[]): number => held.numbers.filter((n) => list.includes(n)).length;
+    return { is: Math.min(held.bags, of(bags.is)), may: Math.min(held.bags, of(bags.may)) };
+  }
+  const certain = certaintyOf(held, r);
+  return { is: certain === 'is' ? held.bags : 0, may: certain === 'may' ? held.bags : 0 };
+}
+
 /** Who has bags of it, each once, with how many; what was taken back is not with them. */
 export function holdersOf(recalled: readonly RecalledLot[]): readonly Holder[] {
   const by = new Map<string, Holder>();
   for (const r of recalled)
     for (const u of standingUses(r.uses)) {
       const held = heldOf(u, r.uses);
-      const certain = certaintyOf(held, r);
-      if (!((u.kind === 'sale' || u.kind === 'gift') && u.who) || certain === 'none' || held.bags <= 0) continue;
+      if (!((u.kind === 'sale' || u.kind === 'gift') && u.who) || held.bags <= 0) continue;
+      const out = outOf(held, r);
+      if (out.is + out.may === 0) continue;
       const had = by.get(u.who) ?? { who: u.who, is: 0, may: 0 };
-      by.set(u.who, { ...had, [certain]: had[certain] + held.bags });
+      by.set(u.who, { ...had, is: had.is + out.is, may: had.may + out.may });
     }
   return [...by.values()].sort((a, b) => a.who.localeCompare(b.who));
 }

@@ -21,6 +21,7 @@ import { measureFrom } from '@/core/pantry/calibrate';
 import { FRESH_CONVENTIONS } from '@/core/pantry/conventions';
 import { ALLERGENS } from '@/core/pantry/ingredient';
 import { USE_KINDS } from '@/core/premix/premix';
+import { blendSheet, type Fill, massOfFills } from '@/core/premix/weigh';
 import { dayAfter, localDay } from '@/core/quantity/day';
 import { FRESH_UNITS } from '@/core/quantity/say';
 import { writeOutcome } from '../queries/batches';
@@ -34,7 +35,8 @@ import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
 import { keepSide, sides } from '../queries/sides';
 import { loadMonths } from './demo-months';
-import { makeLot } from './premix-lots';
+import { weighLot } from './lot-works';
+import { makeLot, workedPremix } from './premix-lots';
 import { startBatch } from './start-batch';
 
 /** Days before now, for what was opened then. */
@@ -124,6 +126,8 @@ const premixesSchema = z.array(
       z.object({
         madeDaysAgo: z.number(),
         bags: z.number().int(),
+        /** Weighed in, blend by blend; of several sacks each blend takes the next. */
+        weighed: z.boolean().default(false),
         lots: z.record(z.string(), z.string()),
         checked: z.string(),
         gone: z.array(
@@ -140,6 +144,33 @@ const premixesSchema = z.array(
   }),
 );
 
+/** Weighs a lot in as its sheet asks. @param codes of the sacks, by ingredient @returns the weighing that fills it */
+async function weighedIn(
+  lot: { readonly premixId: string; readonly fills: readonly Fill[]; readonly made: string },
+  codes: Readonly<Record<string, string>>,
+): Promise<string> {
+  const house = await loadHouse();
+  const kept = await workedPremix(lot.premixId, house);
+  const workId = randomUUID();
+  const list = kept?.worked ? blendSheet(kept.worked, massOfFills(lot.fills), house, null).list : [];
+  for (const w of list) {
+    const own = (codes[w.ingredient.id] ?? '').split(', ');
+    const sacks = [{ lot: own[Math.min(w.blend, own.length) - 1] ?? '', grams: w.targetG }];
+    const noted = await weighLot({
+      ...lot,
+      workId,
+      key: w.key,
+      sacks,
+      replaces: null,
+      who: '',
+      why: '',
+      requestId: null,
+    });
+    if (!noted.ok) throw new Error(`A lot of the demo: ${noted.message}`);
+  }
+  return workId;
+}
+
 /** The dry mixes it keeps, a lot of which is near its date. @param versions ids by formula, in order */
 async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): Promise<void> {
   for (const { formula, version, lots, ...p } of premixesSchema.parse(demoFile('premixes.json'))) {
@@ -148,10 +179,10 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
     if (!kept?.ok) throw new Error(`${p.name} could not be kept`);
     const premixId = kept.id;
     for (const l of lots) {
+      const lot = { premixId, fills: [{ bagG: p.settings.bagG, bags: l.bags }], made: day(-l.madeDaysAgo) };
       const made = await makeLot({
-        premixId,
-        fills: [{ bagG: p.settings.bagG, bags: l.bags }],
-        made: day(-l.madeDaysAgo),
+        ...lot,
+        workId: l.weighed ? await weighedIn(lot, l.lots) : null,
         sacks: Object.fromEntries(Object.entries(l.lots).map(([id, lot]) => [id, [{ lot, grams: null }]])),
         checked: l.checked,
         note: '',

@@ -1,6 +1,8 @@
 /** A lot weighed in the records, on the real database: blends, sacks that end, corrections, and what a code leads to. */
 import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { bagsOfLot, standingWeighings, weighedG } from '@/core/premix/blended';
 import { bagsLeft, FRESH_PREMIX, type Sack } from '@/core/premix/premix';
 import { type BlendWeighing, blendSheet, massOfFills } from '@/core/premix/weigh';
 import { ownDatabase } from '../db/own-database';
@@ -274,4 +276,108 @@ test('bags come back in part, to the shelf or thrown away; a count has its reaso
   expect(await voidLot(id, 'Mo', 'damp', false)).toMatchObject({ ok: true });
   expect(await back(1, [1], 'bin')).toMatchObject({ ok: true });
   expect(await left()).toBe(0);
+});
+
+const SACKS = ['Z-0', 'Z-1', 'Z-2'] as const;
+const op = fc.oneof(
+  fc.record({ do: fc.constant('sell' as const), bag: fc.integer({ min: 1, max: 6 }) }),
+  fc.record({
+    do: fc.constant('back' as const),
+    to: fc.constantFrom('shelf' as const, 'bin' as const),
+    bag: fc.integer({ min: 1, max: 6 }),
+  }),
+  fc.record({
+    do: fc.constant('right' as const),
+    blend: fc.integer({ min: 1, max: 3 }),
+    sack: fc.nat(2),
+    more: fc.integer({ min: -80, max: 80 }),
+  }),
+  fc.record({ do: fc.constant('count' as const), bags: fc.integer({ min: 0, max: 6 }) }),
+);
+
+test('law: whatever is sold, given back, counted and put right, grams weighed are in the lot, and each sack leads to the bags that hold it', async () => {
+  const { list, count } = await sheet();
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.nat(2), { minLength: count, maxLength: count }),
+      fc.array(op, { maxLength: 8 }),
+      async (sacks, ops) => {
+        const workId = randomUUID();
+        for (const w of list)
+          await weigh(workId, w.key, [
+            { lot: w.ingredient.id === FLOUR ? (SACKS[sacks[w.blend - 1] ?? 0] ?? '') : 'P', grams: w.targetG },
+          ]);
+        const made = await fill(workId);
+        if (!made.ok) throw new Error(made.message);
+        const { id } = made;
+        const who = `buyer ${workId}`;
+        const out = new Map<number, string>();
+        let there = 6;
+        for (const o of ops) {
+          if (o.do === 'sell') {
+            const sold = await letBagsGo(id, { bags: 1, kind: 'sale', who, numbers: [o.bag] });
+            expect(sold.ok).toBe(!out.has(o.bag) && there > 0);
+            if (!sold.ok) continue;
+            const sales = (await usesOfLot(id)).filter((u) => u.kind === 'sale' && u.returns === null);
+            out.set(o.bag, sales.filter((u) => u.numbers[0] === o.bag).at(-1)?.id ?? '');
+            there--;
+          } else if (o.do === 'back') {
+            const useId = out.get(o.bag);
+            if (!useId) continue;
+            const { to } = o;
+            expect(await giveBack({ useId, bags: 1, numbers: [o.bag], to, who: 'Mo', why: 'x' })).toMatchObject({
+              ok: true,
+            });
+            // what is thrown away is out of the lot for good
+            if (to === 'shelf') {
+              out.delete(o.bag);
+              there++;
+            } else out.set(o.bag, '');
+          } else if (o.do === 'count') {
+            expect(await countBags(id, o.bags, 'Mo', 'x')).toMatchObject({ ok: true });
+            there = o.bags;
+          } else {
+            const work = await workById(workId);
+            const w = standingWeighings(work?.weighings ?? []).find(
+              (x) => x.blend === o.blend && x.ingredientId === FLOUR,
+            );
+            if (!w) continue;
+            const to = [{ lot: SACKS[o.sack] ?? '', grams: weighedG(w) + o.more }];
+            const { id: replaces, key } = w;
+            const asked = {
+              workId,
+              premixId,
+              fills: FILLS,
+              made: '2026-05-04',
+              key,
+              replaces,
+              who: 'Mo',
+              why: 'x',
+              requestId: null,
+            };
+            expect(await weighLot({ ...asked, sacks: to })).toEqual({ ok: true });
+          }
+          expect(bagsLeft((await lotById(id)) ?? { bags: 0, used: 0 })).toBeCloseTo(there, 6);
+        }
+        // the grams of the weighings that stand are the grams in the bags, to the rounding of each size's part
+        const lot = await lotById(id);
+        const sizes = await sizesOfLot(lot?.number ?? '');
+        const stand = standingWeighings((await workById(workId))?.weighings ?? []);
+        const inG = (of: readonly { readonly grams: number }[]): number => of.reduce((a, c) => a + c.grams, 0);
+        expect(inG(sizes.flatMap((l) => l.contents))).toBeCloseTo(inG(stand.map((w) => ({ grams: weighedG(w) }))), 0);
+        const bags = bagsOfLot(sizes, count);
+        for (const code of SACKS) {
+          const holds = (blend: number): boolean =>
+            stand.some((w) => w.blend === blend && w.sacks.some((s) => s.lot === code));
+          const found = (await recalled(code)).lots.filter((r) => r.lot.number === lot?.number);
+          for (const b of bags) {
+            const r = found.find((x) => x.lot.bagG === b.bagG);
+            expect(r?.bags?.is.includes(b.number) ?? false).toBe(b.blends.every(holds));
+            expect(r?.bags?.may.includes(b.number) ?? false).toBe(b.blends.some(holds) && !b.blends.every(holds));
+          }
+        }
+      },
+    ),
+    { numRuns: 8 },
+  );
 });

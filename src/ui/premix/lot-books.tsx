@@ -366,14 +366,14 @@ function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
           onChange={(e) => setCounted(e.target.value)}
         />
         <Field
-          label="Who"
+          label="Counted by"
           className="w-36"
           value={who}
           error={asking.errors.who}
           onChange={(e) => setWho(e.target.value)}
         />
         <Field
-          label="Why"
+          label="Reason"
           className="min-w-44 flex-1"
           value={why}
           error={asking.errors.why}

@@ -32,7 +32,9 @@ export function LotWeighIn({ list, blends, notes, lotOf, onWeighed, onDone }: Pr
   const box = useRef<HTMLInputElement>(null);
   const panel = useRef<HTMLElement>(null);
   // it opens above the button that opens it
-  useEffect(() => panel.current?.scrollIntoView({ block: 'start' }), []);
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: 'start' });
+  }, []);
   const w = list.find((x) => !notes[x.key]) ?? null;
   const key = w?.key ?? '';
   // another weighing: the box is empty and under the hand
