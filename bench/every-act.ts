@@ -209,6 +209,7 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
     why: 'counted',
     requestId: randomUUID(),
   });
+  await send('say-traces', { lotId, traces: `traces ${n}`, who: lead, requestId: randomUUID() });
   await send('void-lot', { lotId, who: lead, why: 'spoilt', back: false, requestId: randomUUID() });
 }
 

@@ -64,3 +64,13 @@ alter table lot_uses
   add constraint lot_uses_kind_check check (kind in ('batch', 'sale', 'gift', 'bin', 'other', 'count')),
   add constraint lot_uses_returns_check check (returns is null or (bags < 0 and undoes is null));
 create index lot_uses_by_returned on lot_uses (returns) where returns is not null;
+-- Between allergens: what the lot before held and this one does not, what was asked to be cleared down, what of it was
+-- done and by whom; and what whoever leads says of traces, without which a lot that was not cleared has no label.
+alter table lots
+  add column carried text[] not null default '{}',
+  add column carried_from text not null default '',
+  add column clear_asked text[] not null default '{}',
+  add column cleared text[] not null default '{}',
+  add column cleared_by text not null default '',
+  add column traces text not null default '' check (length(traces) <= 300),
+  add column traces_by text not null default '';

@@ -31,6 +31,7 @@ export const SENT_ACTS = {
   'bags-back': 'entry',
   'count-bags': 'entry',
   'correct-lot': 'entry',
+  'say-traces': 'entry',
   'void-lot': 'row',
   'keep-side': 'row',
   'keep-lot': 'entry',

@@ -53,6 +53,8 @@ export const waysSchema = z.object({
 const makerSchema = z.object({
   name: z.string().trim().max(80, 'Maker: at most 80 characters.'),
   place: z.string().trim().max(120, 'Place: at most 120 characters.'),
+  /** A line each. */
+  clearDown: z.string().trim().max(600, 'Clear-down: at most 600 characters.'),
 });
 
 export const houseSchema = z.object({

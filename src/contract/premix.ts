@@ -108,6 +108,9 @@ export const lotSchema = z.object({
   take: z.enum(TAKES),
   /** The weighing in the records that fills it. */
   workId: z.uuid().nullable().default(null),
+  /** What was cleared down after the lot before, and by whom. */
+  cleared: z.array(z.string().max(200)).max(40).default([]),
+  clearedBy: z.string().trim().max(80, 'At most 80 characters.').default(''),
   requestId,
 });
 
@@ -214,5 +217,12 @@ export const weighLotSchema = z
   });
 
 export const giveUpLotSchema = z.object({ workId: z.uuid(), why, requestId });
+
+export const tracesSchema = z.object({
+  lotId: z.uuid(),
+  traces: z.string().trim().min(1, 'Write what is said.').max(300, 'At most 300 characters.'),
+  who,
+  requestId,
+});
 
 export const dropPremixSchema = z.object({ id: z.uuid() });

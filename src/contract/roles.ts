@@ -116,6 +116,7 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'make-token': 'lead',
   'pairing-code': 'lead',
   'remove-ingredient': 'lead',
+  'say-traces': 'lead',
   'set-aside': 'lead',
   'set-house': 'lead',
   'set-pin': 'lead',

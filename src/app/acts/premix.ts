@@ -12,12 +12,13 @@ import {
   giveUpLotSchema,
   lotSchema,
   premixSchema,
+  tracesSchema,
   undoUseSchema,
   voidLotSchema,
   weighLotSchema,
 } from '@/contract/premix';
 import { correctLot, countBags, giveBack, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
-import { dropPremix, keepPremix, type PremixFields } from '@/server/queries/premixes';
+import { dropPremix, keepPremix, keepTraces, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { versionById } from '@/server/queries/versions';
 import { giveUpLot, weighLot } from '@/server/usecases/lot-works';
@@ -74,6 +75,11 @@ export const undoGone = async (input: unknown): Promise<WithId> =>
 export const correctTheLot = async (input: unknown): Promise<WithId> =>
   acted('correct-lot', correctLotSchema, input, async ({ lotId, who, why, requestId, ...to }) =>
     answered(await correctLot(lotId, to, who, why, requestId)),
+  );
+
+export const sayTraces = async (input: unknown): Promise<ActionResult> =>
+  acted('say-traces', tracesSchema, input, async ({ lotId, traces, who }) =>
+    (await keepTraces(lotId, traces, who)) ? { ok: true } : refuse(GONE),
   );
 
 export const voidTheLot = async (input: unknown): Promise<WithId> =>

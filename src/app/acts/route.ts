@@ -57,6 +57,7 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'bags-back': premix.bagsBack,
   'count-bags': premix.countTheBags,
   'correct-lot': premix.correctTheLot,
+  'say-traces': premix.sayTraces,
   'void-lot': premix.voidTheLot,
   'keep-side': sides.keepBeside,
   'keep-lot': kept.keepHere,

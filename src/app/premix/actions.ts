@@ -13,4 +13,5 @@ export const bagsBack = async (input: unknown) => work.bagsBack(input);
 export const countTheBags = async (input: unknown) => work.countTheBags(input);
 export const undoGone = async (input: unknown) => work.undoGone(input);
 export const correctTheLot = async (input: unknown) => work.correctTheLot(input);
+export const sayTraces = async (input: unknown) => work.sayTraces(input);
 export const voidTheLot = async (input: unknown) => work.voidTheLot(input);

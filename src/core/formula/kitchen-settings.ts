@@ -23,7 +23,12 @@ export interface Kitchen {
   /** The cups and spoons it measures with. */
   readonly drawer: readonly ToolId[];
   /** Who stands on labels of what is made here; empty: nobody has said. */
-  readonly maker: { readonly name: string; readonly place: string };
+  readonly maker: {
+    readonly name: string;
+    readonly place: string;
+    /** What is cleaned between two mixes of other allergens, a line each. */
+    readonly clearDown: string;
+  };
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
   /**
@@ -45,6 +50,11 @@ export const FRESH_KITCHEN: Kitchen = {
   units: FRESH_UNITS,
   gear: FRESH_GEAR,
   drawer: FRESH_DRAWER,
-  maker: { name: '', place: '' },
+  maker: {
+    name: '',
+    place: '',
+    clearDown:
+      'Drum, bowls and scoops washed and dried\nSieve changed or washed\nBench, scales and floor wiped\nHands and aprons changed',
+  },
   today: null,
 };

@@ -399,7 +399,10 @@ test('what a lot was made as: ingredients by weight, allergens set apart, compou
     grams: p.grams,
     lot: '',
   }));
-  const house = { ...FRESH_KITCHEN, maker: { name: 'Lantern Lock Boathouse', place: 'at the lock' } };
+  const house = {
+    ...FRESH_KITCHEN,
+    maker: { ...FRESH_KITCHEN.maker, name: 'Lantern Lock Boathouse', place: 'at the lock' },
+  };
   const find = (id: string) => findIngredient(id);
   const f = frozenLot(
     { name: 'Cake mix', bagG: 500, contents, settings: FRESH_PREMIX, products: w.products },

@@ -233,8 +233,42 @@ export interface Lot {
   /** The weighing that filled it, and the number of this size's first bag; null: it is older than that. */
   readonly workId?: string | null;
   readonly firstBag?: number | null;
+  /** Between allergens; left out: nothing was carried over. */
+  readonly between?: BetweenAllergens;
   readonly unreadable?: readonly Unreadable[];
 }
+
+/** What a lot may have taken over from the one before it, and what was done about that. */
+export interface BetweenAllergens {
+  /** Allergens that the lot before held, and this one does not. */
+  readonly carried: readonly string[];
+  /** "Camp trailer mix, lot 261124-1". */
+  readonly from: string;
+  /** The house's own list, as it was asked; and what of it was ticked, by whom. */
+  readonly asked: readonly string[];
+  readonly cleared: readonly string[];
+  readonly clearedBy: string;
+  /** What whoever leads says of traces; empty: nothing yet. */
+  readonly traces: string;
+  readonly tracesBy: string;
+}
+
+/** What is cleaned between two mixes of other allergens, one after the other. */
+export const clearDownOf = (lines: string): readonly string[] =>
+  lines
+    .split('\n')
+    .map((l) => l.trim())
+    .filter(Boolean);
+
+/** Whether everything that was asked to be cleared down was ticked, by a name. */
+const isCleared = (b: BetweenAllergens): boolean =>
+  b.asked.length > 0 && b.clearedBy !== '' && b.asked.every((x) => b.cleared.includes(x));
+
+/** Why a lot has no label yet; null: it may be printed. */
+export const labelWaits = (l: Pick<Lot, 'between'>): string | null =>
+  l.between && l.between.carried.length > 0 && !isCleared(l.between) && l.between.traces === ''
+    ? `${l.between.from} held ${l.between.carried.join(', ')}, and not all was cleared down after it: the label waits for what is said of traces.`
+    : null;
 
 /** Less than this of a bag is none. */
 const CRUMB_BAGS = 1e-6;

@@ -83,6 +83,7 @@ export function LotLabels({
               {[
                 f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : '',
                 lacking ? `Contains also, as corrected since: ${lacking}.` : '',
+                lot.between?.traces ?? '',
               ]
                 .filter(Boolean)
                 .join(' ')}

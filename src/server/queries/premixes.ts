@@ -5,6 +5,7 @@ import { type ActionResult, type Kept, refuse } from '@/contract/action-result';
 import { premixSettingsSchema } from '@/contract/premix';
 import { frozenSchema, lotItemSchema } from '@/contract/stored';
 import {
+  type BetweenAllergens,
   FRESH_PREMIX,
   type FrozenLot,
   type Lot,
@@ -151,7 +152,8 @@ const SELECT_LOT = `
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::float8 as used, l.contents, l.checked, l.note,
          l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
          coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy",
-         l.work_id as "workId", l.first_bag as "firstBag"
+         l.work_id as "workId", l.first_bag as "firstBag", l.carried, l.carried_from as "carriedFrom", l.clear_asked as "clearAsked",
+         l.cleared, l.cleared_by as "clearedBy", l.traces, l.traces_by as "tracesBy"
     from lots l join premixes p on p.id = l.premix_id`;
 const lotRow = z.object({
   id: z.string(),
@@ -176,6 +178,13 @@ const lotRow = z.object({
   voidWhy: z.string(),
   workId: z.string().nullable(),
   firstBag: z.number().nullable(),
+  carried: z.array(z.string()),
+  carriedFrom: z.string(),
+  clearAsked: z.array(z.string()),
+  cleared: z.array(z.string()),
+  clearedBy: z.string(),
+  traces: z.string(),
+  tracesBy: z.string(),
 });
 type LotRow = z.output<typeof lotRow>;
 
@@ -192,13 +201,14 @@ const FROZEN: JsonColumn<FrozenLot | null> = {
   fresh: null,
 };
 
-function toLot(r: LotRow): Lot {
+function toLot({ carried, carriedFrom, clearAsked, cleared, clearedBy, traces, tracesBy, ...r }: LotRow): Lot {
   const contents = readStored({ ...CONTENTS, called: `what went into lot ${r.number}` }, r.contents, r.id);
   const frozen = readStored({ ...FROZEN, called: `what lot ${r.number} was made as` }, r.frozen, r.id);
   return {
     ...r,
     contents: contents.value,
     frozen: frozen.value,
+    between: { carried, from: carriedFrom, asked: clearAsked, cleared, clearedBy, traces, tracesBy },
     unreadable: [...contents.unreadable, ...frozen.unreadable],
   };
 }
@@ -258,6 +268,21 @@ export const openLotsWith = (ingredientId: string): Promise<Lot[]> =>
 export const lotsOfFormula = (formulaId: string): Promise<Lot[]> =>
   lotsFrom(`${SELECT_LOT} join formula_versions v on v.id = p.version_id where v.formula_id = $1`, [formulaId]);
 
+/** The lot that was made last, of whatever mix. */
+export const lastLot = async (client?: PoolClient): Promise<Lot | null> =>
+  (await rowsFrom(lotRow, `${SELECT_LOT} order by l.created_at desc, l.number desc limit 1`, [], client)).map(
+    toLot,
+  )[0] ?? null;
+
+/** Keeps what whoever leads says of traces in a lot, in bags of every size. @returns whether there is such a lot */
+export const keepTraces = async (lotId: string, traces: string, who: string): Promise<boolean> =>
+  (
+    await query(
+      `update lots set traces = $2, traces_by = $3 where number = (select number from lots where id = $1) returning id`,
+      [lotId, traces, who],
+    )
+  ).length > 0;
+
 export async function lotById(id: string): Promise<Lot | null> {
   return (await lotsFrom(`${SELECT_LOT} where l.id = $1`, [id]))[0] ?? null;
 }
@@ -309,6 +334,9 @@ export interface NewLot {
   readonly take: 'no' | 'enough' | 'anyway';
   /** The weighing that fills it; null: nothing of it was weighed in. */
   readonly workId?: string | null;
+  /** What was cleared down after the lot before, and by whom. */
+  readonly cleared?: readonly string[];
+  readonly clearedBy?: string;
   readonly requestId: string | null;
 }
 
@@ -328,6 +356,7 @@ export async function insertLot(
   l: NewLot,
   bestBefore: string,
   rows: readonly FilledLot[],
+  between: Pick<BetweenAllergens, 'carried' | 'from' | 'asked'> | null,
 ): Promise<{ ids: readonly string[]; again: boolean }> {
   // lots are numbered one after the other: who makes one waits for who is making one
   await client.query("select pg_advisory_xact_lock(hashtext('lot numbers'))");
@@ -342,8 +371,8 @@ export async function insertLot(
   for (const [n, row] of rows.entries()) {
     const made = await rowsFrom(
       idRow,
-      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition, work_id, first_bag)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1), $14, $15) returning id`,
+      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition, work_id, first_bag, carried, carried_from, clear_asked, cleared, cleared_by)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1), $14, $15, $16, $17, $18, $19, $20) returning id`,
       [
         l.premixId,
         number,
@@ -360,6 +389,11 @@ export async function insertLot(
         row.restG,
         l.workId ?? null,
         firstBag,
+        between?.carried ?? [],
+        between?.from ?? '',
+        between?.asked ?? [],
+        between ? (l.cleared ?? []).filter((x) => between.asked.includes(x)) : [],
+        between ? (l.clearedBy ?? '') : '',
       ],
       client,
     );

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
 import { bagsOfLot, standingWeighings, weighedG } from '@/core/premix/blended';
-import { bagsLeft, FRESH_PREMIX, type Sack } from '@/core/premix/premix';
+import { bagsLeft, clearDownOf, FRESH_PREMIX, type Lot, labelWaits, type Sack } from '@/core/premix/premix';
 import { type BlendWeighing, blendSheet, massOfFills } from '@/core/premix/weigh';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
@@ -20,7 +20,7 @@ import {
   voidLot,
 } from '../queries/lot-books';
 import { openWork, workById } from '../queries/lot-works';
-import { dropPremix, keepPremix, lotById, sizesOfLot } from '../queries/premixes';
+import { dropPremix, keepPremix, keepTraces, lotById, sizesOfLot } from '../queries/premixes';
 import { giveUpLot, weighLot } from './lot-works';
 import { makeLot, recalled, workedPremix } from './premix-lots';
 
@@ -276,6 +276,69 @@ test('bags come back in part, to the shelf or thrown away; a count has its reaso
   expect(await voidLot(id, 'Mo', 'damp', false)).toMatchObject({ ok: true });
   expect(await back(1, [1], 'bin')).toMatchObject({ ok: true });
   expect(await left()).toBe(0);
+});
+
+test('a lot without an allergen after one with it: cleared down and ticked by a name, or no label before it is said', async () => {
+  const saved = await saveVersion({
+    formulaId: null,
+    basedOn: null,
+    knownNewest: null,
+    formula: {
+      ...EMPTY_FORMULA,
+      name: 'Rice cakes',
+      entries: ['900 g rice flour', '100 g sugar', '900 g water'].map((text, n) => ({ key: `l${n + 1}`, text })),
+    },
+    changeNote: '',
+  });
+  if (!saved.ok) throw new Error(saved.message);
+  const rice = await keepPremix({
+    id: null,
+    versionId: saved.saved.versionId,
+    name: 'Rice mix',
+    settings: FRESH_PREMIX,
+  });
+  if (!rice.ok) throw new Error(rice.message);
+  const asked = clearDownOf((await loadHouse()).maker.clearDown);
+  expect(asked.length).toBeGreaterThan(2);
+  const make = (of: string, cleared: readonly string[] = [], clearedBy = '') =>
+    makeLot({
+      premixId: of,
+      fills: [{ bagG: 500, bags: 2 }],
+      made: '2026-05-05',
+      sacks: {},
+      checked: '',
+      note: '',
+      take: 'no',
+      cleared,
+      clearedBy,
+      requestId: null,
+    });
+  const made = async (of: string, cleared: readonly string[] = [], by = ''): Promise<Lot> => {
+    const r = await make(of, cleared, by);
+    const lot = r.ok ? await lotById(r.id) : null;
+    if (!lot) throw new Error('not made');
+    return lot;
+  };
+  const wheat = await made(premixId);
+  expect(labelWaits(wheat)).toBeNull();
+  // nothing ticked: no label before whoever leads has said what it says
+  const open = await made(rice.id);
+  expect(open.between).toMatchObject({ carried: ['wheat', 'gluten'], from: `Drum mix, lot ${wheat.number},`, asked });
+  expect(labelWaits(open)).toContain('held wheat, gluten');
+  expect(await keepTraces(open.id, 'May contain traces of wheat.', 'Ada')).toBe(true);
+  const said = await lotById(open.id);
+  expect([said && labelWaits(said), said?.between?.traces]).toEqual([null, 'May contain traces of wheat.']);
+  // the lot before is without it now
+  expect((await made(rice.id)).between?.carried).toEqual([]);
+  // all ticked, but by nobody's name; and by one
+  await made(premixId);
+  expect(labelWaits(await made(rice.id, asked))).not.toBeNull();
+  await made(premixId);
+  expect(labelWaits(await made(rice.id, [...asked, 'what nobody asked'], 'Wren'))).toBeNull();
+  await made(premixId);
+  const part = await made(rice.id, asked.slice(1), 'Wren');
+  expect(part.between?.cleared).toEqual(asked.slice(1));
+  expect(labelWaits(part)).not.toBeNull();
 });
 
 const SACKS = ['Z-0', 'Z-1', 'Z-2'] as const;

@@ -1,8 +1,9 @@
+import type { PoolClient } from 'pg';
 import { makingOf } from '@/core/batch/script-of-formula';
 import { piecesOf } from '@/core/batter/volume';
 import { kindById, schoolOf, usualPortionMl } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import type { TallyPart } from '@/core/formula/tally';
+import { allergensOf, type TallyPart } from '@/core/formula/tally';
 import type { Version } from '@/core/formula/version';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { findIngredient } from '@/core/pantry/pantry';
@@ -11,6 +12,8 @@ import { bagAsked, bagsOfLot, recalledBags, standingWeighings } from '@/core/pre
 import { frozenLot } from '@/core/premix/frozen';
 import { limitsOf } from '@/core/premix/keeping';
 import {
+  type BetweenAllergens,
+  clearDownOf,
   type FrozenLot,
   type FrozenProduct,
   firstToUse,
@@ -38,6 +41,7 @@ import {
   type FilledLot,
   freeze,
   insertLot,
+  lastLot,
   lotById,
   lotsByCode,
   type NewLot,
@@ -71,6 +75,25 @@ export async function newestOf(premixId: string): Promise<Version | null> {
   const now = premix && (await versionById(premix.versionId));
   return now && now.newest > now.number ? version(now.formulaId, null) : null;
 }
+
+/** The lot before, where it held allergens that a mix lacks, and what is asked to be cleared down; null: none did. */
+export async function carriedOver(
+  contains: readonly string[],
+  house: Kitchen,
+  client?: PoolClient,
+): Promise<Pick<BetweenAllergens, 'carried' | 'from' | 'asked'> | null> {
+  const before = await lastLot(client);
+  const carried = before?.frozen?.contains.filter((a) => !contains.includes(a)) ?? [];
+  return before && carried.length > 0
+    ? { carried, from: `${before.premixName}, lot ${before.number},`, asked: clearDownOf(house.maker.clearDown) }
+    : null;
+}
+
+/** Allergens of a mix, as its label names them. */
+export const heldBy = (worked: Pick<WorkedPremix, 'bag'>): readonly string[] =>
+  allergensOf([
+    { use: 'batter', parts: worked.bag.items.map((i) => ({ ingredient: i.ingredient, grams: i.share })) },
+  ]).held.map((h) => h.name);
 
 /**
  * Makes a lot: numbered, dated by what is in it, and taken off the shelf; once, however often the button is pressed.
@@ -134,7 +157,8 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
   try {
     return await transaction(async (client): Promise<MadeLot> => {
       if (work) await lockWork(client, l.premixId);
-      const { ids, again } = await insertLot(client, l, best.date, rows);
+      const held = rows[0]?.frozen.contains ?? [];
+      const { ids, again } = await insertLot(client, l, best.date, rows, await carriedOver(held, house, client));
       const id = ids[0] ?? '';
       if (work && !again) {
         const now = await workById(work.id, client);

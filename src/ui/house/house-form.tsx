@@ -12,7 +12,7 @@ import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
 import { draftOf, keepDraftOf } from '../kit/drafts';
 
-import { Field } from '../kit/field';
+import { Field, TextField } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Clashes, useRevised } from '../kit/revised';
 import { toastUndo } from '../kit/toast';
@@ -119,6 +119,16 @@ const MakerPart = ({
         />
       ))}
     </div>
+    <TextField
+      key={maker.clearDown}
+      label="Cleared down between mixes of other allergens, a line each"
+      hint="Asked where a lot lacks an allergen that the one before it held. What has to be cleaned, and how, the local food code says."
+      className="max-w-3xl"
+      rows={5}
+      maxLength={600}
+      defaultValue={maker.clearDown}
+      onBlur={(e) => e.target.value.trim() !== maker.clearDown && onMaker({ clearDown: e.target.value.trim() })}
+    />
   </Fold>
 );
 

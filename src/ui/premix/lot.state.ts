@@ -47,6 +47,9 @@ export interface LotTyped {
   readonly rest: string;
   readonly checked: string;
   readonly note: string;
+  /** Ticked of the clear-down, and by whom. */
+  readonly cleared: readonly string[];
+  readonly clearedBy: string;
   readonly take: boolean;
 }
 
@@ -64,6 +67,8 @@ export const FRESH_LOT: LotTyped = {
   madeBy: '',
   checked: '',
   note: '',
+  cleared: [],
+  clearedBy: '',
   take: true,
 };
 

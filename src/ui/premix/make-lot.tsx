@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { blendSteps } from '@/core/premix/blend';
 import { limitsOf } from '@/core/premix/keeping';
-import { MOST_SIZES, type Sack } from '@/core/premix/premix';
+import { type BetweenAllergens, MOST_SIZES, type Sack } from '@/core/premix/premix';
 import type { BlendWeighing } from '@/core/premix/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
@@ -14,7 +14,7 @@ import { Button, lookOf } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { DayField } from '../kit/date-fields';
 import { useCopied } from '../kit/drafts';
-import { Field } from '../kit/field';
+import { Field, PEOPLE_LIST } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
 import { Switch } from '../kit/switch';
@@ -30,6 +30,8 @@ type Props = LotFacts & {
   readonly make: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
   readonly weigh: Ask;
   readonly giveUp: Ask;
+  /** The lot before held allergens that this mix lacks; null: none. */
+  readonly carried: Pick<BetweenAllergens, 'carried' | 'from' | 'asked'> | null;
 };
 type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 
@@ -53,11 +55,11 @@ export function MakeLot(props: Props) {
   const inRecords = useWeighing(props, said, setTyped, lot, made);
   const submit = async (): Promise<void> => {
     if (!lot.whole || inRecords.waiting > 0) return;
-    const { madeBy, checked, note } = typed;
+    const { madeBy, checked, note, cleared, clearedBy } = typed;
     const take = typed.take ? (lot.short.length > 0 ? 'anyway' : 'enough') : 'no';
     const { fills, went: sacks, restG } = lot;
     const workId = work?.id ?? null;
-    const input = { premixId, fills, made, sacks, restG, madeBy, checked, note, take, workId };
+    const input = { premixId, fills, made, sacks, restG, madeBy, checked, note, cleared, clearedBy, take, workId };
     const a = await asking.ask((requestId) => act('make-lot', 'a lot', make, { ...input, requestId }), true);
     if (a?.ok) {
       drop();
@@ -98,6 +100,7 @@ export function MakeLot(props: Props) {
       ) : null}
       {lot.lotG === null ? null : (
         <>
+          <ClearDown {...part} />
           <StockNotices {...part} />
           <BlendPart {...part} lotG={lot.lotG} />
           <section aria-label="Lots of its ingredients">
@@ -385,6 +388,44 @@ function AmountPart({
         )}
       </div>
     </>
+  );
+}
+
+/** The lot before held an allergen that this one lacks: what is cleared down first, ticked by a name. */
+function ClearDown({ carried, typed: { cleared, clearedBy }, set }: Part) {
+  if (!carried) return null;
+  const open = carried.asked.filter((x) => !cleared.includes(x)).length;
+  return (
+    <section aria-label="Clear down first" className="grid gap-2 rounded-plate border-l-8 border-rim bg-white p-4">
+      <h3 className="text-lg">Clear down first</h3>
+      <p>
+        {carried.from} held <strong>{carried.carried.join(', ')}</strong>; this mix does not. What has to be cleaned the
+        local food code says.
+      </p>
+      <div className="grid gap-1">
+        {carried.asked.map((x) => (
+          <Switch
+            key={x}
+            label={x}
+            on={cleared.includes(x)}
+            onSwitch={(on) => set({ cleared: on ? [...cleared, x] : cleared.filter((y) => y !== x) })}
+          />
+        ))}
+      </div>
+      <Field
+        label="Cleared down by"
+        className="w-44"
+        maxLength={80}
+        list={PEOPLE_LIST}
+        value={clearedBy}
+        onChange={(e) => set({ clearedBy: e.target.value })}
+      />
+      {open > 0 || clearedBy.trim() === '' ? (
+        <p className="text-soft">
+          Until all of it is ticked by a name, its label waits for what whoever leads says of traces.
+        </p>
+      ) : null}
+    </section>
   );
 }
 

@@ -10,7 +10,7 @@ import { loadHouse } from '@/server/queries/house';
 import { openWork } from '@/server/queries/lot-works';
 import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
-import { newestOf, workedPremix } from '@/server/usecases/premix-lots';
+import { carriedOver, heldBy, newestOf, workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
 import { Day } from '@/ui/kit/time';
@@ -36,9 +36,11 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
   if (!isUuid(id)) notFound();
   const r = await reach(async () => {
     const house = await loadHouse();
+    const kept = await workedPremix(id, house);
     return {
       house,
-      kept: await workedPremix(id, house),
+      kept,
+      carried: kept?.worked ? await carriedOver(heldBy(kept.worked), house) : null,
       newest: asked.version === 'newest' ? await newestOf(id) : null,
       made: await openLots(id),
       gone: await usedUpLots(id, beforeOf(asked.before)),
@@ -48,7 +50,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
     };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
-  const { house, kept, made: open, gone, has, stock, newest, work } = r.value;
+  const { house, kept, made: open, gone, has, stock, newest, work, carried } = r.value;
   if (!kept) notFound();
   const { premix, version, worked } = kept;
   const order = firstToUse(open, house.today);
@@ -164,6 +166,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
               house={house}
               shelf={stock}
               work={work}
+              carried={carried}
               make={makeMixLot}
               weigh={weighTheLot}
               giveUp={giveUpTheLot}

@@ -5,6 +5,7 @@ import {
   bagsGone,
   correctTheLot,
   countTheBags,
+  sayTraces,
   undoGone,
   useBags,
   voidTheLot,
@@ -14,7 +15,7 @@ import { titled } from '@/app/titled';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagsOfLot } from '@/core/premix/blended';
 import { labelGaps, lacksSince } from '@/core/premix/frozen';
-import { bagsLeft, firstToUse, isPast, type Lot, numbersSaid, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, type Lot, labelWaits, numbersSaid, sayBags } from '@/core/premix/premix';
 import { codesIn } from '@/core/premix/recall';
 import { addSacks } from '@/core/premix/weigh';
 import { grams, type Units } from '@/core/quantity/say';
@@ -38,6 +39,7 @@ import { BestBy } from '@/ui/premix/best-by';
 import { LotBlends } from '@/ui/premix/lot-blends';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
+import { LotTraces } from '@/ui/premix/lot-traces';
 
 export const generateMetadata = titled('lot', 'Lot');
 
@@ -101,6 +103,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const gone = frozen?.products.map((p) => goneFromPantry(lot, p, house)).find((g) => g !== null) ?? null;
   const lacking = frozen ? lacksSince(frozen, lot.contents, find) : '';
   const left = bagsLeft(lot);
+  const waits = labelWaits(lot);
   const bags = bagsOfLot(sizes, work?.blends ?? 0);
   const own = bags.filter((b) => b.bagG === lot.bagG).map((b) => b.number);
   const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
@@ -119,26 +122,28 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
             smell, and try a spoon in hot water.
           </p>
         </div>
-        <div className="flex flex-wrap gap-2">
-          {(
-            [
-              ['full', 'Labels'],
-              ['front', 'Front labels'],
-            ] as const
-          ).map(([size, text]) => (
-            <a
-              key={size}
-              href={`/premix/lots/${lot.id}/labels?size=${size}`}
-              target="_blank"
-              rel="noreferrer"
-              className={lookOf('plain', 'work')}
-            >
-              <FileText size={20} aria-hidden />
-              {text}
-              <span className="sr-only"> (PDF, opens in a new tab)</span>
-            </a>
-          ))}
-        </div>
+        {waits ? null : (
+          <div className="flex flex-wrap gap-2">
+            {(
+              [
+                ['full', 'Labels'],
+                ['front', 'Front labels'],
+              ] as const
+            ).map(([size, text]) => (
+              <a
+                key={size}
+                href={`/premix/lots/${lot.id}/labels?size=${size}`}
+                target="_blank"
+                rel="noreferrer"
+                className={lookOf('plain', 'work')}
+              >
+                <FileText size={20} aria-hidden />
+                {text}
+                <span className="sr-only"> (PDF, opens in a new tab)</span>
+              </a>
+            ))}
+          </div>
+        )}
       </div>
       <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-2">
         <div className="grid gap-6">
@@ -187,6 +192,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </div>
             ) : null}
           </section>
+          {lot.between && lot.between.carried.length > 0 ? (
+            <LotTraces lotId={lot.id} between={lot.between} waits={waits} say={sayTraces} />
+          ) : null}
           {left > 0 && gone ? <Notice weight="stop">{gone}</Notice> : null}
           {left > 0 && frozen ? (
             <>

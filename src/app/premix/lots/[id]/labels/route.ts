@@ -1,6 +1,7 @@
 import { createElement } from 'react';
 import { findIngredient } from '@/core/pantry/pantry';
 import { lacksSince } from '@/core/premix/frozen';
+import { labelWaits } from '@/core/premix/premix';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
@@ -27,6 +28,8 @@ export async function GET(
   if (!r.up) return troubled(r.kind);
   if (!r.value) return problem(404, 'There is no such lot.');
   const { lot, lacking } = r.value;
+  const waits = labelWaits(lot);
+  if (waits) return problem(409, waits);
   const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
   return asPdf(
     createElement(LotLabels, { lot, frozen: lot.frozen, lacking, size, code: await codePicture(lot.frozen.code) }),
