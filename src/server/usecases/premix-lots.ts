@@ -90,7 +90,7 @@ export async function carriedOver(
 }
 
 /** Allergens of a mix, as its label names them. */
-export const heldBy = (worked: Pick<WorkedPremix, 'bag'>): readonly string[] =>
+export const allergensInMix = (worked: Pick<WorkedPremix, 'bag'>): readonly string[] =>
   allergensOf([
     { use: 'batter', parts: worked.bag.items.map((i) => ({ ingredient: i.ingredient, grams: i.share })) },
   ]).held.map((h) => h.name);

@@ -45,7 +45,7 @@ export function LotTraces({
       <h2 className="text-xl">Between allergens</h2>
       {waits ? <Notice weight="stop">{waits}</Notice> : null}
       <p>
-        {b.from} held {b.carried.join(', ')}.{' '}
+        {waits ? '' : `${b.from} held ${b.carried.join(', ')}. `}
         {b.cleared.length > 0
           ? `Cleared down${b.clearedBy ? ` by ${b.clearedBy}` : ', by nobody’s name'}: ${b.cleared.join('; ')}.`
           : 'Nothing was ticked as cleared down.'}{' '}

@@ -10,7 +10,7 @@ import { loadHouse } from '@/server/queries/house';
 import { openWork } from '@/server/queries/lot-works';
 import { stockNoted } from '@/server/queries/pantry';
 import { hasLots, openLots, usedUpLots } from '@/server/queries/premixes';
-import { carriedOver, heldBy, newestOf, workedPremix } from '@/server/usecases/premix-lots';
+import { allergensInMix, carriedOver, newestOf, workedPremix } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { Link } from '@/ui/kit/link';
 import { Day } from '@/ui/kit/time';
@@ -40,7 +40,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
     return {
       house,
       kept,
-      carried: kept?.worked ? await carriedOver(heldBy(kept.worked), house) : null,
+      carried: kept?.worked ? await carriedOver(allergensInMix(kept.worked), house) : null,
       newest: asked.version === 'newest' ? await newestOf(id) : null,
       made: await openLots(id),
       gone: await usedUpLots(id, beforeOf(asked.before)),
