@@ -74,3 +74,5 @@ alter table lots
   add column cleared_by text not null default '',
   add column traces text not null default '' check (length(traces) <= 300),
   add column traces_by text not null default '';
+-- What a bag of it cost to make on that day, in the house's money; null: not all of it had a price.
+alter table lots add column cost double precision check (cost >= 0);

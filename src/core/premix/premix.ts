@@ -233,6 +233,8 @@ export interface Lot {
   /** The weighing that filled it, and the number of this size's first bag; null: it is older than that. */
   readonly workId?: string | null;
   readonly firstBag?: number | null;
+  /** What a bag cost to make on that day, in the house's money; null: not all of it had a price. */
+  readonly cost?: number | null;
   /** Between allergens; left out: nothing was carried over. */
   readonly between?: BetweenAllergens;
   readonly unreadable?: readonly Unreadable[];

@@ -152,7 +152,7 @@ const SELECT_LOT = `
          l.bag_g as "bagG", l.bags, coalesce((select sum(u.bags) from lot_uses u where u.lot_id = l.id), 0)::float8 as used, l.contents, l.checked, l.note,
          l.frozen, l.made_by as "madeBy", l.rest_g as "restG", l.edition,
          coalesce((select e.version_id from premix_editions e where e.premix_id = l.premix_id and e.edition = l.edition), p.version_id) as "versionId", l.voided_at as "voidedAt", l.voided_by as "voidedBy", l.void_why as "voidWhy",
-         l.work_id as "workId", l.first_bag as "firstBag", l.carried, l.carried_from as "carriedFrom", l.clear_asked as "clearAsked",
+         l.work_id as "workId", l.first_bag as "firstBag", l.cost, l.carried, l.carried_from as "carriedFrom", l.clear_asked as "clearAsked",
          l.cleared, l.cleared_by as "clearedBy", l.traces, l.traces_by as "tracesBy"
     from lots l join premixes p on p.id = l.premix_id`;
 const lotRow = z.object({
@@ -178,6 +178,7 @@ const lotRow = z.object({
   voidWhy: z.string(),
   workId: z.string().nullable(),
   firstBag: z.number().nullable(),
+  cost: z.number().nullable(),
   carried: z.array(z.string()),
   carriedFrom: z.string(),
   clearAsked: z.array(z.string()),
@@ -345,6 +346,8 @@ export interface FilledLot extends Fill {
   readonly contents: readonly LotItem[];
   readonly restG: number;
   readonly frozen: FrozenLot;
+  /** Of one bag, today; null: not all of it has a price. */
+  readonly cost: number | null;
 }
 
 /**
@@ -371,8 +374,8 @@ export async function insertLot(
   for (const [n, row] of rows.entries()) {
     const made = await rowsFrom(
       idRow,
-      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition, work_id, first_bag, carried, carried_from, clear_asked, cleared, cleared_by)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1), $14, $15, $16, $17, $18, $19, $20) returning id`,
+      `insert into lots (premix_id, number, made, best_before, bag_g, bags, contents, checked, note, request_id, frozen, made_by, rest_g, edition, work_id, first_bag, carried, carried_from, clear_asked, cleared, cleared_by, cost)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, (select edition from premixes where id = $1), $14, $15, $16, $17, $18, $19, $20, $21) returning id`,
       [
         l.premixId,
         number,
@@ -394,6 +397,7 @@ export async function insertLot(
         between?.asked ?? [],
         between ? (l.cleared ?? []).filter((x) => between.asked.includes(x)) : [],
         between ? (l.clearedBy ?? '') : '',
+        row.cost,
       ],
       client,
     );

@@ -23,6 +23,7 @@ import {
   lotsOf,
   type RecalledBags,
 } from '@/core/premix/premix';
+import { bagCost } from '@/core/premix/price';
 import type { Product } from '@/core/premix/products';
 import { nearCodes, type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
@@ -143,6 +144,7 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
       ...(noted && { sacks }),
     });
   }
+  const { bag } = kept.worked;
   // each size has its part of what went in
   const rows = l.fills.map((f): FilledLot => {
     const share = (f.bags * f.bagG) / allG;
@@ -152,7 +154,9 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
       grams: part(c.grams),
       ...(c.sacks && { sacks: c.sacks.map((s) => ({ ...s, grams: part(s.grams) })) }),
     }));
-    return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house) };
+    const { total, gaps } = bagCost(bag, { ...kept.premix.settings, bagG: f.bagG }, stock, null);
+    const cost = gaps.length === 0 ? total : null;
+    return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house), cost };
   });
   try {
     return await transaction(async (client): Promise<MadeLot> => {

@@ -40,6 +40,13 @@ test('each table holds every row there is', async () => {
   expect(new Set((await table(houseTable, 'sides')).map((s) => s.Name)).size).toBe(await count('sides'));
   expect(new Set((await table(houseTable, 'premixes')).map((s) => s.Name)).size).toBe(await count('premixes'));
   expect(await table(houseTable, 'lots')).toHaveLength(await count('lots'));
+  const movements = await table(houseTable, 'movements');
+  expect(movements).toHaveLength(await count('lot_uses'));
+  // plain numbers, and one way to write a day
+  for (const m of movements) {
+    expect(m.Day).toMatch(/^\d{4}-\d{2}-\d{2}$/);
+    expect(Number.isFinite(Number(m.Bags))).toBe(true);
+  }
 });
 
 test('what was written of an outcome stands in it; a note that a sheet program would run does not', async () => {

@@ -5,17 +5,18 @@ import { bareName } from '@/core/batch/sheet-line';
 import { csvOf } from '@/core/exchange/csv';
 import type { Own } from '@/core/pantry/own';
 import { findIngredient } from '@/core/pantry/pantry';
-import { bagsLeft } from '@/core/premix/premix';
+import { bagsLeft, entryKind, numbersSaid } from '@/core/premix/premix';
 import { longTransaction } from '../db/pool';
 import { rowsFrom, signedBy } from '../db/rows';
 import { loadHouse } from '../queries/house';
+import { booksOf } from '../queries/lot-books';
 import { ownMeasures } from '../queries/pantry';
 import { lots, premixes } from '../queries/premixes';
 import { sides } from '../queries/sides';
 import { auditLog } from '../queries/sign-in';
 
 export const LOG_TABLES = ['batches', 'outcomes', 'taps'] as const;
-export const HOUSE_TABLES = ['measures', 'sides', 'premixes', 'lots'] as const;
+export const HOUSE_TABLES = ['measures', 'sides', 'premixes', 'lots', 'movements'] as const;
 export const DOOR_TABLES = ['door'] as const;
 export type TableOut = (typeof LOG_TABLES)[number] | (typeof HOUSE_TABLES)[number] | (typeof DOOR_TABLES)[number];
 
@@ -210,12 +211,30 @@ async function lotTable(): Promise<string> {
       'Made by',
       'Note',
       'Cancelled',
+      'A bag cost',
     ],
     all.map((l) => [
       ...[l.number, l.premixName, l.made, l.bestBefore, l.bagG, l.bags, bagsLeft(l)],
       l.contents.map((i) => `${i.name} ${i.grams} g${i.lot ? ` (${i.lot})` : ''}`),
-      ...[l.checked, l.madeBy, l.note, l.voidedAt],
+      ...[l.checked, l.madeBy, l.note, l.voidedAt, l.cost ?? null],
     ]),
+  );
+}
+
+const DAY_CHARS = 10;
+/** Every entry of the lots' books, the first first. */
+async function movementTable(): Promise<string> {
+  const all = await lots();
+  const of = new Map(all.map((l) => [l.id, l]));
+  return csvOf(
+    ['Lot', 'Premix', 'A bag, g', 'Day', 'What', 'Bags', 'Numbers', 'Who', 'Why', 'Price for all', 'Batch'],
+    (await booksOf(all.map((l) => l.id))).map((u) => {
+      const l = of.get(u.lotId);
+      return [
+        ...[l?.number ?? '', l?.premixName ?? '', l?.bagG ?? null, u.usedAt.toISOString().slice(0, DAY_CHARS)],
+        ...[entryKind(u), u.bags, numbersSaid(u.numbers), u.who, u.why, u.price, u.batchName],
+      ];
+    }),
   );
 }
 
@@ -236,6 +255,7 @@ const MAKERS: Readonly<Record<TableOut, () => Promise<string>>> = {
   sides: sideTable,
   premixes: premixTable,
   lots: lotTable,
+  movements: movementTable,
   door: doorTable,
 };
 

@@ -16,6 +16,7 @@ const TABLES = [
   { to: '/house/export?what=sides', name: 'Sauces and sides' },
   { to: '/house/export?what=premixes', name: 'Premixes' },
   { to: '/house/export?what=lots', name: 'Lots' },
+  { to: '/house/export?what=movements', name: 'Bags in and out' },
 ] as const;
 
 /** Everything the kitchen owns, out as one open file or table by table; and such a file back into an empty kitchen. */

@@ -18,7 +18,7 @@ import { labelGaps, lacksSince } from '@/core/premix/frozen';
 import { bagsLeft, firstToUse, isPast, type Lot, labelWaits, numbersSaid, sayBags } from '@/core/premix/premix';
 import { codesIn } from '@/core/premix/recall';
 import { addSacks } from '@/core/premix/weigh';
-import { grams, type Units } from '@/core/quantity/say';
+import { grams, money, type Units } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
@@ -276,6 +276,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               </p>
             ) : took.length === 0 ? (
               <p className="mt-2 text-soft">Nothing of it came out of stock.</p>
+            ) : null}
+            {typeof lot.cost === 'number' ? (
+              <p className="mt-2">A bag cost {money(lot.cost, house.units)} to make, as prices were that day.</p>
             ) : null}
             {lot.madeBy ? <p className="mt-2">Made by {lot.madeBy}.</p> : null}
             {lot.checked ? <p className="mt-2">Checked: {lot.checked}</p> : null}
