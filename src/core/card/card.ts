@@ -81,7 +81,7 @@ const TOLD =
 
 /** How much of the batter is poured for a piece, and how it is spread. */
 const A_PORTION =
-  /\b(?:each|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
+  /\b(?:each|ea|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
 
 /** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
 const AT_THE_HEAT =
@@ -258,20 +258,20 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   const isBatters = role === 'batter' && named && HEADS_FERMENT.test(words);
   const row = r.rows[n];
   const isWords = row !== undefined && isFewWords(row, words) && readLine(words, r.house).written.length === 0;
-  return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r) ? { at: 'heading', words, role } : null;
+  return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r, 1) ? { at: 'heading', words, role } : null;
 }
 
 /** What a yeast batter is begun with, and is made of rows of its own. */
 const HEADS_FERMENT = /^(?:leaven|levain|starter|poolish|biga|sponge|pre-?ferment)$/i;
 /** Rows right below that have their amounts, where a heading has neither mark nor gap. */
 const MEASURED_UNDER_HEADING = 2;
-/** A row that has no amount, where those above it in the list do, and those right below. */
-function isAmongMeasured(n: number, r: Reading): boolean {
+/** A row that has no amount, where those above it in the list do, and the next below. @param least so many of them */
+function isAmongMeasured(n: number, r: Reading, least = MEASURED_UNDER_HEADING): boolean {
   const below = r.rows.slice(n + 1).filter((x) => x.text !== '');
   return (
     r.before.every((l) => l.written.length > 0 || l.findings.length === 0) &&
-    below.length >= MEASURED_UNDER_HEADING &&
-    below.slice(0, MEASURED_UNDER_HEADING).every((x) => isItem(x, r, true))
+    below.length >= least &&
+    below.slice(0, least).every((x) => isItem(x, r, true))
   );
 }
 
@@ -328,7 +328,8 @@ function shortItems(list: string): readonly string[] | null {
 
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 function inlineHeading(raw: Row, r: Reading): Place | null {
-  const m = SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
+  const m =
+    SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
   // "optional: chocolate chips" is said of a thing
   const role = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
@@ -581,14 +582,20 @@ function placeOfItems(row: Row, r: Reading): Place {
   const [line] = lines;
   if (!line) return { at: 'nowhere' };
   // "One waffle takes 120 ml.", a sentence a row: within the method, and no thing
-  if (r.pointed && !r.single && /[.!]$/.test(t) && !(isClean(line) && line.written.length > 0)) return aside('method');
+  const isMeasured = line.written.some((w) => w.terms[0]?.unit != null) || line.ingredient !== null;
+  const isShortItem = /^[\d½¼¾⅓⅔⅛]/u.test(t) && isMeasured && t.split(/\s+/).length <= MOST_ITEM_WORDS;
+  if (r.pointed && !r.single && /[.!]$/.test(t) && !isShortItem && !(isClean(line) && line.written.length > 0))
+    return aside('method');
   const alone = lines.length === 1 && !r.single ? placeOfNothing(row, line, r) : null;
   if (alone) return alone;
   if (hasAmount(line, t) || r.single || r.started) return { at: 'lines', lines };
   const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
-  if (names) return { at: 'lines', lines };
+  if (names || isNumbered(row, r)) return { at: 'lines', lines };
   return r.title ? aside('note') : { at: 'title', text: t };
 }
+
+/** Words of a row that begins with an amount and ends in a point, and is no sentence: "2 tbsp zork.". */
+const MOST_ITEM_WORDS = 6;
 
 /** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
 function placeOfNothing(row: Row, line: Line, r: Reading): Place | null {
@@ -599,6 +606,13 @@ function placeOfNothing(row: Row, line: Line, r: Reading): Place | null {
   if (r.started) return A_PORTION.test(t) || (AT_THE_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
   return !r.title && /\((?:makes|yields?|serves|feeds)\b/i.test(t) ? { at: 'title', text: t } : null;
+}
+
+const WORD_AND_NUMBER = /^\p{L}[\p{L}. ]{0,24}\s\d{1,4}(?:[.,]\d+)?$/u;
+/** "flr 250" under a title, and more of the kind below: a line that is asked about. */
+function isNumbered(row: Row, r: Reading): boolean {
+  const next = r.title === null ? undefined : nextRow(r, r.rows.indexOf(row));
+  return next !== undefined && WORD_AND_NUMBER.test(row.text) && WORD_AND_NUMBER.test(next.text);
 }
 
 /** What no cook calls a dish by. */

@@ -108,7 +108,7 @@ function foamOf(i: Ingredient | null, preparation: string): Peaks | null {
   if (i?.category !== 'egg') return null;
   const p = preparation.toLowerCase();
   const separated =
-    /\bseparated?\b|\b(?:yolks|whites)\b.*\bapart\b/.test(p) ||
+    /\bsep(?:arated?)?\b|\b(?:yolks|whites)\b.*\bapart\b/.test(p) ||
     (i.id !== 'egg-white' && /\bwhites\b.*\b(?:whipped|beaten|whisked|stiff|peaks?)\b/.test(p));
   const whipped = /\b(?:whipped|peaks?|stiff)\b|\b(?:beaten|whisked)\b.*\b(?:soft|firm|stiff|foam)/.test(p);
   if (!separated && !(whipped && i.id === 'egg-white')) return null;

@@ -25,7 +25,7 @@ export const leaveningsSaltsRows: readonly IngredientRow[] = [
   { id: 'baking-soda', name: 'Baking soda', category: 'leavening',
     per100g: { waterG: 0.2, ashG: 99.8, sodiumMg: 27360 },
     gPerTsp: 4.6, sodaPct: 100, waterAbsorption: 0,
-    aliases: ['bicarbonate of soda', 'bicarb', 'sodium bicarbonate', 'bicarbonate', 'saleratus'],
+    aliases: ['bicarbonate of soda', 'bicarb', 'sodium bicarbonate', 'bicarbonate', 'saleratus', 'BS'],
     note: 'ash_g = whole salt (USDA furnace ash is 36.9); 1190 meq alkali per 100 g comes from nahco3_pct not from acid_meq; tsp 4.6-5.0' },
   { id: 'yeast-instant', name: 'Instant dry yeast', category: 'leavening',
     per100g: { waterG: 5.1, fatG: 7.6, proteinG: 40.4, starchG: 14.3, fibreG: 26.9, ashG: 5.7, sodiumMg: 51, kcal: 325 },

@@ -32,7 +32,7 @@ export const HARMLESS = list(
 
 /** What is done to it, or how warm it is: melted, chopped, at room temperature. */
 export const STATE = list(
-  `parted apart batido batidos batida batidas temperatura ambiente pomada melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
+  `sep parted apart batido batidos batida batidas temperatura ambiente pomada melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
   tightly beaten whisked whipped up separated separately chopped finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
   cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
