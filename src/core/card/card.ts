@@ -257,7 +257,9 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   // "Garnish", "Leaven", among rows that are all measured
   const isBatters = role === 'batter' && named && HEADS_FERMENT.test(words);
   const row = r.rows[n];
-  const isWords = row !== undefined && isFewWords(row, words) && readLine(words, r.house).written.length === 0;
+  const own = row && readLine(row.text, r.house, {}, null, r.languages);
+  const isWords =
+    row !== undefined && isFewWords(row, words) && own?.written.length === 0 && (own.ingredient === null || isBatters);
   return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r, 1) ? { at: 'heading', words, role } : null;
 }
 
@@ -605,7 +607,8 @@ function placeOfNothing(row: Row, line: Line, r: Reading): Place | null {
   // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
   if (r.started) return A_PORTION.test(t) || (AT_THE_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
-  return !r.title && /\((?:makes|yields?|serves|feeds)\b/i.test(t) ? { at: 'title', text: t } : null;
+  const isNamed = /\((?:makes|yields?|serves|feeds)\b/i.test(t) || (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t));
+  return !r.title && isNamed ? { at: 'title', text: t } : null;
 }
 
 const WORD_AND_NUMBER = /^\p{L}[\p{L}. ]{0,24}\s\d{1,4}(?:[.,]\d+)?$/u;
@@ -660,7 +663,9 @@ function settleGroups(
     );
   const settled = sections.map((s): Section => {
     if (s.role === 'unknown') {
-      const batter = used.length === 1 || (isBatter(of(s.id)) && !flourElsewhere(s));
+      // powder and soda are in no sauce
+      const lifts = of(s.id).some((l) => l.ingredient?.category === 'leavening');
+      const batter = used.length === 1 || lifts || (isBatter(of(s.id)) && !flourElsewhere(s));
       return { ...s, role: batter ? 'batter' : 'side', asked: used.length > 1 };
     }
     // a sauce with all the flour of the card in it is no sauce
@@ -684,7 +689,7 @@ function settleGroups(
 }
 
 /** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
-const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}\b/i;
+const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/i;
 const TITLE_FOR = new RegExp(`\\bfor ((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`, 'i');
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];

@@ -39,7 +39,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   // what is for the batter itself is the batter's, however it begins
   [
     'batter',
-    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
+    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^(?:in )?(?:the )?(?:morning|evening)$|^(?:the )?day of$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
   ],
   [
     'topping',

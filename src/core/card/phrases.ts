@@ -89,7 +89,7 @@ export const WHITE_FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b/giu;
+  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =

@@ -95,11 +95,11 @@ function takeHeads(e: Ends): void {
 /** "oil for the iron, 5 g": what it is for stands before the amount. */
 const IN_THE_MIDDLE = [
   [
-    /\s+(?:for|to)\s+(?:the\s+|your\s+)?(?:pans?|griddle|skillet|(?:waffle[\s-]?)?irons?|frying|fry|greasing|grease|brushing|cooking)(?=\s*[,:–—-]\s*[\d½¼¾⅓⅔⅛])/iu,
+    /\s+(?:for|to)\s+(?:the\s+|your\s+)?(?:pans?|griddle|skillet|(?:waffle[\s-]?)?irons?|frying|fry|greasing|grease|brushing|cooking)(?=\s*(?:[,:–—-]\s*|\(\s*(?:about|approx\.?|ca\.?|around|roughly)?\s*)[\d½¼¾⅓⅔⅛])/iu,
     'pan',
   ],
   [
-    /\s+(?:for|to)\s+(?:the\s+)?(?:serving|serve|dusting|dust|drizzling|drizzle|topping|top)(?=\s*[,:–—-]\s*[\d½¼¾⅓⅔⅛])/iu,
+    /\s+(?:for|to)\s+(?:the\s+)?(?:serving|serve|dusting|dust|drizzling|drizzle|topping|top)(?=\s*(?:[,:–—-]\s*|\(\s*(?:about|approx\.?|ca\.?|around|roughly)?\s*)[\d½¼¾⅓⅔⅛])/iu,
     'topping',
   ],
 ] as const;

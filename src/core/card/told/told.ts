@@ -144,11 +144,14 @@ function restOfWhole(f: ToldFact, notes: string): string {
   const at = notes.indexOf(f.words);
   // yeast woken in warm milk, before there is any flour
   const before = notes.slice(0, Math.max(0, at) + f.words.length);
-  const floured = /\b(?:flours?|the dry|batter|everything|all)\b/i;
-  if (/\byeast\b/i.test(before) && !floured.test(before) && /\bflours?\b/i.test(notes)) return 'wet';
+  const floured = /\b(?:flours?|dry(?! (?:active )?yeast)|batter|everything|all)\b/i;
+  if (!floured.test(before) && ((/\byeast\b/i.test(before) && /\bflours?\b/i.test(notes)) || SOURS.test(before)))
+    return 'wet';
   const baked = at > 0 && /\bbak(?:e|ed)\b[^.]*\d/i.test(notes.slice(0, at)) && !/\bbatter\b/i.test(f.words);
   return baked && !BAKES_AFTER.test(notes.slice(at)) ? 'piece' : 'batter';
 }
+/** Milk that is left to sour, before anything else goes in. */
+const SOURS = /\bmilk\b[^.]*\b(?:vinegar|lemon juice)\b|\b(?:vinegar|lemon juice)\b[^.]*\bmilk\b/i;
 const BAKES_AFTER = /\b(?:bake|cook|fry|pour|ladle|griddle|pan|iron)\b/i;
 
 /** Facts in the words that were said, where a spoken number was put in figures. */
