@@ -124,7 +124,9 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
       else if (MINE.test(part)) others = false;
       // "Butter? No, ghee": what was asked is not what is done
       const asked = sentence[cut.from] === '?' && /^(?:no|nope|never|not)\b/i.test(sentence.slice(cut.to));
-      const remark = others || asked || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
+      // "20 min (or overnight in the fridge)": another way to do it
+      const instead = sentence[from - 1] === '(' && /^or\b[^()]*\)?[.!]?$/i.test(part);
+      const remark = others || asked || instead || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
       out.push(clause(text, asSaid(begins, begins + text.length), sentence, remark ? 'remark' : 'told'));
       from = cut.to;
     }

@@ -35,8 +35,8 @@ const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b|\bturn (?:them |it |eac
 /** Of each side, or of both. */
 const EACH_SIDE =
   /\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
-const EACH = /\beach$/i;
-const BOTH = /\bboth sides\b/i;
+const EACH = /\beach$|^je\b/i;
+const BOTH = /\bboth sides\b|\bbeiden seiten\b|\bdes deux côtés|\b(?:ambos|los dos) lados\b/iu;
 const FIRST = anyWord(
   String.raw`first(?: side| one)?|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|por un lado|before (?:you )?(?:turn|flip|toss)\w*`,
 );
