@@ -20,8 +20,8 @@ const ONE_UNIT =
   /^\s*(?:tablespoon|teaspoon|dessertspoon|spoon|cup|pinch|splash|glass|knob|handful|dash|stick|pint)(?:ful)?\s+of\s/i;
 
 /** "3 eggs, yolks with 200 ml milk": what a part of the eggs goes with is a thing of its own. */
-const PART_OF_EGGS =
-  /^(?:(?:the|egg)\s+)*(?:yolks?|whites?)\s+(?:(?:beaten|mixed|whisked|stirred)\s+)?(?:with|in(?:to)?)\s+(?=\d|[½¼¾⅓⅔]|half\b|an?\s|one\b|two\b|three\b)/i;
+export const PART_OF_EGGS =
+  /^(?:(?:the|egg)\s+)*(?:yolks?|whites?)\s+(?:(?:beaten|mixed|whisked|stirred|go|goes)\s+)?(?:in(?:to)?\s+)?(?:with|in(?:to)?)\s+(?=\d|[½¼¾⅓⅔]|(?:half|an?|one|two|three|four|five|six|seven|eight|nine|ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)/i;
 
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
@@ -100,7 +100,8 @@ export function itemsIn(
     (text.slice(0, at).match(/[([]/g)?.length ?? 0) - (text.slice(0, at).match(/[)\]]/g)?.length ?? 0);
   const out: string[] = [];
   let strokes = 0;
-  let from = 0;
+  // "yolks in with 400 ml of milk, 80 g butter": what they go with comes first
+  let from = PART_OF_EGGS.exec(text)?.[0].length ?? 0;
   for (const [n, m] of seams.entries()) {
     if (depth(m.index) > 0) continue;
     const seam = m.index + m[0].length;
@@ -258,8 +259,10 @@ function besides({
   const apart = beside === undefined ? null : read(`${text} ${beside}`);
   // semolina cooked in milk keeps its milk
   if (apart?.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) return apart;
-  // "a teaspoon of butter per panful"
-  return isFat && (PER_PAN.test(after) || IN_EACH_WELL.test(after)) ? read(`${text} ${FOR_THE_PAN}`) : null;
+  // "a teaspoon of butter per panful", "a drop of oil wiped round"
+  return isFat && (PER_PAN.test(after) || IN_EACH_WELL.test(after) || /\bwiped\b/i.test(text))
+    ? read(`${text} ${FOR_THE_PAN}`)
+    : null;
 }
 
 /** Whether a number in a sentence measures no food: minutes, degrees, a bowl. */
@@ -316,6 +319,8 @@ export function measuredIn(
       out.push(apart);
       continue;
     }
+    // "a dessertspoon each": poured
+    if (line === null && /^\s*(?:each|apiece|a piece)\b(?!\s+of\b)/i.test(sentence.slice(from))) continue;
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
     if (each === undefined) out.push(line ?? saidBefore(before, text, read) ?? read(text));

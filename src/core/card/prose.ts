@@ -5,7 +5,7 @@
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn } from './items';
+import { COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn, PART_OF_EGGS } from './items';
 import { type Line, readLine } from './line';
 import { figureOf } from './told/spoken';
 
@@ -187,7 +187,9 @@ function friedIn(said: string, after: string, read: (x: string) => Line): Line |
   );
   const fried = fat === undefined ? null : read(`${fat} for frying`);
   // warm milk in a pan is the batter's all the same
-  return fried?.status === 'read' && fried.written.length > 0 && fried.ingredient?.category === 'fat' ? fried : null;
+  const isKnob = fried?.findings.every((f) => f.code === 'vague-unit') ?? false;
+  const isSure = fried !== null && (fried.status === 'read' || isKnob) && fried.written.length > 0;
+  return isSure && fried.ingredient?.category === 'fat' ? fried : null;
 }
 
 /** More than a name stands before the amount, and a thing behind it: it tells what is done. */
@@ -211,9 +213,10 @@ function putIn(
 ): readonly Line[] | null {
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
   // "the yolks, 20 g sugar": what was told already is not told again
-  const bits = (itemsIn(bare, house, languages) ?? bare.split(PARTED)).filter(
-    (bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit),
-  );
+  const bits = (itemsIn(bare, house, languages) ?? bare.split(PARTED))
+    // "yolks in with four hundred ml of milk": what the yolks go with
+    .map((bit) => bit.replace(PART_OF_EGGS, ''))
+    .filter((bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit));
   const apart = bits.map(read);
   // "whites get whipped with two spoons of sugar" is no item: its amount stands in the middle of what is done
   if (bits.some(isAct)) return null;
@@ -274,6 +277,7 @@ function measuredOrAsked({
     return [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
+  if (/\b(?:each|apiece|a piece)\s*$/i.test(said)) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat
   if (AT_WORK.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
