@@ -15,7 +15,7 @@ import type { ScriptLine } from '../script/making';
 import { actIn, foldingIn, heatIn, joiningIn } from '../script/read';
 import { scriptOf } from '../script/script';
 import type { FrozenLot, LabelNutrition, LotItem, PremixSettings, Run } from './premix';
-import type { Additions } from './products';
+import type { Additions, Product } from './products';
 import { eggWords, piecesOfMix } from './use';
 
 /** What a compound thing is usually made of: ours, for the maker to hold against the packet. */
@@ -105,7 +105,14 @@ const partOf = (c: LotItem, find: (id: string) => Ingredient | undefined): reado
   return ingredient ? [{ ingredient, grams: c.grams }] : [];
 };
 
-const KJ_PER_KCAL = 4.184;
+/** Energy of a gram as food labels count it, kcal and kJ: what a label says of energy is what its own macros come to. */
+const ENERGY = {
+  fat: { kcal: 9, kJ: 37 },
+  carbohydrate: { kcal: 4, kJ: 17 },
+  protein: { kcal: 4, kJ: 17 },
+  fibre: { kcal: 2, kJ: 8 },
+  alcohol: { kcal: 7, kJ: 29 },
+} as const;
 /** g in 100 g that a label, which tells tenths, does not show. */
 const BELOW_TENTH_G = 0.05;
 
@@ -141,9 +148,18 @@ function nutritionPer100(
   const { of, gaps } = nutritionOf([{ use: 'batter', parts }]);
   if (parts.length < contents.length || !(massG > 0) || Object.keys(gaps).length > 0) return null;
   const per = (x: number): number => (100 * x) / massG;
+  const alcoholG = parts.reduce((g, p) => g + (p.ingredient.per100g.alcoholG * p.grams) / 100, 0);
+  const energy = (unit: 'kcal' | 'kJ'): number =>
+    per(
+      of.fatG * ENERGY.fat[unit] +
+        (of.sugarsG + of.starchG) * ENERGY.carbohydrate[unit] +
+        of.proteinG * ENERGY.protein[unit] +
+        of.fibreG * ENERGY.fibre[unit] +
+        alcoholG * ENERGY.alcohol[unit],
+    );
   return {
-    kJ: per(of.kcal) * KJ_PER_KCAL,
-    kcal: per(of.kcal),
+    kJ: energy('kJ'),
+    kcal: energy('kcal'),
     fatG: per(of.fatG),
     saturatesG: saturatesPer100(contents, find).g,
     carbohydrateG: per(of.sugarsG + of.starchG),
@@ -175,6 +191,9 @@ function linesOf(contents: readonly LotItem[], added: Additions['parts'], whips:
   ];
 }
 
+/** Fat that is hard in the cold: it goes into the bowl melted. */
+const MELTED = /^(?:butter-(?!milk)|lard$|shortening|tallow|duck-fat|oil-coconut|margarine)/;
+
 /**
  * How a bag becomes a good, in full: additions, joining, whites folded last where they are, rest, heat, portion and
  * yield.
@@ -193,7 +212,8 @@ function directionsOf(
   const { units, ways } = house;
   const list = a.parts.map((p) => {
     const g = (p.grams * bagG) / 100;
-    return `${sayGrams(g, units)} ${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, g)}`;
+    const melted = MELTED.test(p.ingredient.id) ? 'melted ' : '';
+    return `${sayGrams(g, units)} ${melted}${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, g)}`;
   });
   const adds = list.length > 1 ? `${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : (list[0] ?? 'nothing');
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
@@ -225,6 +245,13 @@ function directionsOf(
       .join(' '),
     units,
   );
+}
+
+/** "Waffles"; where a label has two of a kind, with its style: "Waffles, crisp". */
+function titleOf(p: Product, all: readonly Product[]): string {
+  const kind = kindById(p.kind);
+  const isOne = all.filter((x) => x.kind === p.kind).length < 2;
+  return `${upper(kind.pieces)}${isOne ? '' : `, ${schoolOf(kind, p.school).name.toLowerCase()}`}`;
 }
 
 const LABEL_CAUTION = 'Do not eat raw: flour is uncooked.';
@@ -265,7 +292,10 @@ export function frozenLot(
         const school = schoolOf(kindById(p.product.kind), p.product.school);
         return {
           product: p.product,
-          title: upper(kindById(p.product.kind).pieces),
+          title: titleOf(
+            p.product,
+            q.products.map((x) => x.product),
+          ),
           parts: p.parts.map((x) => ({ id: x.ingredient.id, name: kitchenName(x.ingredient), grams: x.grams })),
           density: p.analysis.volume?.densityGPerMl ?? 1,
           portionMl: school.portionMl === null ? null : usualPortionMl(school),
