@@ -340,7 +340,7 @@ test('a lot in blends on two devices: a sack that ends, a wrong weighing found i
   const books = page.getByRole('region', { name: 'Where its bags went' });
   await expect(books).toContainText('sold, Osier Inn, bags 1, 2, 8');
   await books.getByRole('button', { name: 'Take back: 3, sold Osier Inn' }).click();
-  await books.getByRole('radio', { name: 'Given back, to the shelf' }).click();
+  await books.getByRole('radio', { name: 'Given back, to stock' }).click();
   await books.getByLabel('Bags back').fill('1');
   await books.getByLabel('Their numbers').fill('2');
   await books.getByRole('textbox', { name: 'Who', exact: true }).fill('Wren');

@@ -229,7 +229,7 @@ export function LotBooks({
 
 const WAYS_BACK = [
   { value: 'mistake', label: 'It was a mistake' },
-  { value: 'shelf', label: 'Given back, to the shelf' },
+  { value: 'shelf', label: 'Given back, to stock' },
   { value: 'bin', label: 'Given back, thrown away' },
 ] as const;
 
