@@ -179,14 +179,18 @@ function useWeighing(
       null,
       () => {},
     );
-    if (!a.ok) {
-      setRefused(a.message);
-      const { [w.key]: _, ...rest } = notes.current;
-      notes.current = rest;
-      setTyped({ notes: rest });
+    if (a.ok) {
+      router.refresh();
+      return true;
     }
+    setRefused(a.message);
+    // nobody answered: it stays noted here, and is sent again
+    if (a.kind === 'away') return false;
+    const { [w.key]: _, ...rest } = notes.current;
+    notes.current = rest;
+    setTyped({ notes: rest });
     router.refresh();
-    return a.ok;
+    return false;
   };
   return {
     note: async (w, sacks) => void (await send(w, sacks)),
