@@ -113,11 +113,11 @@ test('from a key press to new numbers at 20 lines', async ({ page, context }) =>
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();
-  await expect(page.getByRole('textbox', { name: 'Line as written' })).toHaveCount(20);
+  await expect(page.getByRole('textbox', { name: 'Line on the card' })).toHaveCount(20);
   await watchNumber(page, '[data-rail=water] input');
   const water = (): Promise<string> => rail(page, 'water');
   // 300 g of flour becomes 3001 g and back
-  const line = page.getByRole('textbox', { name: 'Line as written' }).first();
+  const line = page.getByRole('textbox', { name: 'Line on the card' }).first();
   await line.fill('300');
   await line.fill('300 g flour');
   await line.focus();
