@@ -133,6 +133,13 @@ async function leftOf(
 
 const no = (path: string, message: string): Undone<MadeLot> => new Undone<MadeLot>({ ok: false, path, message });
 
+/** As many numbers as bags, a part of one has its own too. @throws Undone */
+function numbersMatch(bags: number, numbers: readonly number[], does: 'leave' | 'come back'): void {
+  const n = new Set(numbers).size;
+  if (n > 0 && n !== Math.ceil(bags - 1e-6))
+    throw no('numbers', `${sayBags(bags)} ${does}, and ${n} ${n === 1 ? 'number is' : 'numbers are'} written.`);
+}
+
 /** Numbers of bags that leave: of this size, as many as leave, and none that has left. @throws Undone */
 async function numbersFree(client: PoolClient, lotId: string, { bags, numbers = [] }: Leaving): Promise<void> {
   if (numbers.length === 0) return;
@@ -147,11 +154,7 @@ async function numbersFree(client: PoolClient, lotId: string, { bags, numbers = 
   const beyond = numbers.filter((n) => n < (lot.first ?? 1) || n > last);
   if (beyond.length > 0)
     throw no('numbers', `Bags of this size have the numbers ${lot.first} to ${last}: not ${beyond.join(', ')}.`);
-  if (new Set(numbers).size !== Math.ceil(bags - 1e-6))
-    throw no(
-      'numbers',
-      `${sayBags(bags)} leave, and ${numbers.length} ${numbers.length === 1 ? 'number is' : 'numbers are'} written.`,
-    );
+  numbersMatch(bags, numbers, 'leave');
   const gone = await rowsFrom(
     z.object({ n: z.number() }),
     `select distinct n from lot_uses u, unnest(u.numbers) n
@@ -276,10 +279,15 @@ export const giveBack = (b: GivenBack, requestId: string | null = null): Promise
       throw no('bags', `Only ${sayBags(held.bags)} of it ${held.bags <= 1 ? 'is' : 'are'} still out.`);
     const other = b.numbers.filter((n) => !held.numbers.includes(n));
     if (other.length > 0) throw no('numbers', `Not out by this entry: ${other.join(', ')}.`);
+    numbersMatch(b.bags, b.numbers, 'come back');
+    const all = b.bags > held.bags - 1e-6;
+    if (!all && b.numbers.length === 0 && held.numbers.length >= Math.ceil(held.bags - 1e-6))
+      throw no('numbers', 'Which of them came back? Write their numbers.');
+    const numbers = all ? held.numbers : b.numbers;
     const insert =
       'insert into lot_uses (lot_id, bags, kind, who, why, numbers, returns) values ($1, $2, $3, $4, $5, $6, $7)';
-    await client.query(insert, [of.lot, -b.bags, use.kind, b.who, b.why, b.numbers, use.id]);
-    if (b.to === 'bin') await client.query(insert, [of.lot, b.bags, 'bin', b.who, b.why, b.numbers, null]);
+    await client.query(insert, [of.lot, -b.bags, use.kind, b.who, b.why, numbers, use.id]);
+    if (b.to === 'bin') await client.query(insert, [of.lot, b.bags, 'bin', b.who, b.why, numbers, null]);
   });
 
 /** Bags that were counted on the shelf: what is missing, or more than the books say, with its reason. */

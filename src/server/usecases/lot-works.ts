@@ -38,9 +38,11 @@ async function putRight(client: PoolClient, of: KeptWork, to: Weigh): Promise<Ac
   if (!standingWeighings(of.weighings).includes(was))
     return refuse('That weighing has been put right already: look at it again.');
   const { id, by: _by, at: _at, ...same } = was;
+  // what is in the bags already is corrected with it, and stays as it was beside that; or neither is
+  const moved = of.closedAt ? await moveContents(client, of.id, was, to.sacks, to) : null;
+  if (moved && !moved.ok) return moved;
   await noteWeighing(client, of.id, { ...same, sacks: to.sacks, replaces: id, why: to.why });
-  // what is in the bags already is corrected with it, and stays as it was beside that
-  return of.closedAt ? moveContents(client, of.id, was, to.sacks, to) : { ok: true };
+  return { ok: true };
 }
 
 /** Notes one weighing, the first of a lot too; or puts one right. */
