@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   bagAsked,
-  bagsFrom,
   bagsOfLot,
   blendsWeighed,
   type LotWeighing,
@@ -40,10 +39,10 @@ const flour = (lot: string) => ({ id: 'flour', name: 'Flour', grams: 0, lot });
 
 test('bags are filled one blend after the other; where one ends within a bag, that bag is of both', () => {
   // two blends of 2500 g in ten bags of 500 g: five of each
-  const ten = bagsFrom([{ bagG: 500, bags: 10, first: 1 }], 2);
+  const ten = bagsOfLot([{ bagG: 500, bags: 10, firstBag: 1 }], 2);
   expect(ten.map((b) => b.blends.join('+'))).toEqual(['1', '1', '1', '1', '1', '2', '2', '2', '2', '2']);
   // 1000 g bags: the third takes the last 500 g of the first blend and 500 g of the second
-  const five = bagsFrom([{ bagG: 1000, bags: 5, first: 11 }], 2);
+  const five = bagsOfLot([{ bagG: 1000, bags: 5, firstBag: 11 }], 2);
   expect(five.map((b) => [b.number, b.blends.join('+')])).toEqual([
     [11, '1'],
     [12, '1'],

@@ -3,8 +3,8 @@
  * numbered bag was filled from, and which bags a sack's code leads to. Grams.
  */
 import type { Lot, LotItem, RecalledBags, Sack } from './premix';
-import { codeKey, codesIn } from './recall';
-import { addSacks, type Fill } from './weigh';
+import { codesIn, hasCode } from './recall';
+import type { Fill } from './weigh';
 
 /** One thing on the scale, once, as it was noted. */
 export interface LotWeighing {
@@ -38,7 +38,6 @@ export interface LotWork {
   readonly made: string;
   /** Equal ones. */
   readonly blends: number;
-  readonly begunAt: Date;
   /** Every weighing, what was put right later too, in the order they were noted. */
   readonly weighings: readonly LotWeighing[];
 }
@@ -56,7 +55,6 @@ interface BlendItem {
   readonly grams: number;
   readonly targetG: number;
   readonly toleranceG: number;
-  readonly sacks: readonly Sack[];
   /** Its weighings that stand, in order. */
   readonly weighings: readonly LotWeighing[];
 }
@@ -64,7 +62,6 @@ interface BlendItem {
 interface WeighedBlend {
   readonly blend: number;
   readonly grams: number;
-  readonly targetG: number;
   readonly items: readonly BlendItem[];
 }
 
@@ -82,11 +79,10 @@ export function blendsWeighed(all: readonly LotWeighing[]): readonly WeighedBlen
         grams: sum(weighings.map(weighedG)),
         targetG: sum(weighings.map((w) => w.targetG)),
         toleranceG: sum(weighings.map((w) => w.toleranceG)),
-        sacks: addSacks(weighings.flatMap((w) => w.sacks)),
         weighings,
       };
     });
-    return { blend, grams: sum(items.map((i) => i.grams)), targetG: sum(items.map((i) => i.targetG)), items };
+    return { blend, grams: sum(items.map((i) => i.grams)), items };
   });
 }
 
@@ -102,14 +98,17 @@ export interface NumberedBag {
 const SCOOP_SHARE = 0.02;
 
 /**
- * Bags as they are filled one after the other, each of the equal blends emptied before the next is opened; what the
- * sieve and the drum kept is shared out evenly.
- * @param fills in the order they are filled, with the number of their first bag @param blends how many; 0: nobody noted
+ * Bags of every size of a lot, as they are filled one after the other, each of the equal blends emptied before the next
+ * is opened; what the sieve and the drum kept is shared out evenly. A lot from before bags had numbers has none.
+ * @param blends how many; 0: nobody noted
  */
-export function bagsFrom(
-  fills: readonly (Fill & { readonly first: number })[],
+export function bagsOfLot(
+  sizes: readonly Pick<Lot, 'bagG' | 'bags' | 'firstBag'>[],
   blends: number,
 ): readonly NumberedBag[] {
+  const fills = sizes
+    .flatMap((l) => (l.firstBag ? [{ bagG: l.bagG, bags: l.bags, first: l.firstBag }] : []))
+    .sort((a, b) => a.first - b.first);
   const eachG = sum(fills.map((f) => f.bags * f.bagG)) / Math.max(1, blends);
   const numbers = Array.from({ length: blends }, (_, n) => n + 1);
   let at = 0;
@@ -121,17 +120,6 @@ export function bagsFrom(
       return { number: first + n, bagG, blends: numbers.filter((b) => shared(b) > SCOOP_SHARE * bagG) };
     }),
   );
-}
-
-/** Bags of every size of a lot, numbered over all of it; a lot from before bags had numbers has none. */
-export function bagsOfLot(
-  sizes: readonly Pick<Lot, 'bagG' | 'bags' | 'firstBag'>[],
-  blends: number,
-): readonly NumberedBag[] {
-  const fills = sizes
-    .flatMap((l) => (l.firstBag ? [{ bagG: l.bagG, bags: l.bags, first: l.firstBag }] : []))
-    .sort((a, b) => a.first - b.first);
-  return bagsFrom(fills, blends);
 }
 
 /** Bags that have mix of a blend in them. */
@@ -154,8 +142,6 @@ export const offInBlends = (all: readonly LotWeighing[], bags: readonly Numbered
       .map(({ name, grams, targetG }) => ({ blend: b.blend, name, grams, targetG, bags: bagsOfBlend(bags, b.blend) })),
   );
 
-const same = (lot: string, code: string): boolean => codesIn(lot).some((c) => codeKey(c) === codeKey(code));
-
 /**
  * The bags of a lot that a sack's code leads to. A blend is mixed, so all of it holds what went in; a bag may hold it
  * where one of its two blends does, or where nobody noted the sack of that thing.
@@ -168,12 +154,12 @@ export function recalledBags(
   bags: readonly NumberedBag[],
 ): RecalledBags | null {
   if (bags.length === 0) return null;
-  const things = contents.filter((c) => same(c.lot, code));
+  const things = contents.filter((c) => hasCode(c.lot, code));
   const stand = standingWeighings(all);
   // noted for the whole lot, and of one sack: all of it
   if (things.some((c) => codesIn(c.lot).length === 1 && !stand.some((w) => w.ingredientId === c.id)))
     return { is: bags.map((b) => b.number), may: [] };
-  const has = new Set(stand.filter((w) => w.sacks.some((s) => same(s.lot, code))).map((w) => w.blend));
+  const has = new Set(stand.filter((w) => w.sacks.some((s) => hasCode(s.lot, code))).map((w) => w.blend));
   // of a thing whose sack nobody noted in a blend, that blend may be of each
   const isOpen = (blend: number): boolean =>
     things.some((c) => {

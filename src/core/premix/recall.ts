@@ -56,6 +56,9 @@ export const codeKey = (code: string): string => code.toUpperCase().replace(/[^\
 
 const same = (a: string, b: string): boolean => codeKey(a) === codeKey(b);
 
+/** Whether a code is one of those that stand on a packet. */
+export const hasCode = (lot: string, code: string): boolean => codesIn(lot).some((c) => same(c, code));
+
 /** Letters and digits that are taken for each other. */
 const alike = (key: string): string =>
   key.replace(/O/g, '0').replace(/[IL]/g, '1').replace(/S/g, '5').replace(/B/g, '8').replace(/Z/g, '2');
@@ -83,7 +86,7 @@ export const nearCodes = (code: string, written: readonly string[]): readonly st
 /** What went in of a packet with that lot, g; null: it was not noted of which packet how much. */
 export const gramsInLots = (c: LotItem, code: string): number | null => {
   if (codesIn(c.lot).length === 1) return c.grams;
-  const own = (c.sacks ?? []).filter((s) => codesIn(s.lot).some((x) => same(x, code)) && codesIn(s.lot).length === 1);
+  const own = (c.sacks ?? []).filter((s) => hasCode(s.lot, code) && codesIn(s.lot).length === 1);
   return own.length > 0 ? own.reduce((a, s) => a + s.grams, 0) : null;
 };
 
@@ -98,7 +101,7 @@ export function recallOf(
   bagsOf: (lot: Lot) => RecalledBags | null,
 ): readonly RecalledLot[] {
   return lots.flatMap((lot): readonly RecalledLot[] => {
-    const by = lot.contents.filter((c) => codesIn(c.lot).some((x) => same(x, code)));
+    const by = lot.contents.filter((c) => hasCode(c.lot, code));
     const own = uses.filter((u) => u.lotId === lot.id);
     return by.length > 0 || same(lot.number, code)
       ? [{ lot, by, uses: own, bags: by.length > 0 ? bagsOf(lot) : null }]

@@ -13,11 +13,10 @@ const workRow = z.object({
   bags: z.array(z.number()),
   made: z.string(),
   blends: z.number(),
-  begunAt: z.date(),
   closedAt: z.date().nullable(),
 });
 const SELECT_WORK = `select w.id, w.premix_id as "premixId", w.bag_g as "bagG", w.bags, to_char(w.made, 'YYYY-MM-DD') as made, w.blends,
-  w.begun_at as "begunAt", w.closed_at as "closedAt" from lot_works w`;
+  w.closed_at as "closedAt" from lot_works w`;
 
 const weighingRow = z
   .object({

@@ -87,6 +87,12 @@ export function useAsking(draft: string | null = null): Asking {
   };
 }
 
+/** Errors of an act that is signed with who and why. */
+export const unsigned = (who: string, why: string): Readonly<Record<string, string>> => ({
+  ...(who.trim() === '' && { who: 'Write who.' }),
+  ...(why.trim() === '' && { why: 'Write why.' }),
+});
+
 /** What was refused, said aloud; or that it waits. */
 export const RefusalNotice = ({ text, waits = false }: { readonly text: string | null; readonly waits?: boolean }) =>
   waits ? (

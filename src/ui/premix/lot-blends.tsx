@@ -8,7 +8,7 @@ import { grams } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
+import { RefusalNotice, unsigned, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
@@ -128,8 +128,7 @@ function PutRight({
     if (
       asking.found({
         ...wrong,
-        ...(who.trim() === '' && { who: 'Write who.' }),
-        ...(why.trim() === '' && { why: 'Write why.' }),
+        ...unsigned(who, why),
       })
     )
       return;

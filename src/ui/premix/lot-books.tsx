@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { type ComponentProps, useState } from 'react';
 import { readNumbers } from '@/core/premix/blended';
 import {
   bagsLeft,
@@ -18,7 +18,7 @@ import {
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
+import { type Asking, RefusalNotice, unsigned, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field, PEOPLE_LIST } from '../kit/field';
@@ -36,6 +36,29 @@ const KIND_LABELS: Readonly<Record<(typeof USE_KINDS)[number], string>> = {
   bin: 'thrown away',
   other: 'otherwise',
 };
+
+/** A box of a form of the books, with what is wrong in it; what is typed is another press. */
+const fieldOf =
+  (asking: Asking) =>
+  (
+    label: string,
+    name: string,
+    value: string,
+    set: (v: string) => void,
+    more: Pick<ComponentProps<typeof Field>, 'className' | 'placeholder' | 'inputMode' | 'list' | 'error'>,
+  ) => (
+    <Field
+      label={label}
+      value={value}
+      error={asking.errors[name]}
+      onChange={(e) => {
+        asking.touched();
+        set(e.target.value);
+      }}
+      inputClass="placeholder:text-soft"
+      {...more}
+    />
+  );
 
 /** Bags that leave without a batch: who has them, how many, for how much. */
 export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask }) {
@@ -80,25 +103,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
     setWhy('');
     router.refresh();
   };
-  const field = (
-    label: string,
-    value: string,
-    set: (v: string) => void,
-    error: string | undefined,
-    more: { readonly className: string; readonly placeholder?: string },
-  ) => (
-    <Field
-      label={label}
-      value={value}
-      error={error}
-      onChange={(e) => {
-        touched();
-        set(e.target.value);
-      }}
-      {...more}
-      inputClass="placeholder:text-soft"
-    />
-  );
+  const field = fieldOf(asking);
   return (
     <section aria-label="Bags that leave" className="rounded-plate bg-white p-4">
       <details>
@@ -117,27 +122,28 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
             options={USE_KINDS.map((v) => ({ value: v, label: KIND_LABELS[v] }))}
           />
           <div className="flex flex-wrap items-start gap-3">
-            {field('Bags gone', bags, setBags, read.error ?? errors.bags, {
+            {field('Bags gone', 'bags', bags, setBags, {
+              error: read.error ?? errors.bags,
               className: 'w-36',
               placeholder: '2, 1/2, 250 g',
             })}
             {lot.firstBag
-              ? field('Their numbers', numbers, setNumbers, errors.numbers, {
+              ? field('Their numbers', 'numbers', numbers, setNumbers, {
                   className: 'w-36',
                   placeholder: '3, 7 to 9',
                 })
               : null}
-            {field(handed ? 'Who has them' : 'By whom', who, setWho, errors.who, {
+            {field(handed ? 'Who has them' : 'By whom', 'who', who, setWho, {
               className: 'min-w-44 flex-1',
               ...(!handed && { list: PEOPLE_LIST }),
             })}
             {kind === 'sale'
-              ? field(`Price for all, ${units.currency}`, price, setPrice, errors.price, {
+              ? field(`Price for all, ${units.currency}`, 'price', price, setPrice, {
                   className: 'w-36',
                   placeholder: 'none',
                 })
               : null}
-            {field(handed ? 'Note' : 'Why', why, setWhy, errors.why, {
+            {field(handed ? 'Note' : 'Why', 'why', why, setWhy, {
               className: 'min-w-44 flex-1',
               placeholder: handed ? '' : 'torn, past its date',
             })}
@@ -265,8 +271,7 @@ function ComesBack({
     const wrong = {
       ...(isBack && read.error !== null && { bags: read.error }),
       ...(isBack && which === null && { numbers: 'Numbers, as 3, 7 to 9.' }),
-      ...(who.trim() === '' && { who: 'Write who.' }),
-      ...(why.trim() === '' && { why: 'Write why.' }),
+      ...unsigned(who, why),
     };
     if (asking.found(wrong)) return;
     const words = `lot ${lot.number}: bags taken back`;
@@ -287,18 +292,7 @@ function ComesBack({
     onDone();
     router.refresh();
   };
-  const field = (label: string, name: string, value: string, set: (v: string) => void, className: string) => (
-    <Field
-      label={label}
-      className={className}
-      value={value}
-      error={asking.errors[name]}
-      onChange={(e) => {
-        asking.touched();
-        set(e.target.value);
-      }}
-    />
-  );
+  const field = fieldOf(asking);
   return (
     <div className="grid gap-2">
       {ways.length > 1 ? (
@@ -314,10 +308,12 @@ function ComesBack({
         />
       ) : null}
       <div className="flex flex-wrap items-start gap-3">
-        {isBack ? field('Bags back', 'bags', bags, setBags, 'w-28') : null}
-        {isBack && held.numbers.length > 0 ? field('Their numbers', 'numbers', numbers, setNumbers, 'w-36') : null}
-        {field('Who', 'who', who, setWho, 'w-36')}
-        {field('Why', 'why', why, setWhy, 'min-w-44 flex-1')}
+        {isBack ? field('Bags back', 'bags', bags, setBags, { className: 'w-28' }) : null}
+        {isBack && held.numbers.length > 0
+          ? field('Their numbers', 'numbers', numbers, setNumbers, { className: 'w-36' })
+          : null}
+        {field('Who', 'who', who, setWho, { className: 'w-36' })}
+        {field('Why', 'why', why, setWhy, { className: 'min-w-44 flex-1' })}
         <Button className="mt-6" disabled={asking.busy} onClick={() => void send()}>
           {isBack ? 'Write it in the books' : 'Take it back'}
         </Button>
@@ -334,13 +330,13 @@ function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
   const [counted, setCounted] = useState('');
   const [who, setWho] = useState('');
   const [why, setWhy] = useState('');
+  const field = fieldOf(asking);
   const n = typedNumber(counted, 'bags');
   const send = async (): Promise<void> => {
     if (
       asking.found({
         ...(!(n >= 0) && { counted: 'Write a number of bags.' }),
-        ...(who.trim() === '' && { who: 'Write who.' }),
-        ...(why.trim() === '' && { why: 'Write why.' }),
+        ...unsigned(who, why),
       })
     )
       return;
@@ -357,28 +353,9 @@ function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
     <details className="mt-1">
       <summary className="min-h-11 w-fit cursor-pointer content-center font-semibold text-rim">Count them</summary>
       <div className="flex flex-wrap items-start gap-3">
-        <Field
-          label="Bags there are"
-          inputMode="decimal"
-          className="w-36"
-          value={counted}
-          error={asking.errors.counted}
-          onChange={(e) => setCounted(e.target.value)}
-        />
-        <Field
-          label="Counted by"
-          className="w-36"
-          value={who}
-          error={asking.errors.who}
-          onChange={(e) => setWho(e.target.value)}
-        />
-        <Field
-          label="Reason"
-          className="min-w-44 flex-1"
-          value={why}
-          error={asking.errors.why}
-          onChange={(e) => setWhy(e.target.value)}
-        />
+        {field('Bags there are', 'counted', counted, setCounted, { className: 'w-36', inputMode: 'decimal' })}
+        {field('Counted by', 'who', who, setWho, { className: 'w-36' })}
+        {field('Reason', 'why', why, setWhy, { className: 'min-w-44 flex-1' })}
         <Button className="mt-6" disabled={asking.busy} onClick={() => void send()}>
           Write the count
         </Button>

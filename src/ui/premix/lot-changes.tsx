@@ -5,7 +5,7 @@ import type { Lot, LotChange } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
-import { RefusalNotice, useAsking } from '../kit/asking';
+import { RefusalNotice, unsigned, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
@@ -48,12 +48,11 @@ export function LotChanges({
   const [who, setWho] = useState('');
   const [why, setWhy] = useState('');
   const [back, setBack] = useState(false);
-  const unsigned = { ...(who.trim() === '' && { who: 'Write who.' }), ...(why.trim() === '' && { why: 'Write why.' }) };
   const n = typedNumber(bags, 'bags');
   const send = async (): Promise<void> => {
     if (
       asking.found({
-        ...unsigned,
+        ...unsigned(who, why),
         ...(doing === 'correct' && !(Number.isInteger(n) && n >= 1) && { bags: 'Bags come whole.' }),
       })
     )
