@@ -1,6 +1,6 @@
 /** The premix maker's job: a lot with its labels, bags into a batch, the trace both ways; and a mix that was bought. */
 import type { Page } from '@playwright/test';
-import { axe, choose, expect, pdf, test, toWeighIn } from './kitchen';
+import { axe, choose, expect, newFormula, pdf, start, test, toWeighIn } from './kitchen';
 
 test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lot', async ({ page }) => {
   await page.goto('/premix');
@@ -54,6 +54,8 @@ test('a 12 kg lot with labels, two bags used in a batch, and the trace of the lo
   // whole labels four to a page, fronts eight
   expect(await pdf(page, `${lotUrl}/labels`)).toBe(4);
   expect(await pdf(page, `${lotUrl}/labels?size=front`)).toBe(2);
+  // all of it fits on one: there is no second
+  expect((await page.request.get(`${lotUrl}/labels?part=2`)).status()).toBe(404);
 
   // two bags into a batch; the mix and what is added to it on the sheet
   await page.getByRole('textbox', { name: 'Bags', exact: true }).fill('17');
@@ -115,6 +117,9 @@ test('a mix is sold, half a bag used, one sale taken back; the lot is put right;
   await form.getByLabel('Bags', { exact: true }).fill('40');
   await form.getByLabel('In a bag', { exact: true }).fill('1000');
   await form.getByRole('button', { name: 'Bags of another size too' }).click();
+  // the size this mix is usually in is offered
+  await expect(form.getByLabel('In a bag, size 2')).toHaveValue('500');
+  await form.getByLabel('In a bag, size 2').fill('5');
   await expect(form.getByText('From 20 g to 25 kg.')).toBeVisible();
   await form.getByLabel('Bags, size 2').fill('20');
   await form.getByLabel('In a bag, size 2').fill('500');
@@ -329,6 +334,16 @@ test('a lot in blends on two devices: a sack that ends, a wrong weighing found i
   await weighed.getByRole('button', { name: 'Write it in' }).click();
   await expect(weighed).toContainText('put right: the bowl was on the scale');
   await expect(weighed.getByText(/instead of/)).toHaveCount(0);
+  // emptied in another order, the bags are of other blends
+  await weighed.getByText('Blends were emptied in another order …').click();
+  await weighed.getByLabel('In this order').fill('1, 2, 3');
+  await weighed.getByRole('textbox', { name: 'Who' }).fill('Wren');
+  await weighed.getByRole('textbox', { name: 'Why' }).fill('drum 2 waited');
+  await weighed.getByRole('button', { name: 'Note the order' }).click();
+  await expect(weighed.getByText('Each of the 4 blends once, a comma between.')).toBeVisible();
+  await weighed.getByLabel('In this order').fill('1, 2, 4, 3');
+  await weighed.getByRole('button', { name: 'Note the order' }).click();
+  await expect(weighed.getByText('Blends were emptied in the order 1, 2, 4, 3')).toBeVisible();
   await axe(page);
   // sold by their numbers, and one comes back
   const leave = page.getByRole('region', { name: 'Bags that leave' });
@@ -365,4 +380,51 @@ test('a lot in blends on two devices: a sack that ends, a wrong weighing found i
   const number = /Lot (\S+):/.exec((await page.getByRole('heading', { level: 1 }).textContent()) ?? '')?.[1] ?? '';
   await page.goto(`/premix/recall?code=${encodeURIComponent(`${number}/8`)}`);
   await expect(page.getByRole('status').first()).toContainText(`Bag ${number}/8 is of 1 lot`);
+});
+
+test('a lot is tested; a dearer flour says what each bag then costs; a packet’s code leads to a batch', async ({
+  page,
+}) => {
+  await page.goto('/premix');
+  await page.getByRole('link', { name: 'Camp trailer corn mix' }).first().click();
+  await page.getByRole('region', { name: 'Lots' }).getByRole('row').nth(2).getByRole('link').click();
+  const tests = page.getByRole('region', { name: 'Tests' });
+  await tests.getByText('Note a test').click();
+  await tests.getByRole('button', { name: 'Note this test' }).click();
+  await expect(tests.getByText('Write one of them at least.')).toBeVisible();
+  await tests.getByLabel('A spoon foams up to').fill('quite');
+  await tests.getByRole('button', { name: 'Note this test' }).click();
+  await expect(tests.getByText('Write a number.')).toBeVisible();
+  await tests.getByLabel('A spoon foams up to').fill('21');
+  await tests.getByLabel('Tested by').fill('Wren');
+  await tests.getByRole('button', { name: 'Note this test' }).dblclick();
+  const own = tests.getByRole('listitem').filter({ hasText: 'Wren' });
+  await expect(own).toHaveCount(1);
+  await expect(own).toContainText('foam 21 mm');
+  await axe(page);
+  await own.getByRole('button', { name: 'Strike out' }).click();
+  await expect(own).toContainText('(struck out)');
+
+  await page.goto('/pantry/flour-all-purpose');
+  const mixes = page.getByRole('list', { name: 'In mixes' });
+  await expect(mixes).toContainText(/Camp trailer corn mix, a bag of 3\s000 g: €\d/);
+  await expect(mixes).not.toContainText('instead of');
+  await page.getByLabel('A pack costs').fill('99');
+  await expect(mixes).toContainText(/Camp trailer corn mix, a bag of 750 g: €[\d.]+ instead of €[\d.]+/);
+  await axe(page);
+
+  await newFormula(page, '250 g all-purpose flour\n300 g milk\n2 eggs\n10 g baking powder');
+  await start(page);
+  const codes = page.getByRole('group').filter({ hasText: 'Codes on the packets' });
+  await codes.getByText('Codes on the packets').click();
+  await codes.getByLabel('All-purpose wheat flour').fill('SILO 9');
+  // a reload in the middle loses nothing
+  await page.reload();
+  await codes.getByText('Codes on the packets').click();
+  await expect(codes.getByLabel('All-purpose wheat flour')).toHaveValue('SILO 9');
+  await codes.getByRole('button', { name: 'Note the codes' }).click();
+  await expect(codes.getByText('Codes on the packets (1 noted)')).toBeVisible();
+  await page.goto('/premix/recall?code=silo9');
+  await expect(page.getByRole('region', { name: 'Batches' })).toContainText('all-purpose wheat flour, SILO 9');
+  await axe(page);
 });

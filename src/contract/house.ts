@@ -1,4 +1,5 @@
 /** What the house is changed by, and what is kept of it. */
+
 import { z } from 'zod';
 import { LESSON_IDS, type LessonId } from '@/core/formula/learned';
 import { MATTERS, type SchoolIdOf, type WayId } from '@/core/formula/schools';
@@ -6,6 +7,7 @@ import { MOST_ALTITUDE_M, MOST_REST_MIN } from '@/core/formula/ways';
 import { CARES } from '@/core/pantry/care';
 import { EGG_SIZES, FLOUR_FILLS, POWDERS, SALT_CRYSTALS } from '@/core/pantry/conventions';
 import { TOOLS } from '@/core/pantry/tools';
+import { LEAST_PT_RANGE } from '@/core/premix/label';
 import { CUP_SYSTEMS, TABLESPOONS } from '@/core/quantity/units';
 import { decided, requestId } from './fields';
 import { gearSchema, unitsSchema } from './pantry';
@@ -54,6 +56,11 @@ const makerSchema = z.object({
   name: z.string().trim().max(80, 'Maker: at most 80 characters.'),
   place: z.string().trim().max(120, 'Place: at most 120 characters.'),
   /** A line each. */
+  /** Points. */
+  leastPt: z
+    .number('Smallest text: write a number.')
+    .min(LEAST_PT_RANGE[0], `Smallest text: at least ${LEAST_PT_RANGE[0]} pt.`)
+    .max(LEAST_PT_RANGE[1], `Smallest text: at most ${LEAST_PT_RANGE[1]} pt.`),
   clearDown: z.string().trim().max(600, 'Clear-down: at most 600 characters.'),
 });
 

@@ -161,6 +161,7 @@ export const gearSchema = z.discriminatedUnion('sort', [
     bowlMl: amount('What a bowl holds', 500_000),
     bowls: amount('Bowls', 200).int('Bowls come whole.'),
   }),
+  z.object({ ...named, sort: z.literal(GEAR_SORTS[6]), drumG: amount('What a drum takes', 500_000) }),
 ]);
 
 export const unitsSchema = z.object({

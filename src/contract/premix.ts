@@ -68,6 +68,12 @@ export const premixSettingsSchema = z.object({
     .max(50, 'Loss: at most 50 %.')
     .nullable()
     .default(null),
+  sizes: z
+    .array(
+      z.object({ bagG: bagSize, packaging: money('Packaging'), minutesABag: money('Minutes'), price: money('Price') }),
+    )
+    .max(MOST_SIZES - 1, `At most ${MOST_SIZES - 1} other sizes.`)
+    .default([]),
 });
 
 export const premixSchema = z.object({
@@ -215,6 +221,58 @@ export const weighLotSchema = z
     if (w.who === '') ctx.addIssue({ code: 'custom', path: ['who'], message: 'Write who.' });
     if (w.why === '') ctx.addIssue({ code: 'custom', path: ['why'], message: 'Write why.' });
   });
+
+export const lotOrderSchema = z.object({
+  workId: z.uuid(),
+  emptied: z.array(z.number().int().positive()).min(2, 'Each blend once.').max(1000),
+  who,
+  why,
+  requestId,
+});
+
+const reading = (of: string, most: number) =>
+  z
+    .number(`${of}: write a number.`)
+    .min(0, `${of}: not less than nothing.`)
+    .max(most, `${of}: at most ${most}.`)
+    .nullable()
+    .default(null);
+export const lotTestSchema = z
+  .object({
+    lotId: z.uuid(),
+    values: z.object({
+      flowS: reading('Pour', 600),
+      acrossMm: reading('Spread', 600),
+      heightMm: reading('Height', 200),
+      foamMm: reading('Foam', 300),
+    }),
+    who: z.string().trim().max(80, 'At most 80 characters.').default(''),
+    note: z.string().trim().max(300, 'At most 300 characters.').default(''),
+    requestId,
+  })
+  .superRefine(({ values: v }, ctx) => {
+    if (Object.values(v).every((x) => x === null))
+      ctx.addIssue({ code: 'custom', path: ['values', 'flowS'], message: 'Write one of them at least.' });
+    for (const k of ['flowS', 'acrossMm', 'heightMm'] as const)
+      if (v[k] === 0) ctx.addIssue({ code: 'custom', path: ['values', k], message: 'More than nothing.' });
+  });
+export const strikeTestSchema = z.object({ testId: z.uuid() });
+
+/** Codes on the packets that a batch was mixed from; an empty one is none. */
+export const batchSacksSchema = z.object({
+  batchId: z.uuid(),
+  who: z.string().trim().max(80, 'At most 80 characters.').default(''),
+  sacks: z
+    .array(
+      z.object({
+        id: z.string().max(60),
+        name: z.string().max(120),
+        lot: z.string().trim().max(200, 'At most 200 characters.'),
+      }),
+    )
+    .max(60),
+  requestId,
+});
 
 export const giveUpLotSchema = z.object({ workId: z.uuid(), why, requestId });
 

@@ -110,6 +110,7 @@ export const frozenSchema = z
       }),
     ),
     units: unitsSchema,
+    leastPt: z.number().positive().optional(),
     writtenOn: z.string().optional(),
   })
   .nullable();

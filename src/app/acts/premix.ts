@@ -5,23 +5,28 @@ import { requestId, seen } from '@/contract/fields';
 import {
   bagsBackSchema,
   bagsGoneSchema,
+  batchSacksSchema,
   correctLotSchema,
   countBagsSchema,
   dropPremixSchema,
   fromBagsSchema,
   giveUpLotSchema,
+  lotOrderSchema,
   lotSchema,
+  lotTestSchema,
   premixSchema,
+  strikeTestSchema,
   tracesSchema,
   undoUseSchema,
   voidLotSchema,
   weighLotSchema,
 } from '@/contract/premix';
 import { correctLot, countBags, giveBack, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
+import { strikeTest } from '@/server/queries/lot-tests';
 import { dropPremix, keepPremix, keepTraces, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { versionById } from '@/server/queries/versions';
-import { giveUpLot, weighLot } from '@/server/usecases/lot-works';
+import { giveUpLot, noteBatchSacks, orderLot, testLot, weighLot } from '@/server/usecases/lot-works';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said =
@@ -81,6 +86,20 @@ export const sayTraces = async (input: unknown): Promise<ActionResult> =>
   acted('say-traces', tracesSchema, input, async ({ lotId, traces, who }) =>
     (await keepTraces(lotId, traces, who)) ? { ok: true } : refuse(GONE),
   );
+
+export const orderTheLot = async (input: unknown): Promise<ActionResult> =>
+  acted('order-lot', lotOrderSchema, input, orderLot);
+
+export const testTheLot = async (input: unknown): Promise<ActionResult> =>
+  acted('test-lot', lotTestSchema, input, testLot);
+
+export const strikeTheTest = async (input: unknown): Promise<ActionResult> =>
+  acted('strike-test', strikeTestSchema, input, async ({ testId }) =>
+    (await strikeTest(testId)) ? { ok: true } : refuse(GONE),
+  );
+
+export const noteSacks = async (input: unknown): Promise<ActionResult> =>
+  acted('note-sacks', batchSacksSchema, input, noteBatchSacks);
 
 export const voidTheLot = async (input: unknown): Promise<WithId> =>
   acted('void-lot', voidLotSchema, input, async ({ lotId, who, why, back, requestId }) =>

@@ -14,4 +14,8 @@ export const countTheBags = async (input: unknown) => work.countTheBags(input);
 export const undoGone = async (input: unknown) => work.undoGone(input);
 export const correctTheLot = async (input: unknown) => work.correctTheLot(input);
 export const sayTraces = async (input: unknown) => work.sayTraces(input);
+export const orderTheLot = async (input: unknown) => work.orderTheLot(input);
+export const testTheLot = async (input: unknown) => work.testTheLot(input);
+export const strikeTheTest = async (input: unknown) => work.strikeTheTest(input);
+export const noteSacks = async (input: unknown) => work.noteSacks(input);
 export const voidTheLot = async (input: unknown) => work.voidTheLot(input);

@@ -293,6 +293,16 @@ export const RAIL_NAMES: Readonly<Record<Rail, string>> = {
 /** A rail's value with its unit: percent of flour, or g of gas per 100 g flour. */
 export const sayRail = (rail: Rail, x: number): string => (rail === 'lift' ? `${lift(x)} g` : percent(x));
 
+type OfRails = { readonly rails: readonly RailReading[] };
+/** What of a formula's rails another has otherwise, as it is said: "rise 0.94 g to 0.75 g". */
+export const railsMoved = (was: OfRails, now: OfRails): readonly string[] =>
+  RAILS.flatMap((rail) => {
+    const [a, b] = [railOf(was, rail), railOf(now, rail)];
+    if (!a || !b) return [];
+    const [x, y] = [sayRail(rail, a.tested), sayRail(rail, b.tested)];
+    return x === y ? [] : [`${RAIL_NAMES[rail].toLowerCase()} ${x} to ${y}`];
+  });
+
 /**
  * Rounding of cups to grams, or of grams to what a scale shows, is no reason to stand outside a zone: a share of its
  * width.

@@ -28,6 +28,8 @@ export interface Kitchen {
     readonly place: string;
     /** What is cleaned between two mixes of other allergens, a line each. */
     readonly clearDown: string;
+    /** The smallest letters on a label, points. */
+    readonly leastPt: number;
   };
   /** yyyy-mm-dd, to age an opened powder by; null: nothing ages. */
   readonly today: string | null;
@@ -55,6 +57,7 @@ export const FRESH_KITCHEN: Kitchen = {
     place: '',
     clearDown:
       'Drum, bowls and scoops washed and dried\nSieve changed or washed\nBench, scales and floor wiped\nHands and aprons changed',
+    leastPt: 7,
   },
   today: null,
 };

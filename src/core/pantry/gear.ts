@@ -2,7 +2,7 @@
  * What a kitchen works with: its scales and their steps, the bowls a batter is mixed in, and the griddles, pans, irons
  * and ball pans it goes onto. Sizes in centimetres and millilitres, steps and capacities in grams.
  */
-export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan', 'bowl'] as const;
+export const GEAR_SORTS = ['scale', 'griddle', 'pan', 'iron', 'ball-pan', 'bowl', 'drum'] as const;
 export type GearSort = (typeof GEAR_SORTS)[number];
 
 interface Named {
@@ -19,7 +19,9 @@ export type Iron = Named & { readonly sort: 'iron'; readonly holdsMl: number; re
 type BallPan = Named & { readonly sort: 'ball-pan'; readonly hollowMl: number; readonly hollows: number };
 /** Bowls of one size: what one holds, full to the rim, and how many there are. */
 export type Bowl = Named & { readonly sort: 'bowl'; readonly bowlMl: number; readonly bowls: number };
-export type Gear = Scale | Griddle | Pan | Iron | BallPan | Bowl;
+/** A drum that dry mixes are turned in: what it takes at once, as its maker says, g. */
+export type Drum = Named & { readonly sort: 'drum'; readonly drumG: number };
+export type Gear = Scale | Griddle | Pan | Iron | BallPan | Bowl | Drum;
 
 export const SORT_NAMES: Readonly<Record<GearSort, string>> = {
   scale: 'Scale',
@@ -28,6 +30,7 @@ export const SORT_NAMES: Readonly<Record<GearSort, string>> = {
   iron: 'Waffle iron',
   'ball-pan': 'Ball pan',
   bowl: 'Mixing bowl',
+  drum: 'Blending drum',
 };
 
 export const FRESH_GEAR: readonly Gear[] = [

@@ -3,7 +3,7 @@
  * one (geometric dilution); and what a scale can weigh honestly for it.
  */
 import type { TallyPart } from '../formula/tally';
-import type { Bowl, Scale } from '../pantry/gear';
+import type { Bowl, Drum, Scale } from '../pantry/gear';
 import type { Ingredient } from '../pantry/ingredient';
 import type { Bag } from './bag';
 
@@ -105,8 +105,8 @@ export interface Blends {
   /** Equal ones, one after the other. */
   readonly count: number;
   readonly eachG: number;
-  /** What the drum or bowl takes; null: none is noted. */
-  readonly bowl: Bowl | null;
+  /** What it is turned in; null: none is noted. */
+  readonly vessel: Bowl | Drum | null;
   readonly steps: readonly SheetStep[];
 }
 
@@ -136,18 +136,20 @@ export function blendsFor(
   bag: Pick<Bag, 'items'>,
   lotG: number,
   densityGPerMl: number,
-  bowls: readonly Bowl[],
+  vessels: readonly (Bowl | Drum)[],
   scales: readonly Scale[],
   begun: number | null = null,
 ): Blends {
-  const bowl = [...bowls].sort((a, b) => b.bowlMl - a.bowlMl)[0] ?? null;
-  const most = bowl ? bowl.bowlMl * (1 - TURNING_SHARE) * densityGPerMl : Number.POSITIVE_INFINITY;
+  const takesG = (v: Bowl | Drum): number =>
+    v.sort === 'drum' ? v.drumG : v.bowlMl * (1 - TURNING_SHARE) * densityGPerMl;
+  const vessel = [...vessels].sort((a, b) => takesG(b) - takesG(a))[0] ?? null;
+  const most = vessel ? takesG(vessel) : Number.POSITIVE_INFINITY;
   const count = begun ?? Math.max(1, Math.ceil(lotG / most - 1e-9));
   const eachG = lotG / count;
   return {
     count,
     eachG,
-    bowl,
+    vessel,
     steps: blendSteps(bag, eachG).map((s) => ({
       weighings: s.parts.map((p) => weighingOf(p.ingredient, p.grams, scales)),
       massG: s.massG,

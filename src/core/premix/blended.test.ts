@@ -7,6 +7,7 @@ import {
   offInBlends,
   readNumbers,
   recalledBags,
+  sharesOf,
   standingWeighings,
   weighedG,
 } from './blended';
@@ -37,12 +38,14 @@ const weighing = (
 });
 const flour = (lot: string) => ({ id: 'flour', name: 'Flour', grams: 0, lot });
 
+const inOrder = (blends: number) => ({ blends, emptied: [] });
+
 test('bags are filled one blend after the other; where one ends within a bag, that bag is of both', () => {
   // two blends of 2500 g in ten bags of 500 g: five of each
-  const ten = bagsOfLot([{ bagG: 500, bags: 10, firstBag: 1 }], 2);
+  const ten = bagsOfLot([{ bagG: 500, bags: 10, firstBag: 1 }], inOrder(2));
   expect(ten.map((b) => b.blends.join('+'))).toEqual(['1', '1', '1', '1', '1', '2', '2', '2', '2', '2']);
   // 1000 g bags: the third takes the last 500 g of the first blend and 500 g of the second
-  const five = bagsOfLot([{ bagG: 1000, bags: 5, firstBag: 11 }], 2);
+  const five = bagsOfLot([{ bagG: 1000, bags: 5, firstBag: 11 }], inOrder(2));
   expect(five.map((b) => [b.number, b.blends.join('+')])).toEqual([
     [11, '1'],
     [12, '1'],
@@ -52,10 +55,33 @@ test('bags are filled one blend after the other; where one ends within a bag, th
   ]);
 });
 
+test('blends that were emptied in another order, by hand; an order that names no blend twice or none counts', () => {
+  const size = [{ bagG: 500, bags: 6, firstBag: 1 }];
+  const of = (emptied: readonly number[]): string =>
+    bagsOfLot(size, { blends: 3, emptied })
+      .map((b) => b.blends.join('+'))
+      .join(' ');
+  expect(of([])).toBe('1 1 2 2 3 3');
+  expect(of([3, 1, 2])).toBe('3 3 1 1 2 2');
+  expect(of([3, 1, 1])).toBe('1 1 2 2 3 3');
+});
+
+test('shares of a blend beside those that were meant', () => {
+  const [b] = blendsWeighed([
+    weighing(1, 'flour', 900, [{ lot: '', grams: 900 }]),
+    weighing(1, 'soda', 100, [{ lot: '', grams: 300 }]),
+  ]);
+  if (!b) throw new Error('no blend');
+  expect(sharesOf(b)).toEqual([
+    { name: 'flour', pct: 75, meantPct: 90 },
+    { name: 'soda', pct: 25, meantPct: 10 },
+  ]);
+});
+
 test('a weighing put right stands for the one before, which stays; what is off is told with its bags', () => {
   const wrong = weighing(2, 'soda', 45, [{ lot: 'S1', grams: 53 }]);
   const all = [weighing(1, 'soda', 45, [{ lot: 'S1', grams: 45 }]), wrong];
-  const bags = bagsOfLot([{ bagG: 500, bags: 12, firstBag: 1 }], 2);
+  const bags = bagsOfLot([{ bagG: 500, bags: 12, firstBag: 1 }], inOrder(2));
   expect(offInBlends(all, bags)).toEqual([
     { blend: 2, name: 'soda', grams: 53, targetG: 45, bags: [7, 8, 9, 10, 11, 12] },
   ]);
@@ -74,7 +100,7 @@ test('a sack that ends in a blend is in all of it, and in none of the others', (
     ]),
     weighing(3, 'flour', 1000, [{ lot: 'MILL2', grams: 1000 }]),
   ];
-  const bags = bagsOfLot([{ bagG: 750, bags: 4, firstBag: 1 }], 3);
+  const bags = bagsOfLot([{ bagG: 750, bags: 4, firstBag: 1 }], inOrder(3));
   expect(bags.map((b) => b.blends.join('+'))).toEqual(['1', '1+2', '2+3', '3']);
   const contents = [flour('MILL-1, mill 2')];
   expect(recalledBags('mill1', contents, all, bags)).toEqual({ is: [1, 2], may: [3] });
@@ -89,9 +115,11 @@ test('a sack that ends in a blend is in all of it, and in none of the others', (
 
 test('a lot whose sacks were noted for the whole of it may be of each in every bag; one without numbers has none', () => {
   const all = [weighing(1, 'flour', 1000, [{ lot: '', grams: 1000 }])];
-  const bags = bagsOfLot([{ bagG: 500, bags: 2, firstBag: 1 }], 1);
+  const bags = bagsOfLot([{ bagG: 500, bags: 2, firstBag: 1 }], inOrder(1));
   expect(recalledBags('M7', [flour('M7, M8')], all, bags)).toEqual({ is: [], may: [1, 2] });
-  expect(recalledBags('M7', [flour('M7, M8')], [], bagsOfLot([{ bagG: 500, bags: 2, firstBag: null }], 0))).toBeNull();
+  expect(
+    recalledBags('M7', [flour('M7, M8')], [], bagsOfLot([{ bagG: 500, bags: 2, firstBag: null }], null)),
+  ).toBeNull();
 });
 
 test('numbers of bags are said as runs, and read back', () => {
@@ -133,7 +161,7 @@ test('laws: each bag leads to its blends and each blend to its bags; what a code
             { lot: `S${b}`, grams: (2 * eachG) / 3 },
           ]),
         );
-        const bags = bagsOfLot(numbered, sacks.length);
+        const bags = bagsOfLot(numbered, inOrder(sacks.length));
         expect(bags.map((b) => b.number)).toEqual(Array.from({ length: first - 1 }, (_, k) => k + 1));
         expect(bags.every((b) => b.blends.length > 0)).toBe(true);
         // what is in the bags of a blend, its parts of bags at most, is the blend

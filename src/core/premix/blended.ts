@@ -38,6 +38,8 @@ export interface LotWork {
   readonly made: string;
   /** Equal ones. */
   readonly blends: number;
+  /** The order in which they were emptied into the bags; empty: the first first. */
+  readonly emptied: readonly number[];
   /** Every weighing, what was put right later too, in the order they were noted. */
   readonly weighings: readonly LotWeighing[];
 }
@@ -86,6 +88,22 @@ export function blendsWeighed(all: readonly LotWeighing[]): readonly WeighedBlen
   });
 }
 
+/** Whether an order names each of so many blends once. */
+export const isOrder = (order: readonly number[], blends: number): boolean =>
+  order.length === blends && new Set(order).size === blends && order.every((b) => b >= 1 && b <= blends);
+
+/** What each thing is of a blend, and was meant to be, percent of all that is in it or was meant. */
+export function sharesOf(
+  b: WeighedBlend,
+): readonly { readonly name: string; readonly pct: number; readonly meantPct: number }[] {
+  const meantG = sum(b.items.map((i) => i.targetG));
+  return b.items.map((i) => ({
+    name: i.name,
+    pct: b.grams > 0 ? (100 * i.grams) / b.grams : 0,
+    meantPct: meantG > 0 ? (100 * i.targetG) / meantG : 0,
+  }));
+}
+
 /** A bag of a lot, by the number that stands on it. */
 export interface NumberedBag {
   readonly number: number;
@@ -100,23 +118,26 @@ const SCOOP_SHARE = 0.02;
 /**
  * Bags of every size of a lot, as they are filled one after the other, each of the equal blends emptied before the next
  * is opened; what the sieve and the drum kept is shared out evenly. A lot from before bags had numbers has none.
- * @param blends how many; 0: nobody noted
+ * @param work null: nobody noted its blends
  */
 export function bagsOfLot(
   sizes: readonly Pick<Lot, 'bagG' | 'bags' | 'firstBag'>[],
-  blends: number,
+  work: Pick<LotWork, 'blends' | 'emptied'> | null,
 ): readonly NumberedBag[] {
+  const blends = work?.blends ?? 0;
   const fills = sizes
     .flatMap((l) => (l.firstBag ? [{ bagG: l.bagG, bags: l.bags, first: l.firstBag }] : []))
     .sort((a, b) => a.first - b.first);
   const eachG = sum(fills.map((f) => f.bags * f.bagG)) / Math.max(1, blends);
   const numbers = Array.from({ length: blends }, (_, n) => n + 1);
+  /** A blend's place in the order of emptying, from 0. */
+  const placeOf = (b: number): number => (work && isOrder(work.emptied, blends) ? work.emptied.indexOf(b) : b - 1);
   let at = 0;
   return fills.flatMap(({ bagG, bags, first }) =>
     Array.from({ length: bags }, (_, n): NumberedBag => {
       const [from, to] = [at, at + bagG];
       at = to;
-      const shared = (b: number): number => Math.min(b * eachG, to) - Math.max((b - 1) * eachG, from);
+      const shared = (b: number): number => Math.min((placeOf(b) + 1) * eachG, to) - Math.max(placeOf(b) * eachG, from);
       return { number: first + n, bagG, blends: numbers.filter((b) => shared(b) > SCOOP_SHARE * bagG) };
     }),
   );

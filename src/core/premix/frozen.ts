@@ -303,6 +303,7 @@ export function frozenLot(
         };
       }),
     units: house.units,
+    leastPt: house.maker.leastPt,
   };
 }
 

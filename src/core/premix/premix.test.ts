@@ -14,6 +14,7 @@ import type { Scale } from '../pantry/gear';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { ingredientOf } from '../pantry/packet';
 import { findIngredient, ingredient, PANTRY } from '../pantry/pantry';
+import { EMPTY_STOCK } from '../pantry/stock';
 import { PANEL } from '../testing/panel';
 import { BULK, bagOf, bulkDensity, isDry, itemsFor, moisturePct, NO_POWDERS } from './bag';
 import { additionsIn, baggedFormula, changedInMix, productFormula } from './bagged';
@@ -26,6 +27,7 @@ import {
   bagsLeft,
   FRESH_PREMIX,
   firstToUse,
+  forSize,
   type Lot,
   type LotUse,
   leftBySize,
@@ -34,7 +36,7 @@ import {
   sayBags,
   standingUses,
 } from './premix';
-import { bagCost } from './price';
+import { bagCost, repriced } from './price';
 import { additionsFor } from './products';
 import { codeKey, gramsInLots, isNear } from './recall';
 import { bagSheet, mixForPieces, piecesOfMix } from './use';
@@ -580,6 +582,39 @@ test('a bag with its packaging, hands and loss; what stays of its price is told 
     gaps: ['Table salt'],
     eachPiece: null,
   });
+});
+
+test('each size has its own packaging, minutes and price; another price of flour moves each mix that has flour', () => {
+  const [flour, salt] = [ingredient('flour-all-purpose'), ingredient('salt-table')];
+  const items = [
+    { ingredient: flour, share: 0.98 },
+    { ingredient: salt, share: 0.02 },
+  ] as never;
+  const note = (id: string, price: number) => ({ ...EMPTY_STOCK, ingredientId: id, price, packG: 1000 });
+  const shelf = { [flour.id]: note(flour.id, 1), [salt.id]: note(salt.id, 1) };
+  const settings = {
+    ...FRESH_PREMIX,
+    packaging: 0.5,
+    price: 4,
+    sizes: [{ bagG: 5000, packaging: 1.5, minutesABag: 6, price: 20 }],
+    hour: 20,
+  };
+  // 5 kg at 1.00 a kilo, 1.50 of packaging, six minutes at 20 an hour
+  expect(bagCost({ items }, forSize(settings, 5000), shelf, null).total).toBeCloseTo(5 + 1.5 + 2, 9);
+  // a size nobody noted is packed as the usual one
+  expect(bagCost({ items }, forSize(settings, 1000), shelf, null).total).toBeCloseTo(1 + 0.5, 9);
+  const mixes = [
+    { id: 'm', name: 'Mix', items, settings },
+    { id: 'o', name: 'Other', items: [{ ingredient: salt, share: 1 }] as never, settings },
+  ];
+  // 490 g of flour, 60 cents a kilo dearer: 29.4 cents a bag of 500 g, 2.94 one of 5 kg
+  const moved = repriced(mixes, shelf, note(flour.id, 1.6));
+  expect(moved.map((r) => [r.mix.id, r.bagG])).toEqual([
+    ['m', 500],
+    ['m', 5000],
+  ]);
+  expect(moved.map((r) => r.now.total - r.was.total)[0]).toBeCloseTo(0.294, 9);
+  expect(moved.map((r) => r.now.total - r.was.total)[1]).toBeCloseTo(2.94, 9);
 });
 
 test('what is past its date is never first; potato starch is dry by what it is', () => {

@@ -37,7 +37,24 @@ export interface PremixSettings {
   readonly minutesABag: number | null;
   readonly hour: number | null;
   readonly lossPct: number | null;
+  /** Bags of other sizes, each with its own packaging, minutes and price. */
+  readonly sizes: readonly SizeOfBag[];
 }
+
+/** What a bag of another size is packed in, takes of hands, and is sold at; null: not said. */
+interface SizeOfBag {
+  readonly bagG: number;
+  readonly packaging: number | null;
+  readonly minutesABag: number | null;
+  readonly price: number | null;
+}
+
+/** The settings of a mix as they are for bags of one size; of a size nobody noted, as for the usual one. */
+export const forSize = (s: PremixSettings, bagG: number): PremixSettings => ({
+  ...s,
+  bagG,
+  ...s.sizes.find((x) => Math.abs(x.bagG - bagG) < 0.01),
+});
 
 export const FRESH_PREMIX: PremixSettings = {
   powders: { milk: false, buttermilk: false, egg: false },
@@ -53,6 +70,7 @@ export const FRESH_PREMIX: PremixSettings = {
   minutesABag: null,
   hour: null,
   lossPct: null,
+  sizes: [],
 };
 
 export const MOST_BAGS = 500;
@@ -131,6 +149,8 @@ export interface FrozenLot {
   readonly products: readonly FrozenProduct[];
   /** As the house wrote and weighed that day. */
   readonly units: Units;
+  /** The smallest letters its label may have, points; left out: it was made before the house set any. */
+  readonly leastPt?: number | undefined;
   /** The day it was written down, where that was after the lot was made: until then no lot kept what it was. */
   readonly writtenOn?: string | undefined;
 }

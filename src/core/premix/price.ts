@@ -1,8 +1,8 @@
 /** What a bag costs to make, what it is sold at, and what stays; in the house's money. */
 import { costOf } from '../facts/account';
-import type { Shelf } from '../pantry/stock';
+import type { Shelf, Stock } from '../pantry/stock';
 import { type Bag, itemsFor } from './bag';
-import type { PremixSettings } from './premix';
+import { forSize, type PremixSettings } from './premix';
 
 interface BagCost {
   readonly ingredients: number;
@@ -19,6 +19,33 @@ interface BagCost {
   /** For what it makes at the bench, without what is added there; null where nothing is counted. */
   readonly eachPiece: number | null;
 }
+
+/** A mix as its bag's cost is worked: what is in it, and how it is packed. */
+export interface PricedMix {
+  readonly id: string;
+  readonly name: string;
+  readonly items: Bag['items'];
+  readonly settings: PremixSettings;
+}
+
+/**
+ * What another price of one thing does to each mix that has it: a bag's cost as it is kept, and with the note of that
+ * thing's packs as it is typed; in the house's money.
+ */
+export const repriced = (
+  mixes: readonly PricedMix[],
+  shelf: Shelf,
+  typed: Stock,
+): readonly { readonly mix: PricedMix; readonly bagG: number; readonly was: BagCost; readonly now: BagCost }[] =>
+  mixes
+    .filter((m) => m.items.some((i) => i.ingredient.id === typed.ingredientId))
+    .flatMap((mix) =>
+      [mix.settings.bagG, ...mix.settings.sizes.map((s) => s.bagG)].map((bagG) => {
+        const s = forSize(mix.settings, bagG);
+        const then = { ...shelf, [typed.ingredientId]: { ...shelf[typed.ingredientId], ...typed } };
+        return { mix, bagG, was: bagCost(mix, s, shelf, null), now: bagCost(mix, s, then, null) };
+      }),
+    );
 
 /** @param pieces that a bag makes; null: not counted */
 export function bagCost(

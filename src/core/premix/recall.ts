@@ -27,6 +27,19 @@ export interface RecalledLot {
   readonly bags: RecalledBags | null;
 }
 
+/** One thing of a batch, and the codes on the packets it came out of, a comma between them. */
+export interface BatchSack {
+  readonly id: string;
+  readonly name: string;
+  readonly lot: string;
+}
+/** A batch that was mixed from a packet with the code that was asked: no bag of mix between. */
+export interface RecalledBatch extends BatchSack {
+  readonly batchId: string;
+  readonly batchName: string;
+  readonly startedAt: Date;
+}
+
 type Certainty = 'is' | 'may' | 'none';
 
 /**
@@ -159,9 +172,18 @@ export function bagsSaid(bags: RecalledBags | null): string | null {
 }
 
 /** The same as text to copy: each lot, which bags, and where they are. */
-export function recallText(asked: string, recalled: readonly RecalledLot[], dating: Dating): string {
+export function recallText(
+  asked: string,
+  recalled: readonly RecalledLot[],
+  batches: readonly RecalledBatch[],
+  dating: Dating,
+): string {
   return [
     asked,
+    ...batches.map(
+      (b) =>
+        `Batch: ${b.batchName}, ${localDay(b.startedAt.getTime(), dating)}, by ${b.name.toLowerCase()} ${b.lot}: of it`,
+    ),
     ...recalled.flatMap((r) => {
       const stand = standingUses(r.uses);
       const which = bagsSaid(r.bags);
@@ -183,8 +205,28 @@ export function recallText(asked: string, recalled: readonly RecalledLot[], dati
 
 const SURE: Readonly<Record<Certainty, string>> = { is: 'is', may: 'may be', none: 'is not' };
 
+/** Columns of the table: of the lot, then of an entry of its books. */
+const OF_LOT = {
+  ingredient: '',
+  ingredient_lot: '',
+  ingredient_g: '',
+  mix: '',
+  mix_lot: '',
+  made: '',
+  best_before: '',
+  bag_g: '',
+  bags_made: '',
+  state: '',
+};
+const NO_ENTRY = { certainty: '', entry: '', bags: '', numbers: '', day: '', batch: '', who: '', why: '', price: '' };
+
 /** The same as a table: a row for every entry, and one for a lot that nobody has touched. @param code that was asked */
-export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zoned): string {
+export function recallCsv(
+  code: string,
+  recalled: readonly RecalledLot[],
+  batches: readonly RecalledBatch[],
+  z: Zoned,
+): string {
   const rows = recalled.flatMap((r) => {
     const { lot, by, uses } = r;
     const of = {
@@ -202,18 +244,7 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       bags_made: String(lot.bags),
       state: lot.voidedAt ? 'cancelled' : '',
     };
-    const none = {
-      certainty: SURE[certaintyOf({ numbers: [] }, r)],
-      entry: '',
-      bags: '',
-      numbers: '',
-      day: '',
-      batch: '',
-      who: '',
-      why: '',
-      price: '',
-    };
-    if (uses.length === 0) return [{ ...of, ...none }];
+    if (uses.length === 0) return [{ ...of, ...NO_ENTRY, certainty: SURE[certaintyOf({ numbers: [] }, r)] }];
     const stand = standingUses(uses);
     return uses.map((u) => ({
       ...of,
@@ -228,5 +259,16 @@ export function recallCsv(code: string, recalled: readonly RecalledLot[], z: Zon
       price: u.price === null ? '' : String(u.price),
     }));
   });
-  return Papa.unparse(rows, { escapeFormulae: true });
+  const columns = [...Object.keys(OF_LOT), ...Object.keys(NO_ENTRY)];
+  const mixed = batches.map((b) => ({
+    ...OF_LOT,
+    ...NO_ENTRY,
+    ingredient: b.name,
+    ingredient_lot: b.lot,
+    certainty: SURE.is,
+    entry: 'mixed from the packet',
+    day: localDay(b.startedAt.getTime(), z),
+    batch: b.batchName,
+  }));
+  return Papa.unparse([...rows, ...mixed], { escapeFormulae: true, columns });
 }

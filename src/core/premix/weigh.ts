@@ -52,8 +52,8 @@ export function blendSheet(
   house: { readonly gear: readonly Gear[] },
   begun: number | null,
 ): Blends & { readonly list: readonly BlendWeighing[] } {
-  const bowls = house.gear.filter((g) => g.sort === 'bowl');
-  const blends = blendsFor(mix.bag, lotG, mix.densityGPerMl, bowls, scalesOf(house.gear), begun);
+  const vessels = house.gear.filter((g) => g.sort === 'bowl' || g.sort === 'drum');
+  const blends = blendsFor(mix.bag, lotG, mix.densityGPerMl, vessels, scalesOf(house.gear), begun);
   return { ...blends, list: weighingsOf(blends) };
 }
 

@@ -64,6 +64,7 @@ export const SHAPES = {
           ),
           powders: 'record',
           products: 'whole',
+          sizes: 'whole',
         },
       },
     },

@@ -6,21 +6,42 @@ import { Image, Text, View } from '@react-pdf/renderer';
 import { kitchenName } from '@/core/pantry/ingredient';
 import type { Blends, Weighing } from '@/core/premix/blend';
 import { codeKind } from '@/core/premix/code';
+import {
+  AFTER_BLOCK,
+  fitLabels,
+  LABEL_HIGH,
+  LABEL_MARGIN,
+  LABEL_WIDE,
+  type LabelBlock,
+  type LabelSize,
+  LINE_HEIGHT,
+  labelBlocks,
+  NAME_PT,
+  NET_PT,
+} from '@/core/premix/label';
 import type { FrozenLot, Lot } from '@/core/premix/premix';
-import { sayDay } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
 import { grams } from '@/core/quantity/say';
-import { Boxes, look, Paper, RIM } from './paper';
+import { Boxes, look, Paper, RIM, widthOfText } from './paper';
 
-export const LABEL_SIZES = ['full', 'front'] as const;
-type LabelSize = (typeof LABEL_SIZES)[number];
-
-/** Height of a label, pt; two stand side by side. */
-const HIGH: Readonly<Record<LabelSize, number>> = { full: 388, front: 192 };
 /** The day in the file: the lot's own, so that a reprint is the same to the byte. */
 const dayOf = (day: string): Date => new Date(`${day}T12:00:00Z`);
 
-const one = (x: number): string => x.toFixed(1);
+/** Width of its code as a picture, and the room beside it. */
+const codeWide = (code: string): number => (code === '' ? 0 : codeKind(code) === 'qrcode' ? 44 : 84);
+const CODE_GAP = 6;
+
+/** A lot's label as it fits, on one or more. @param bag its number; null: it has none */
+export function labelsOf(lot: Lot, f: FrozenLot, lacking: string, size: LabelSize, bag: number | null) {
+  const code = codeWide(f.code);
+  return fitLabels(
+    labelBlocks(lot, f, lacking, size, bag),
+    f,
+    size,
+    LABEL_WIDE - (code > 0 ? code + CODE_GAP : 0),
+    widthOfText,
+  );
+}
 
 /** @param lot what it is numbered and dated @param size all that a customer needs, or the front alone */
 export function LotLabels({
@@ -28,6 +49,7 @@ export function LotLabels({
   frozen: f,
   lacking,
   size,
+  part,
   code,
 }: {
   readonly lot: Lot;
@@ -35,96 +57,78 @@ export function LotLabels({
   /** Allergens that are known of it since, and in what; empty: none. */
   readonly lacking: string;
   readonly size: LabelSize;
+  /** Which of its labels, from 1: the second has what the first does not hold. */
+  readonly part: number;
   /** Its code as a picture; null: it has none. */
   readonly code: string | null;
 }) {
-  const full = size === 'full';
-  const letters =
-    f.products.reduce((a, p) => a + p.directions.length, 0) + f.ingredients.reduce((a, r) => a + r.text.length, 0);
-  // as large as its label bears
-  const text = full ? (letters > 2300 ? 6 : letters > 1500 ? 7 : letters > 1000 ? 8 : 9) : letters > 700 ? 6.5 : 7.5;
-  const n = f.nutrition;
+  // the longest number there is: every bag's label is set alike
+  const { pt, labels } = labelsOf(lot, f, lacking, size, lot.firstBag ? lot.firstBag + lot.bags - 1 : null);
+  const called = new Set(labels[part - 1]?.map((b) => b.called));
   return (
     <Paper name={`Labels of lot ${lot.number}`} dated={dayOf(lot.made)}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
-        {Array.from({ length: lot.bags }, (_, k) => k + 1).map((bag) => (
-          <View
-            key={bag}
-            wrap={false}
-            style={{
-              width: '50%',
-              height: HIGH[size],
-              borderWidth: 0.5,
-              borderStyle: 'dashed',
-              borderColor: RIM,
-              padding: 9,
-              overflow: 'hidden',
-            }}
-          >
-            <Text style={{ fontSize: 14, fontWeight: 700, color: RIM }}>{f.name}</Text>
-            <Text style={{ fontSize: 10, fontWeight: 700, marginBottom: 3 }}>Net {grams(lot.bagG, f.units)}</Text>
-            {code ? (
-              <Image
-                src={code}
-                style={{ position: 'absolute', top: 8, right: 8, width: codeKind(f.code) === 'qrcode' ? 44 : 84 }}
-              />
-            ) : null}
-            <Text style={{ fontSize: text, marginBottom: 2 }}>
-              Ingredients:{' '}
-              {f.ingredients.map((r, at) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: runs stand in their order
-                <Text key={at} style={r.strong ? { fontWeight: 700 } : {}}>
-                  {r.text}
+        {Array.from({ length: lot.bags }, (_, k) => (lot.firstBag ? lot.firstBag + k : k)).map((bag) => {
+          const blocks = labelBlocks(lot, f, lacking, size, lot.firstBag ? bag : null).filter((b) =>
+            called.has(b.called),
+          );
+          return (
+            <View
+              key={bag}
+              wrap={false}
+              style={{
+                width: '50%',
+                height: LABEL_HIGH[size],
+                borderWidth: 0.5,
+                borderStyle: 'dashed',
+                borderColor: RIM,
+                padding: LABEL_MARGIN,
+                overflow: 'hidden',
+              }}
+            >
+              <View style={{ paddingRight: code && part === 1 ? codeWide(f.code) + CODE_GAP : 0 }}>
+                <Text style={{ fontSize: NAME_PT, lineHeight: LINE_HEIGHT, fontWeight: 700, color: RIM }}>
+                  {f.name}
                 </Text>
-              ))}
-              .
-            </Text>
-            <Text style={{ fontSize: text, fontWeight: 700, marginBottom: 2 }}>
-              {[
-                f.contains.length > 0 ? `Contains: ${f.contains.join(', ')}.` : '',
-                lacking ? `Contains also, as corrected since: ${lacking}.` : '',
-                lot.between?.traces ?? '',
-              ]
-                .filter(Boolean)
-                .join(' ')}
-            </Text>
-            {full && n ? (
-              <Text style={{ fontSize: text, marginBottom: 3 }}>
-                In 100 g of mix: {Math.round(n.kJ)} kJ / {Math.round(n.kcal)} kcal; fat {one(n.fatG)} g
-                {typeof n.saturatesG === 'number' ? `, of which saturates ${one(n.saturatesG)} g` : ''}; carbohydrate{' '}
-                {one(n.carbohydrateG)} g, of which sugars {one(n.sugarsG)} g; fibre {one(n.fibreG)} g; protein{' '}
-                {one(n.proteinG)} g; salt {n.saltG.toFixed(2)} g.
-              </Text>
-            ) : null}
-            {full
-              ? f.products.map((p) => (
-                  <Text key={p.title} style={{ fontSize: text, marginBottom: 2 }}>
-                    <Text style={{ fontWeight: 700 }}>{p.title}: </Text>
-                    {p.directions}
-                  </Text>
-                ))
-              : null}
-            <View style={{ marginTop: 'auto' }}>
-              {f.cautions.map((c) => (
-                <Text key={c} style={{ fontSize: text, fontWeight: 700 }}>
-                  {c}
+                <Text style={{ fontSize: NET_PT, lineHeight: LINE_HEIGHT, fontWeight: 700, marginBottom: AFTER_BLOCK }}>
+                  {part === 1
+                    ? `Net ${grams(lot.bagG, f.units)}`
+                    : `Lot ${lot.number}${lot.firstBag ? `, bag ${bag}` : ''}, label ${part} of ${labels.length}`}
                 </Text>
-              ))}
-              <Text style={{ fontSize: text }}>{f.storage}</Text>
-              <Text style={{ fontSize: text + 1, fontWeight: 700 }}>
-                Best before {sayDay(lot.bestBefore, f.units)}. Lot {lot.number}
-                {lot.firstBag ? `, bag ${lot.firstBag + bag - 1}` : ''}. Made {sayDay(lot.made, f.units)}.
-              </Text>
-              {f.maker || f.place ? (
-                <Text style={{ fontSize: text }}>{[f.maker, f.place].filter(Boolean).join(', ')}</Text>
+              </View>
+              {code && part === 1 ? (
+                <Image src={code} style={{ position: 'absolute', top: 8, right: 8, width: codeWide(f.code) }} />
               ) : null}
+              {blocks
+                .filter((b) => !b.foot)
+                .map((b) => (
+                  <Block key={b.called} block={b} pt={pt} />
+                ))}
+              <View style={{ marginTop: 'auto' }}>
+                {blocks
+                  .filter((b) => b.foot)
+                  .map((b) => (
+                    <Block key={b.runs[0]?.text} block={b} pt={pt} />
+                  ))}
+              </View>
             </View>
-          </View>
-        ))}
+          );
+        })}
       </View>
     </Paper>
   );
 }
+
+const Block = ({ block, pt }: { readonly block: LabelBlock; readonly pt: number }) => (
+  <Text style={{ fontSize: pt, lineHeight: LINE_HEIGHT, marginBottom: AFTER_BLOCK }}>
+    {block.runs.map((r, at) => (
+      // biome-ignore lint/suspicious/noArrayIndexKey: runs stand in their order
+      <Text key={at} style={r.strong ? { fontWeight: 700 } : {}}>
+        {r.text}
+      </Text>
+    ))}
+  </Text>
+);
 
 const MOST_BOXES = 12;
 
@@ -160,7 +164,7 @@ export function BlendSheet({
         {b.count > 1
           ? `${b.count} blends of ${grams(b.eachG, units)}, one after the other`
           : `One blend of ${grams(b.eachG, units)}`}
-        {b.bowl ? `, in ${b.bowl.name}` : '; no bowl or drum is noted, so its size is not known'}
+        {b.vessel ? `, in ${b.vessel.name}` : '; no bowl or drum is noted, so its size is not known'}
         {b.count > 1 ? '. Tick a box for each.' : '.'}
       </Text>
       {b.steps.map((s, n) => (

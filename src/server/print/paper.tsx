@@ -3,6 +3,7 @@
  */
 import { join } from 'node:path';
 import { Document, type DocumentProps, Font, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { openSync } from 'fontkit';
 import type { ReactElement, ReactNode } from 'react';
 import { fileNamed } from './file-named';
 
@@ -10,24 +11,46 @@ const INK = '#111c33';
 export const RIM = '#1d3f80';
 const LINE = '#b8c3d6';
 
+const fontFile = (subset: string, weight: number): string =>
+  join(
+    process.cwd(),
+    'node_modules/@fontsource/atkinson-hyperlegible-next/files',
+    `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`,
+  );
+
 let registered = false;
 function fonts(): void {
   if (registered) return;
   registered = true;
-  const file = (subset: string, weight: number): string =>
-    join(
-      process.cwd(),
-      'node_modules/@fontsource/atkinson-hyperlegible-next/files',
-      `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`,
-    );
   for (const subset of ['latin', 'latin-ext'])
     Font.register({
       family: subset,
-      fonts: [400, 700].map((fontWeight) => ({ src: file(subset, fontWeight), fontWeight })),
+      fonts: [400, 700].map((fontWeight) => ({ src: fontFile(subset, fontWeight), fontWeight })),
     });
   // a word is never broken: names and amounts are read at arm's length
   Font.registerHyphenationCallback((word) => [word]);
 }
+
+const measures = new Map<
+  boolean,
+  { readonly font: ReturnType<typeof openSync>; readonly widths: Map<string, number> }
+>();
+/** How wide a piece of text is printed in letters of one point. */
+export function widthOfText(text: string, bold: boolean): number {
+  let of = measures.get(bold);
+  if (!of) {
+    of = { font: openSync(fontFile('latin', bold ? 700 : 400)), widths: new Map() };
+    measures.set(bold, of);
+  }
+  let width = of.widths.get(text);
+  if (width === undefined) {
+    width = of.font.layout(text).advanceWidth / of.font.unitsPerEm;
+    if (of.widths.size < MOST_WIDTHS) of.widths.set(text, width);
+  }
+  return width;
+}
+/** Words that are kept with their width. */
+const MOST_WIDTHS = 5000;
 
 export const look = StyleSheet.create({
   page: { fontFamily: ['latin', 'latin-ext'], fontSize: 11, color: INK, paddingVertical: 30, paddingHorizontal: 36 },

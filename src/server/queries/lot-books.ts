@@ -26,7 +26,7 @@ import { countRow, idRow, rowsFrom } from '../db/rows';
 import { Undone } from '../db/undone';
 import { CONTENTS } from './premixes';
 import { onceFor } from './revised';
-import { returnToShelf } from './stock';
+import { moveTaking, returnToShelf } from './stock';
 
 export type MadeLot =
   | { readonly ok: true; readonly id: string }
@@ -449,6 +449,8 @@ export async function moveContents(
       JSON.stringify({ bags: r.row.bags, contents: r.contents.value, checked: r.row.checked, note: r.row.note }),
     ]);
     await client.query('update lots set contents = $2 where id = $1', [r.row.id, JSON.stringify(contents)]);
+    const moved = (contents.find((c) => c.id === own.id)?.grams ?? 0) - own.grams;
+    if (Math.abs(moved) > 0.005) await moveTaking(client, r.row.id, own.id, moved);
   }
   return { ok: true };
 }

@@ -14,9 +14,11 @@ const workRow = z.object({
   made: z.string(),
   blends: z.number(),
   closedAt: z.date().nullable(),
+  emptied: z.array(z.number()),
 });
 const SELECT_WORK = `select w.id, w.premix_id as "premixId", w.bag_g as "bagG", w.bags, to_char(w.made, 'YYYY-MM-DD') as made, w.blends,
-  w.closed_at as "closedAt" from lot_works w`;
+  w.closed_at as "closedAt",
+  coalesce((select o.emptied from lot_orders o where o.work_id = w.id order by o.seq desc limit 1), '{}') as emptied from lot_works w`;
 
 const weighingRow = z
   .object({
@@ -91,6 +93,18 @@ export const beginWork = (
      values ($1, $2, (select edition from premixes where id = $2), $3, $4, $5, $6)`,
     [w.id, w.premixId, w.fills.map((f) => f.bagG), w.fills.map((f) => f.bags), w.made, w.blends],
   );
+
+/** The order in which its blends were emptied into the bags, as it is known now; what was said before stays. */
+export const keepOrder = (
+  client: PoolClient,
+  o: { readonly workId: string; readonly emptied: readonly number[]; readonly who: string; readonly why: string },
+) =>
+  client.query('insert into lot_orders (work_id, emptied, who, why) values ($1, $2, $3, $4)', [
+    o.workId,
+    o.emptied,
+    o.who,
+    o.why,
+  ]);
 
 type NewWeighing = Omit<LotWeighing, 'id' | 'by' | 'at' | 'sacks'> & { readonly sacks: readonly Sack[] };
 

@@ -289,7 +289,7 @@ export async function lotById(id: string): Promise<Lot | null> {
 }
 
 /** A code by its letters and digits, as `codeKey` has it. */
-const KEY_OF = (column: string): string => `regexp_replace(upper(${column}), '[^[:alnum:]]', '', 'g')`;
+export const KEY_OF = (column: string): string => `regexp_replace(upper(${column}), '[^[:alnum:]]', '', 'g')`;
 
 /**
  * Lots that an ingredient's lot, or a lot's own number, leads to. @param code as it is on the packet, or the lot's
@@ -310,7 +310,9 @@ export async function codesWritten(): Promise<readonly string[]> {
     `select distinct trim(code) as code from (
        select number as code from lots
        union all
-       select code from lots l, jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code) all_codes
+       select code from lots l, jsonb_array_elements(l.contents) c, regexp_split_to_table(c->>'lot', '[,;]') code
+       union all
+       select code from batch_sacks s, regexp_split_to_table(s.lot, '[,;]') code) all_codes
      where trim(code) <> ''`,
   );
   return rows.map((r) => r.code);

@@ -78,6 +78,27 @@ export const takingsOfLot = (lotId: string): Promise<Deduction[]> =>
     [lotId],
   );
 
+/**
+ * Moves what a lot took off the shelf of one thing, where its weighing is put right: what more went in comes off it as
+ * far as there is any, what less went in goes back. Where the thing was counted since, the count has it already.
+ * @param byG g that more went in; less than 0: less
+ */
+export const moveTaking = (client: PoolClient, lotId: string, ingredientId: string, byG: number) =>
+  client.query(
+    `with was as (
+       select t.lot_id, t.ingredient_id, t.taken_g, greatest(0, t.wanted_g + $3) as wanted, s.on_hand_g as left_g
+         from stock_takings t join stock s on s.ingredient_id = t.ingredient_id and s.on_hand_g is not null
+        where t.lot_id = $1 and t.ingredient_id = $2
+          and not exists (select 1 from stock_counts c where c.ingredient_id = $2 and c.counted_at > t.taken_at)
+          for update of t, s),
+     moved as (
+       update stock_takings t set wanted_g = was.wanted, taken_g = least(was.wanted, was.taken_g + was.left_g)
+         from was where t.lot_id = was.lot_id and t.ingredient_id = was.ingredient_id
+       returning was.taken_g - t.taken_g as back)
+     update stock s set on_hand_g = greatest(0, s.on_hand_g + moved.back) from moved where s.ingredient_id = $2`,
+    [lotId, ingredientId, byG],
+  );
+
 /** Puts what a batch or a lot took back onto the shelf. */
 export const returnToShelf = (client: PoolClient, who: Taker) =>
   client.query(

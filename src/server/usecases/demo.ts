@@ -11,7 +11,7 @@ import { conventionsSchema } from '@/contract/house';
 import { morningPlanSchema } from '@/contract/morning';
 import { gearSchema, thingSchema, weighedMeasureSchema } from '@/contract/pantry';
 import { personSchema } from '@/contract/people';
-import { premixSchema } from '@/contract/premix';
+import { lotTestSchema, premixSchema } from '@/contract/premix';
 import { sideSchema } from '@/contract/side';
 import { END_IDS, MOMENTS } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
@@ -35,7 +35,7 @@ import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
 import { keepSide, sides } from '../queries/sides';
 import { loadMonths } from './demo-months';
-import { weighLot } from './lot-works';
+import { testLot, weighLot } from './lot-works';
 import { makeLot, workedPremix } from './premix-lots';
 import { startBatch } from './start-batch';
 
@@ -130,6 +130,8 @@ const premixesSchema = z.array(
         weighed: z.boolean().default(false),
         lots: z.record(z.string(), z.string()),
         checked: z.string(),
+        /** What one piece and one spoon of it showed. */
+        test: lotTestSchema.shape.values.optional(),
         gone: z.array(
           z.object({
             bags: z.number(),
@@ -190,6 +192,7 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
         requestId: null,
       });
       if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
+      if (l.test) await testLot({ lotId: made.id, values: l.test, who: '', note: '', requestId: null });
       for (const g of l.gone)
         await letBagsGo(made.id, {
           bags: g.bags,

@@ -2,8 +2,10 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { bagsOfLot, standingWeighings, weighedG } from '@/core/premix/blended';
 import { bagsLeft, clearDownOf, FRESH_PREMIX, type Lot, labelWaits, type Sack } from '@/core/premix/premix';
+import { recallCsv, recallText } from '@/core/premix/recall';
 import { type BlendWeighing, blendSheet, massOfFills } from '@/core/premix/weigh';
 import { ownDatabase } from '../db/own-database';
 import { closePool, query } from '../db/pool';
@@ -19,10 +21,13 @@ import {
   usesOfLot,
   voidLot,
 } from '../queries/lot-books';
+import { strikeTest, testsOfMix } from '../queries/lot-tests';
 import { openWork, workById } from '../queries/lot-works';
+import { countStock, stockNoted } from '../queries/pantry';
 import { dropPremix, keepPremix, keepTraces, lotById, sizesOfLot } from '../queries/premixes';
-import { giveUpLot, weighLot } from './lot-works';
-import { makeLot, recalled, workedPremix } from './premix-lots';
+import { takingsOfLot } from '../queries/stock';
+import { giveUpLot, noteBatchSacks, orderLot, testLot, weighLot } from './lot-works';
+import { makeLot, nearlyCalled, recalled, startFromBags, workedPremix } from './premix-lots';
 
 const FLOUR = 'flour-all-purpose';
 let premixId = '';
@@ -93,7 +98,7 @@ async function weighAll(workId: string): Promise<number> {
   }
   return count;
 }
-const fill = (workId: string) =>
+const fill = (workId: string, take: 'no' | 'enough' = 'no') =>
   makeLot({
     premixId,
     fills: FILLS,
@@ -101,7 +106,7 @@ const fill = (workId: string) =>
     sacks: {},
     checked: '',
     note: '',
-    take: 'no',
+    take,
     workId,
     requestId: null,
   });
@@ -246,6 +251,115 @@ test('a weighing found wrong after filling is put right with its reason; the lot
   const to = { bags: now?.bags ?? 1, sackLots: { [FLOUR]: ['X-1'] }, checked: 'alike', note: '' };
   expect(await correctLot(made.id, to, 'Mo', 'checked')).toMatchObject({ ok: true });
   expect((await recalled('X-1')).lots).toEqual([]);
+});
+
+test('a late correction moves the stock too, as far as there is any; what was counted since is as it was counted', async () => {
+  const onHand = async (): Promise<number> => (await stockNoted())[FLOUR]?.onHandG ?? -1;
+  const workId = randomUUID();
+  await weighAll(workId);
+  await countStock(randomUUID(), FLOUR, 20_000, 'Mo');
+  const made = await fill(workId, 'enough');
+  if (!made.ok) throw new Error(made.message);
+  const after = await onHand();
+  const correct = async (by: number): Promise<void> => {
+    const w = standingWeighings((await workById(workId))?.weighings ?? []).find(
+      (x) => x.blend === 2 && x.ingredientId === FLOUR,
+    );
+    if (!w) throw new Error('no weighing');
+    const sacks = [{ lot: 'M-1', grams: weighedG(w) + by }];
+    const of = { workId, premixId, fills: FILLS, made: '2026-05-04', key: w.key, sacks, replaces: w.id };
+    expect(await weighLot({ ...of, who: 'Mo', why: 'misread', requestId: null })).toEqual({ ok: true });
+  };
+  await correct(120);
+  expect(await onHand()).toBeCloseTo(after - 120, 0);
+  await correct(-50);
+  expect(await onHand()).toBeCloseTo(after - 70, 0);
+  const took = (
+    await Promise.all((await sizesOfLot((await lotById(made.id))?.number ?? '')).map((l) => takingsOfLot(l.id)))
+  ).flat();
+  const flour = took.filter((t) => t.id === FLOUR).reduce((a, t) => a + t.takenG, 0);
+  expect(flour).toBeCloseTo(20_000 - (after - 70), 0);
+  await countStock(randomUUID(), FLOUR, 5000, 'Mo');
+  await correct(300);
+  expect(await onHand()).toBe(5000);
+});
+
+test('the order in which blends were emptied moves a sack to other bags; each blend is named once', async () => {
+  const workId = randomUUID();
+  const count = await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const number = (await lotById(made.id))?.number;
+  const bagsOf = async (code: string): Promise<readonly number[]> =>
+    (await recalled(code)).lots.filter((r) => r.lot.number === number).flatMap((r) => r.bags?.is ?? []);
+  expect(await bagsOf('M-1')).toContain(1);
+  const last = Array.from({ length: count }, (_, n) => count - n);
+  const order = (emptied: readonly number[]) =>
+    orderLot({ workId, emptied, who: 'Mo', why: 'the last drum first', requestId: null });
+  expect(await order([1, 1, ...last.slice(2)])).toMatchObject({ ok: false, fields: { emptied: expect.any(String) } });
+  expect(await order(last)).toEqual({ ok: true });
+  expect(await bagsOf('M-1')).not.toContain(1);
+  expect(await bagsOf('M-1')).toContain(14);
+});
+
+test('the smallest letters of a label are those that were set when the lot was made', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  await changeHouse({ maker: { leastPt: 11 } });
+  const made = await fill(workId);
+  await changeHouse({ maker: { leastPt: 7 } });
+  if (!made.ok) throw new Error(made.message);
+  expect((await lotById(made.id))?.frozen?.leastPt).toBe(11);
+});
+
+test('a test of a lot is kept with it, struck out it stays; a cancelled lot takes none', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const values = { flowS: 4.5, acrossMm: null, heightMm: 11, foamMm: 22 };
+  const requestId = randomUUID();
+  const test = () => testLot({ lotId: made.id, values, who: 'Mo', note: '', requestId });
+  expect(await test()).toEqual({ ok: true });
+  expect(await test()).toEqual({ ok: true });
+  const number = (await lotById(made.id))?.number;
+  const own = async () => (await testsOfMix(premixId)).filter((t) => t.number === number);
+  expect(await own()).toMatchObject([{ values, who: 'Mo', struck: false }]);
+  const id = (await own())[0]?.id ?? '';
+  expect(await strikeTest(id)).toBe(true);
+  expect(await strikeTest(id)).toBe(false);
+  expect(await own()).toMatchObject([{ struck: true }]);
+  expect(await voidLot(made.id, 'Mo', 'damp', false)).toMatchObject({ ok: true });
+  expect(await testLot({ lotId: made.id, values, who: '', note: '', requestId: null })).toMatchObject({ ok: false });
+  expect(await own()).toEqual([]);
+});
+
+test('a batch mixed from a packet is found by the packet’s code, however it is written', async () => {
+  const workId = randomUUID();
+  await weighAll(workId);
+  const made = await fill(workId);
+  if (!made.ok) throw new Error(made.message);
+  const product = { kind: 'griddle', school: 'even' } as const;
+  const started = await startFromBags({ lotId: made.id, bags: 1, product, take: 'no', requestId: null });
+  if (!started.ok) throw new Error(started.message);
+  const note = (lot: string) =>
+    noteBatchSacks({
+      batchId: started.id,
+      who: '',
+      sacks: [{ id: 'milk-whole', name: 'Whole milk', lot }],
+      requestId: null,
+    });
+  expect(await note('Dairy-77, D 78')).toEqual({ ok: true });
+  const found = await recalled('d78');
+  expect(found).toMatchObject({ by: 'code', lots: [], batches: [{ batchId: started.id, name: 'Whole milk' }] });
+  expect(recallCsv('d78', [], found.batches, { zone: 'UTC' }).split('\r\n')).toHaveLength(2);
+  expect(recallText('d78', [], found.batches, FRESH_KITCHEN.units)).toContain('whole milk Dairy-77, D 78: of it');
+  expect(await nearlyCalled('dairy 76')).toEqual(['Dairy-77']);
+  expect(await note('')).toEqual({ ok: true });
+  expect((await recalled('d78')).batches).toEqual([]);
+  expect(await noteBatchSacks({ batchId: randomUUID(), who: '', sacks: [], requestId: null })).toMatchObject({
+    ok: false,
+  });
 });
 
 test('a lot from before bags had numbers: each bag may be of each sack', async () => {
@@ -430,7 +544,7 @@ test('law: whatever is sold, given back, counted and put right, grams weighed ar
         const stand = standingWeighings((await workById(workId))?.weighings ?? []);
         const inG = (of: readonly { readonly grams: number }[]): number => of.reduce((a, c) => a + c.grams, 0);
         expect(inG(sizes.flatMap((l) => l.contents))).toBeCloseTo(inG(stand.map((w) => ({ grams: weighedG(w) }))), 0);
-        const bags = bagsOfLot(sizes, count);
+        const bags = bagsOfLot(sizes, { blends: count, emptied: [] });
         for (const code of SACKS) {
           const holds = (blend: number): boolean =>
             stand.some((w) => w.blend === blend && w.sacks.some((s) => s.lot === code));

@@ -2,14 +2,25 @@
 import type { PoolClient } from 'pg';
 import { type ActionResult, refuse } from '@/contract/action-result';
 import { kitchenName } from '@/core/pantry/ingredient';
-import { standingWeighings, weighedG } from '@/core/premix/blended';
+import { isOrder, standingWeighings, weighedG } from '@/core/premix/blended';
 import type { Sack } from '@/core/premix/premix';
+import type { BatchSack } from '@/core/premix/recall';
 import { blendSheet, type Fill, massOfFills } from '@/core/premix/weigh';
 import { grams } from '@/core/quantity/say';
 import { transaction } from '../db/pool';
 import { loadHouse } from '../queries/house';
 import { moveContents } from '../queries/lot-books';
-import { beginWork, closeWork, type KeptWork, lockWork, noteWeighing, openWork, workById } from '../queries/lot-works';
+import { insertTest, keepBatchSacks, type NewLotTest } from '../queries/lot-tests';
+import {
+  beginWork,
+  closeWork,
+  type KeptWork,
+  keepOrder,
+  lockWork,
+  noteWeighing,
+  openWork,
+  workById,
+} from '../queries/lot-works';
 import { GONE, onceFor } from '../queries/revised';
 import { workedPremix } from './premix-lots';
 
@@ -90,6 +101,57 @@ export async function weighLot(w: Weigh): Promise<ActionResult> {
     }),
   );
 }
+
+/** Says in which order the blends of a lot were emptied into its bags. */
+export const orderLot = (o: {
+  readonly workId: string;
+  readonly emptied: readonly number[];
+  readonly who: string;
+  readonly why: string;
+  readonly requestId: string | null;
+}): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(client, o.requestId, 'order-lot', async (): Promise<ActionResult> => {
+      const work = await workById(o.workId, client);
+      if (!work) return refuse(GONE);
+      const each = `Each of the ${work.blends} blends once: like ${[work.blends, ...Array.from({ length: work.blends - 1 }, (_, n) => n + 1)].join(', ')}.`;
+      if (!isOrder(o.emptied, work.blends)) return refuse(each, { emptied: each });
+      await keepOrder(client, o);
+      return { ok: true };
+    }),
+  );
+
+/** Notes what a test of a lot showed. */
+export const testLot = ({
+  requestId,
+  ...t
+}: NewLotTest & { readonly requestId: string | null }): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(
+      client,
+      requestId,
+      'test-lot',
+      async (): Promise<ActionResult> =>
+        (await insertTest(client, t)) ? { ok: true } : refuse('That lot is cancelled, or not in this kitchen.'),
+    ),
+  );
+
+/** Notes the codes on the packets that a batch was mixed from. */
+export const noteBatchSacks = (b: {
+  readonly batchId: string;
+  readonly sacks: readonly BatchSack[];
+  readonly who: string;
+  readonly requestId: string | null;
+}): Promise<ActionResult> =>
+  transaction((client) =>
+    onceFor(
+      client,
+      b.requestId,
+      'note-sacks',
+      async (): Promise<ActionResult> =>
+        (await keepBatchSacks(client, b.batchId, b.sacks, b.who)) ? { ok: true } : refuse(GONE),
+    ),
+  );
 
 /** Gives a lot up that is being weighed: its weighings stay in the records, and fill no bag. */
 export const giveUpLot = (workId: string, why: string, requestId: string | null = null): Promise<ActionResult> =>

@@ -17,15 +17,16 @@ import {
   type FrozenLot,
   type FrozenProduct,
   firstToUse,
+  forSize,
   isPast,
   type Lot,
   type LotItem,
   lotsOf,
   type RecalledBags,
 } from '@/core/premix/premix';
-import { bagCost } from '@/core/premix/price';
+import { bagCost, type PricedMix } from '@/core/premix/price';
 import type { Product } from '@/core/premix/products';
-import { nearCodes, type RecalledLot, recallOf } from '@/core/premix/recall';
+import { codeKey, nearCodes, type RecalledBatch, type RecalledLot, recallOf } from '@/core/premix/recall';
 import { type Bagged, bagSheet } from '@/core/premix/use';
 import { blendSheet, massOfFills, putIn, readSacks } from '@/core/premix/weigh';
 import { type WorkedPremix, workPremix } from '@/core/premix/work';
@@ -35,6 +36,7 @@ import { logLine } from '../log';
 import type { NewBatch } from '../queries/batches';
 import { loadHouse } from '../queries/house';
 import { booksOf, type MadeLot, takeBags, usesOfHolder } from '../queries/lot-books';
+import { batchesByCode } from '../queries/lot-tests';
 import { closeWork, lockWork, workById } from '../queries/lot-works';
 import { stockNoted } from '../queries/pantry';
 import {
@@ -48,6 +50,7 @@ import {
   type NewLot,
   type Premix,
   premixById,
+  premixes,
   sizesOfLot,
   unfrozenLots,
 } from '../queries/premixes';
@@ -68,6 +71,16 @@ export async function workedPremix(id: string, house: Kitchen): Promise<WithWork
   return premix && version
     ? { premix, version, worked: workPremix(version.formula, house, null, premix.settings) }
     : null;
+}
+
+/** Mixes that have an ingredient in the bag, as their cost is worked. */
+export async function pricedMixes(ingredientId: string, house: Kitchen): Promise<readonly PricedMix[]> {
+  const kept = await Promise.all((await premixes()).map((p) => workedPremix(p.id, house)));
+  return kept.flatMap((k) =>
+    k?.worked?.bag.items.some((i) => i.ingredient.id === ingredientId)
+      ? [{ id: k.premix.id, name: k.premix.name, items: k.worked.bag.items, settings: k.premix.settings }]
+      : [],
+  );
 }
 
 /** The newest version of the formula that a premix is of; null where it is of that already. */
@@ -154,7 +167,7 @@ export async function makeLot(l: NewLot): Promise<MadeLot> {
       grams: part(c.grams),
       ...(c.sacks && { sacks: c.sacks.map((s) => ({ ...s, grams: part(s.grams) })) }),
     }));
-    const { total, gaps } = bagCost(bag, { ...kept.premix.settings, bagG: f.bagG }, stock, null);
+    const { total, gaps } = bagCost(bag, forSize(kept.premix.settings, f.bagG), stock, null);
     const cost = gaps.length === 0 ? total : null;
     return { ...f, contents, restG: part(l.restG ?? 0), frozen: frozenOf(kept, f.bagG, contents, house), cost };
   });
@@ -282,7 +295,7 @@ async function bagsRecalled(code: string, lots: readonly Lot[]): Promise<Readonl
   for (const number of new Set(lots.map((l) => l.number))) {
     const sizes = await sizesOfLot(number);
     const work = sizes[0]?.workId ? await workById(sizes[0].workId) : null;
-    const bags = bagsOfLot(sizes, work?.blends ?? 0);
+    const bags = bagsOfLot(sizes, work);
     for (const l of sizes) {
       const own = bags.filter((b) => b.bagG === l.bagG);
       out.set(l.id, recalledBags(code, l.contents, work?.weighings ?? [], own));
@@ -295,6 +308,8 @@ async function bagsRecalled(code: string, lots: readonly Lot[]): Promise<Readonl
 interface Recalled {
   readonly by: 'code' | 'bag' | 'who';
   readonly lots: readonly RecalledLot[];
+  /** Mixed from a packet with that code, without a bag between. */
+  readonly batches: readonly RecalledBatch[];
 }
 
 /**
@@ -311,19 +326,21 @@ export async function recalled(asked: string): Promise<Recalled> {
     const is = { is: [bag.bag], may: [] };
     return {
       by: 'bag',
+      batches: [],
       lots: ofBag.map((lot) => ({ lot, by: [], uses: uses.filter((u) => u.lotId === lot.id), bags: is })),
     };
   }
-  const lots = await lotsByCode(asked);
-  if (lots.length > 0) {
+  const [lots, batches] = await Promise.all([lotsByCode(asked), batchesByCode(codeKey(asked))]);
+  if (lots.length > 0 || batches.length > 0) {
     const bags = await bagsRecalled(asked, lots);
     const uses = await booksOf(lots.map((l) => l.id));
-    return { by: 'code', lots: recallOf(asked, lots, uses, (l) => bags.get(l.id) ?? null) };
+    return { by: 'code', batches, lots: recallOf(asked, lots, uses, (l) => bags.get(l.id) ?? null) };
   }
   const theirs = await usesOfHolder(asked);
   const had = await Promise.all([...new Set(theirs.map((u) => u.lotId))].map((id) => lotById(id)));
   return {
     by: 'who',
+    batches: [],
     lots: had.flatMap((lot) =>
       lot ? [{ lot, by: [], uses: theirs.filter((u) => u.lotId === lot.id), bags: null }] : [],
     ),

@@ -20,6 +20,8 @@ function words(g: Gear, u: Units): string {
       return `${g.hollows} hollows of ${g.hollowMl} ml`;
     case 'bowl':
       return `${g.bowls === 1 ? 'one' : g.bowls} of ${millilitres(g.bowlMl)}`;
+    case 'drum':
+      return `${grams(g.drumG, u)} of a dry mix at once`;
   }
 }
 

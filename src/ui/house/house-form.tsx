@@ -7,6 +7,7 @@ import { boilsAtC, FRESH_WAYS, gasRoomAt } from '@/core/formula/ways';
 import type { Conventions } from '@/core/pantry/conventions';
 import { TOOL_NAMES, TOOLS } from '@/core/pantry/tools';
 import { temperature, type Units } from '@/core/quantity/say';
+import { typedNumber } from '@/core/quantity/typed';
 import { act, answerTo, whenIn } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Choice, ManyTaps } from '../kit/choice';
@@ -119,6 +120,19 @@ const MakerPart = ({
         />
       ))}
     </div>
+    <Field
+      key={`least ${maker.leastPt}`}
+      label="Smallest text on a label"
+      unit="pt"
+      inputMode="decimal"
+      className="w-56"
+      hint="7 pt of this type is 1.2 mm of a small x. How small it may be the local food code says."
+      defaultValue={String(maker.leastPt)}
+      onBlur={(e) => {
+        const pt = typedNumber(e.target.value);
+        if (pt !== maker.leastPt) onMaker({ leastPt: pt });
+      }}
+    />
     <TextField
       key={maker.clearDown}
       label="Cleared down between mixes of other allergens, a line each"

@@ -1,7 +1,8 @@
 'use client';
 import type { ActionResult, Kept } from '@/contract/action-result';
-import { EMPTY_STOCK, pricePerG, type Stock } from '@/core/pantry/stock';
-import { pricePer, type Units } from '@/core/quantity/say';
+import { EMPTY_STOCK, pricePerG, type Shelf, type Stock } from '@/core/pantry/stock';
+import { type PricedMix, repriced } from '@/core/premix/price';
+import { grams, money, pricePer, type Units } from '@/core/quantity/say';
 import { act, pageName } from '../kit/answer';
 import { Button } from '../kit/button';
 import { DayField } from '../kit/date-fields';
@@ -19,11 +20,16 @@ export function StockForm({
   ingredientId,
   stock,
   units,
+  mixes,
+  shelf,
   keep,
 }: {
   readonly ingredientId: string;
   readonly stock: Stock | null;
   readonly units: Units;
+  /** Mixes that have it. */
+  readonly mixes: readonly PricedMix[];
+  readonly shelf: Shelf;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
   const form = useRowForm(`stock:${ingredientId}`, { revision: stock?.revision, base: stockNoteOf(stock) }, () =>
@@ -62,10 +68,37 @@ export function StockForm({
         {day('opened', 'Opened on')}
         {day('bestBefore', 'Best before')}
       </div>
+      {per === null || !Number.isFinite(per) ? null : (
+        <InMixes list={repriced(mixes, shelf, { ...EMPTY_STOCK, ingredientId, ...note })} units={units} />
+      )}
       <RowNotices of={form} />
       <Button look="now" type="submit" disabled={form.busy} className="justify-self-start">
         Note it
       </Button>
     </Form>
+  );
+}
+
+/** What a bag of each mix with it costs: as it is kept, and as it is typed where that is another. */
+function InMixes({ list, units }: { readonly list: ReturnType<typeof repriced>; readonly units: Units }) {
+  if (list.length === 0) return null;
+  return (
+    <ul aria-label="In mixes" className="text-[15px]">
+      {list.map(({ mix, bagG, was, now }) => {
+        const same = Math.abs(now.total - was.total) < 0.005 && now.gaps.length === was.gaps.length;
+        const open = now.gaps.length > 0 ? `, without ${now.gaps.join(', ').toLowerCase()}` : '';
+        return (
+          <li key={`${mix.id} ${bagG}`}>
+            {mix.name}, a bag of {grams(bagG, units)}: <strong>{money(now.total, units)}</strong>
+            {same
+              ? open
+              : was.gaps.length > now.gaps.length
+                ? `${open}; had no price before`
+                : ` instead of ${money(was.total, units)}${open}`}
+            {!same && now.marginPct !== null ? `; of its price ${now.marginPct.toFixed(0)} % stays` : ''}
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -1,10 +1,17 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { blendsWeighed, type LotWeighing, type NumberedBag, offInBlends, weighedG } from '@/core/premix/blended';
+import {
+  blendsWeighed,
+  type LotWeighing,
+  type NumberedBag,
+  offInBlends,
+  sharesOf,
+  weighedG,
+} from '@/core/premix/blended';
 import { numbersSaid, type Sack } from '@/core/premix/premix';
 import type { Fill } from '@/core/premix/weigh';
-import { grams } from '@/core/quantity/say';
+import { grams, percent } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
@@ -24,6 +31,8 @@ interface OfWork {
   readonly premixId: string;
   readonly fills: readonly Fill[];
   readonly made: string;
+  readonly blends: number;
+  readonly emptied: readonly number[];
 }
 
 const fromSacks = (sacks: readonly Sack[]): string => sacks.map((s) => s.lot || 'no lot noted').join(', ');
@@ -34,12 +43,14 @@ export function LotBlends({
   weighings,
   bags,
   weigh,
+  order,
 }: {
   readonly work: OfWork;
   readonly weighings: readonly LotWeighing[];
   /** Empty: none is filled yet. */
   readonly bags: readonly NumberedBag[];
   readonly weigh: Weigh;
+  readonly order: Weigh;
 }) {
   const units = useUnits();
   const time = useTime();
@@ -62,6 +73,14 @@ export function LotBlends({
               <strong>Blend {b.blend}</strong>, {grams(b.grams, units)}
               {own.length > 0 ? `: ${own.length === 1 ? 'bag' : 'bags'} ${numbersSaid(own)}` : ''}
             </summary>
+            {bags.length > 0 ? (
+              <p className="text-[15px] text-soft">
+                {sharesOf(b)
+                  .map((s) => `${s.name.toLowerCase()} ${sharesSaid(s)}`)
+                  .join(', ')}
+                .
+              </p>
+            ) : null}
             <ul>
               {b.items
                 .flatMap((i) => i.weighings)
@@ -92,7 +111,65 @@ export function LotBlends({
           </details>
         );
       })}
+      {work.blends > 1 ? <Order key={work.emptied.join()} work={work} order={order} /> : null}
     </section>
+  );
+}
+
+/** "1.06 % (0.90 % meant)". */
+const sharesSaid = ({ pct, meantPct }: { readonly pct: number; readonly meantPct: number }): string =>
+  percent(pct) === percent(meantPct) ? percent(pct) : `${percent(pct)} (${percent(meantPct)} meant)`;
+
+/** In which order the blends were emptied into the bags: one after the other, unless somebody says so. */
+function Order({ work, order }: { readonly work: OfWork; readonly order: Weigh }) {
+  const router = useRouter();
+  const asking = useAsking();
+  const said = work.emptied.join(', ');
+  const [typed, setTyped] = useState({ emptied: said, who: '', why: '' });
+  const send = async (): Promise<void> => {
+    const emptied = typed.emptied
+      .split(/[\s,;]+/)
+      .filter(Boolean)
+      .map(Number);
+    const whole = emptied.length === work.blends && emptied.every(Number.isInteger);
+    if (
+      asking.found({
+        ...(!whole && { emptied: `Each of the ${work.blends} blends once, a comma between.` }),
+        ...unsigned(typed.who, typed.why),
+      })
+    )
+      return;
+    const { who, why } = typed;
+    const a = await asking.ask((requestId) =>
+      act('order-lot', 'the order of blends', order, { workId: work.id, emptied, who, why, requestId }),
+    );
+    if (!a?.ok) return;
+    toast('Noted: bags belong to blends in that order');
+    router.refresh();
+  };
+  const field = (key: keyof typeof typed) => ({
+    value: typed[key],
+    error: asking.errors[key],
+    onChange: (e: { readonly target: { readonly value: string } }) => {
+      asking.touched();
+      setTyped({ ...typed, [key]: e.target.value });
+    },
+  });
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
+        {said ? `Blends were emptied in the order ${said}` : 'Blends were emptied in another order …'}
+      </summary>
+      <div className="flex flex-wrap items-start gap-3">
+        <Field label="In this order" className="w-44" placeholder="2, 1" {...field('emptied')} />
+        <Field label="Who" className="w-36" maxLength={80} {...field('who')} />
+        <Field label="Why" className="min-w-44 flex-1" maxLength={300} {...field('why')} />
+        <Button className="mt-7 min-h-11" disabled={asking.busy} onClick={() => void send()}>
+          Note the order
+        </Button>
+      </div>
+      <RefusalNotice text={asking.refusal} waits={asking.waits} />
+    </details>
   );
 }
 

@@ -4,9 +4,10 @@ import { useRef, useState } from 'react';
 import { kitchenName } from '@/core/pantry/ingredient';
 import { blendSteps } from '@/core/premix/blend';
 import { limitsOf } from '@/core/premix/keeping';
-import { type BetweenAllergens, MOST_SIZES, type Sack } from '@/core/premix/premix';
+import { type BetweenAllergens, MOST_SIZES, type PremixSettings, type Sack } from '@/core/premix/premix';
 import type { BlendWeighing } from '@/core/premix/weigh';
 import { grams, gramsExact } from '@/core/quantity/say';
+import { typedGrams } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act, answerTo } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
@@ -30,6 +31,7 @@ type Props = LotFacts & {
   readonly make: (input: unknown) => Promise<{ readonly ok: true; readonly id: string } | Refused>;
   readonly weigh: Ask;
   readonly giveUp: Ask;
+  readonly order: Ask;
   /** The lot before held allergens that this mix lacks; null: none. */
   readonly carried: Pick<BetweenAllergens, 'carried' | 'from' | 'asked'> | null;
 };
@@ -96,7 +98,7 @@ export function MakeLot(props: Props) {
         />
       ) : null}
       {work && work.weighings.length > 0 ? (
-        <LotBlends work={work} weighings={work.weighings} bags={[]} weigh={props.weigh} />
+        <LotBlends work={work} weighings={work.weighings} bags={[]} weigh={props.weigh} order={props.order} />
       ) : null}
       {lot.lotG === null ? null : (
         <>
@@ -261,6 +263,12 @@ function Underway({
   );
 }
 
+/** The next of the sizes this mix is noted in that is not in the lot yet, as it is typed; empty: all are. */
+const nextSize = ({ bagG, sizes }: PremixSettings, typed: readonly string[]): string => {
+  const there = typed.map((t) => (t.trim() === '' ? bagG : typedGrams(t)));
+  return String([bagG, ...sizes.map((s) => s.bagG)].find((g) => !there.includes(g)) ?? '');
+};
+
 interface Part extends Props {
   readonly typed: LotTyped;
   readonly set: (part: Partial<LotTyped>) => void;
@@ -370,7 +378,14 @@ function AmountPart({
           </span>
         ))}
         {others.length + 1 < MOST_SIZES ? (
-          <Button className="mt-7 min-h-11" onClick={() => set({ others: [...others, { size: '', bags: '1' }] })}>
+          <Button
+            className="mt-7 min-h-11"
+            onClick={() =>
+              set({
+                others: [...others, { size: nextSize(settings, [size, ...others.map((o) => o.size)]), bags: '1' }],
+              })
+            }
+          >
             Bags of another size too
           </Button>
         ) : null}
@@ -483,7 +498,7 @@ function BlendPart({
       {blends && blends.count > 1 ? (
         <p>
           In {blends.count} blends of {grams(blends.eachG, units)}
-          {blends.bowl ? `, as ${blends.bowl.name.toLowerCase()} takes it` : ''}; the sheet has each.
+          {blends.vessel ? `, as ${blends.vessel.name.toLowerCase()} takes it` : ''}; the sheet has each.
         </p>
       ) : null}
       <ol className="grid gap-1">

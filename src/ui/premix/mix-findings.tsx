@@ -6,6 +6,7 @@ import { fixesFor } from '@/core/balance/fixes';
 import type { Finding } from '@/core/findings/finding';
 import { heard } from '@/core/findings/finding';
 import type { Formula } from '@/core/formula/formula';
+import { railsMoved } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import type { TallyPart } from '@/core/formula/tally';
 import { additionsIn, baggedFormula, changedInMix, productFormula } from '@/core/premix/bagged';
@@ -33,8 +34,10 @@ export function MixFindings({
   const own = baggedFormula(formula, house, null, settings.powders);
   const mix = settings.bagged ?? own;
   // what a scale can weigh is a matter of the lot, not of one formula
-  const open = heard(analyseFormula(mix, house).analysis, mix).open.filter((f) => f.code !== 'small-weighing');
+  const { analysis } = analyseFormula(mix, house);
+  const open = heard(analysis, mix).open.filter((f) => f.code !== 'small-weighing');
   const changed = settings.bagged ? changedInMix(own, settings.bagged) : [];
+  const cost = changed.length > 0 ? railsMoved(analyseFormula(own, house).analysis, analysis) : [];
   return (
     <section aria-label="What is found" className="grid gap-2">
       {open.length === 0 ? <p className="text-[15px] text-herb">Nothing is out of line, made of the bag.</p> : null}
@@ -51,6 +54,7 @@ export function MixFindings({
         <div className="flex flex-wrap items-center gap-3">
           <p className="text-[15px]">
             Put right for this mix: <strong>{changed.join('; ')}</strong>.
+            {cost.length > 0 ? ` That moves ${cost.join(', ')}.` : ''}
           </p>
           <Button onClick={() => onBagged(null)}>As the formula has it</Button>
         </div>
@@ -114,18 +118,26 @@ function ProductFinding({
     () =>
       fixesFor(bench, f).flatMap((p) => {
         const parts = additionsIn(bench.formula, p.formula, bench.house);
-        return parts ? [{ title: p.title, parts }] : [];
+        if (!parts) return [];
+        const moves = railsMoved(
+          analyseFormula(bench.formula, bench.house).analysis,
+          analyseFormula(p.formula, bench.house).analysis,
+        );
+        return [{ title: p.title, parts, moves }];
       }),
     [bench, f],
   );
   return (
     <Notice weight={f.severity}>
       <p className="leading-snug">{f.message}</p>
-      <div className="mt-1.5 flex flex-wrap gap-2">
+      <div className="mt-1.5 flex flex-wrap items-center gap-2">
         {fixes.map((x) => (
-          <Button key={x.title} className="!min-h-9" onClick={() => onParts(x.parts)}>
-            {x.title}
-          </Button>
+          <span key={x.title}>
+            <Button className="!min-h-9" onClick={() => onParts(x.parts)}>
+              {x.title}
+            </Button>{' '}
+            <span className="text-[15px] text-soft">{x.moves.length > 0 ? `(${x.moves.join(', ')})` : ''}</span>
+          </span>
         ))}
         {fixes.length === 0 && f.severity !== 'note' ? (
           <span className="text-[15px] text-soft">Nothing that is added mends that.</span>

@@ -10,7 +10,7 @@ import type { Shelf } from '@/core/pantry/stock';
 import { MILK_POWDERS, MOST_MOISTURE_PCT, moisturePct, type PowderKey } from '@/core/premix/bag';
 import { codeWrong } from '@/core/premix/code';
 import { fatty, type limitsOf } from '@/core/premix/keeping';
-import { MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
+import { type Lot, MOST_PRODUCTS, type PremixSettings } from '@/core/premix/premix';
 import type { WorkedPremix } from '@/core/premix/work';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import type { Refused } from '../kit/answer';
@@ -47,6 +47,8 @@ interface Props {
   readonly hasLots: boolean;
   readonly house: Kitchen;
   readonly shelf: Shelf;
+  /** The lot that was made last; null: none yet. */
+  readonly last: Pick<Lot, 'number' | 'cost' | 'bagG'> | null;
   readonly keep: (input: unknown) => Promise<ActionResult<Kept & { readonly id: string }>>;
   readonly drop: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
   /** Keeps an ingredient of the kitchen's own. */
@@ -280,7 +282,7 @@ function BagPart({ formula, at: { worked, bagG, perBag, portionMl }, house: { un
 }
 
 /** What stands on its label besides, and what a bag costs. */
-function WrittenPart({ form, number, set, now, at: { worked, bagG, perBag }, shelf, house: { units } }: Part) {
+function WrittenPart({ form, number, set, now, at: { worked, bagG, perBag }, shelf, last, house: { units } }: Part) {
   const { settings, typed } = form.typed;
   return (
     <>
@@ -316,6 +318,9 @@ function WrittenPart({ form, number, set, now, at: { worked, bagG, perBag }, she
           shelf={shelf}
           pieces={perBag}
           units={units}
+          last={last}
+          sizes={typed.sizes ?? []}
+          onSizes={(sizes) => form.set({ typed: { ...typed, sizes } })}
           onType={(f, text) => form.set({ typed: { ...typed, costs: { ...typed.costs, [f]: text } } })}
         />
       ) : null}

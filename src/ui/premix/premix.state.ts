@@ -23,7 +23,13 @@ interface PremixTyped {
   readonly months: string;
   /** Money and minutes, as typed. */
   readonly costs: Readonly<Record<CostField, string>>;
+  /** Bags of other sizes; left out: a draft from before there were any. */
+  readonly sizes?: readonly SizeTyped[];
 }
+export type SizeTyped = Readonly<Record<SizeField, string>>;
+export const SIZE_FIELDS = ['bagG', 'packaging', 'minutesABag', 'price'] as const;
+export type SizeField = (typeof SIZE_FIELDS)[number];
+export const EMPTY_SIZE: SizeTyped = { bagG: '', packaging: '', minutesABag: '', price: '' };
 
 export const COST_FIELDS = ['packaging', 'minutesABag', 'hour', 'lossPct', 'price'] as const;
 export type CostField = (typeof COST_FIELDS)[number];
@@ -34,6 +40,7 @@ export const premixTyped = (s: PremixSettings): PremixTyped => ({
   density: shown(s.densityGPerMl),
   months: shown(s.months),
   costs: Object.fromEntries(COST_FIELDS.map((f) => [f, shown(s[f])])) as Record<CostField, string>,
+  sizes: s.sizes.map((x) => Object.fromEntries(SIZE_FIELDS.map((f) => [f, shown(x[f])])) as SizeTyped),
 });
 
 const optional = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text, 'g/ml'));
@@ -49,12 +56,25 @@ export function premixToSend(
     densityGPerMl: optional(typed.density),
     months: optional(typed.months),
     ...(Object.fromEntries(COST_FIELDS.map((f) => [f, optional(typed.costs[f])])) as Record<CostField, number | null>),
+    sizes: typed.sizes
+      ? typed.sizes.map((x) => ({
+          bagG: typedNumber(x.bagG),
+          packaging: optional(x.packaging),
+          minutesABag: optional(x.minutesABag),
+          price: optional(x.price),
+        }))
+      : settings.sizes,
   };
   const errors: Record<string, string> = {};
   if (Number.isNaN(now.bagG)) errors['settings.bagG'] = 'Write a number of grams.';
   if (Number.isNaN(now.densityGPerMl ?? 0)) errors['settings.densityGPerMl'] = 'Write a number.';
   if (Number.isNaN(now.months ?? 0)) errors['settings.months'] = 'Write a number of months.';
   for (const f of COST_FIELDS) if (Number.isNaN(now[f] ?? 0)) errors[`settings.${f}`] = 'Write a number.';
+  for (const [n, x] of now.sizes.entries()) {
+    for (const f of SIZE_FIELDS) if (Number.isNaN(x[f] ?? 0)) errors[`settings.sizes.${n}.${f}`] = 'Write a number.';
+    if (x.bagG === now.bagG || now.sizes.findIndex((y) => y.bagG === x.bagG) < n)
+      errors[`settings.sizes.${n}.bagG`] = 'Each size once.';
+  }
   return { now, errors };
 }
 

@@ -2,7 +2,7 @@
 import type { Batch } from '@/core/batch/batch';
 import { amountSaid } from '@/core/batch/said';
 import { asTaken, type MeasuredWith } from '@/core/batch/taken';
-import { kindById, RAIL_NAMES, RAILS, railOf, sayRail, schoolOf, type Thickness } from '@/core/formula/kinds';
+import { kindById, railsMoved, schoolOf, type Thickness } from '@/core/formula/kinds';
 import type { Standing } from '@/core/formula/ways';
 import { type AnalysableLine, numbersOf } from '@/core/numbers';
 import type { Ingredient } from '@/core/pantry/ingredient';
@@ -128,12 +128,7 @@ function correctedOf(
             onHandG: null,
             conventions: measured.conventions,
           }),
-    changes: RAILS.flatMap((rail) => {
-      const [a, b] = [railOf(was, rail), railOf(then, rail)];
-      if (!a || !b) return [];
-      const [x, y] = [sayRail(rail, a.tested), sayRail(rail, b.tested)];
-      return x === y ? [] : [`${RAIL_NAMES[rail].toLowerCase()} ${x} to ${y}`];
-    }),
+    changes: railsMoved(was, then),
     out: leadsOut(was, then),
     lever: leaveningWith(lines, c.ingredient, c.grams, bowlG),
   };

@@ -40,6 +40,7 @@ const ASKS: Readonly<Record<GearSort, readonly [Asked, ...Asked[]]>> = {
     { key: 'bowlMl', label: 'One holds, to the rim', unit: 'ml', most: 500_000 },
     { key: 'bowls', label: 'How many there are', unit: '', most: 200, whole: true },
   ],
+  drum: [{ key: 'drumG', label: 'Takes of a dry mix at once', unit: 'g', most: 500_000 }],
 };
 
 const figures = (g: Gear): Readonly<Record<string, number>> => g as unknown as Record<string, number>;

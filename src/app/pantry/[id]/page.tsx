@@ -6,6 +6,7 @@ import { findIngredient } from '@/core/pantry/pantry';
 import { reach } from '@/server/db/pool';
 import { loadHouse } from '@/server/queries/house';
 import { allThings, countsOf, formulasWith, stockNoted } from '@/server/queries/pantry';
+import { pricedMixes } from '@/server/usecases/premix-lots';
 import { AwayPage, Frame } from '@/ui/frame/frame';
 import { when } from '@/ui/kit/when';
 import { CountForm } from '@/ui/pantry/count-form';
@@ -32,6 +33,7 @@ export default async function IngredientPage({ params }: { readonly params: Prom
       allThings(),
       countsOf(id),
     ]);
+    const mixes = await pricedMixes(id, house);
     const thing = things.find((t) => t.id === id) ?? null;
     const bad = broken.find((t) => t.id === id) ?? null;
     return {
@@ -40,11 +42,12 @@ export default async function IngredientPage({ params }: { readonly params: Prom
       thing,
       bad,
       counts,
+      mixes,
       usedIn: thing ? await formulasWith(id, [thing.name, ...thing.aliases]) : [],
     };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="pantry" />;
-  const { house, stock, thing, bad, counts, usedIn } = r.value;
+  const { house, stock, thing, bad, counts, mixes, usedIn } = r.value;
   const ingredient = findIngredient(id, house.conventions.own);
   if (bad)
     return (
@@ -82,7 +85,15 @@ export default async function IngredientPage({ params }: { readonly params: Prom
             count={countOnHand}
             uncount={uncountOnHand}
           />
-          <StockForm key={id} ingredientId={id} stock={noted} units={house.units} keep={keepStock} />
+          <StockForm
+            key={id}
+            ingredientId={id}
+            stock={noted}
+            units={house.units}
+            mixes={mixes}
+            shelf={stock}
+            keep={keepStock}
+          />
         </div>
       </div>
       {thing ? (

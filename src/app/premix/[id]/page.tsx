@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { keepThing } from '@/app/pantry/actions';
-import { dropMix, giveUpTheLot, keepMix, makeMixLot, weighTheLot } from '@/app/premix/actions';
+import { dropMix, giveUpTheLot, keepMix, makeMixLot, orderTheLot, weighTheLot } from '@/app/premix/actions';
 import { titled } from '@/app/titled';
-import { bagsLeft, firstToUse, isPast, sayBags } from '@/core/premix/premix';
+import { bagsLeft, firstToUse, isPast, type Lot, sayBags } from '@/core/premix/premix';
 import { grams } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
@@ -23,6 +23,11 @@ export const generateMetadata = titled('premix', 'Premix');
 
 /** The lot an address goes on from. */
 const beforeOf = (s: string | string[] | undefined): string | null => (typeof s === 'string' && isUuid(s) ? s : null);
+
+/** The lot that was made last, of those that stand. */
+const newestLot = (made: readonly Lot[]): Lot | null =>
+  made.filter((l) => !l.voidedAt).sort((a, b) => b.made.localeCompare(a.made) || b.number.localeCompare(a.number))[0] ??
+  null;
 
 interface Props {
   readonly params: Promise<{ id: string }>;
@@ -170,6 +175,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
               make={makeMixLot}
               weigh={weighTheLot}
               giveUp={giveUpTheLot}
+              order={orderTheLot}
             />
           </div>
         </details>
@@ -187,6 +193,7 @@ export default async function OnePremixPage({ params, searchParams }: Props) {
         hasLots={has}
         house={house}
         shelf={stock}
+        last={newestLot(made)}
         keep={keepMix}
         drop={dropMix}
         keepThing={keepThing}

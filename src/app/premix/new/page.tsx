@@ -99,6 +99,7 @@ export default async function NewPremixPage({
           hasLots={false}
           house={house}
           shelf={stock}
+          last={null}
           keep={keepMix}
           drop={dropMix}
         />

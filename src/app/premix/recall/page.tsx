@@ -45,6 +45,8 @@ export default async function RecallPage({
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   const { house, recall, near } = r.value;
   const found = recall?.lots ?? [];
+  const batches = recall?.batches ?? [];
+  const any = found.length + batches.length > 0;
   const written = [
     ...new Set(
       found
@@ -71,7 +73,7 @@ export default async function RecallPage({
         <button type="submit" className={lookOf('now', 'work')}>
           Find it
         </button>
-        {found.length > 0 ? (
+        {any ? (
           <>
             <PrintButton />
             <a
@@ -90,7 +92,7 @@ export default async function RecallPage({
           Write what stands on the packet, on a bag (261125-2/7), or a name. It finds every lot made of it, every batch
           those bags went into, and whoever has some.
         </p>
-      ) : found.length === 0 ? (
+      ) : !any ? (
         <p role="status">Nothing here was made of a lot “{code}”, whichever way it is written.</p>
       ) : (
         <div className="grid gap-5">
@@ -103,7 +105,11 @@ export default async function RecallPage({
               <>
                 {recall?.by === 'bag' ? 'Bag' : 'Lot'} <strong>{code}</strong>
                 {written.some((w) => w !== code) ? `, written ${written.join(' and ')},` : ''}{' '}
-                {recall?.by === 'bag' ? 'is of' : 'is in'} {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix.{' '}
+                {recall?.by === 'bag' ? 'is of' : 'is in'} {numbers} {numbers === 1 ? 'lot' : 'lots'} of mix
+                {batches.length > 0
+                  ? ` and in ${batches.length} ${batches.length === 1 ? 'batch' : 'batches'} mixed without a bag`
+                  : ''}
+                .{' '}
                 {holders.length > 0 ? (
                   <>
                     With: <strong>{holders.map(holderSaid).join(', ')}</strong>.
@@ -123,9 +129,24 @@ export default async function RecallPage({
               aria-label="What was found, as text"
               rows={Math.min(20, 3 + 4 * found.length)}
               className="hold w-full p-3 text-[15px]"
-              value={recallText(code, found, house.units)}
+              value={recallText(code, found, batches, house.units)}
             />
           </details>
+          {batches.length > 0 ? (
+            <section aria-label="Batches" className="rounded-plate bg-white p-4 print:p-0">
+              <h2 className="text-xl">Batches mixed from the packet itself</h2>
+              <ul>
+                {batches.map((b) => (
+                  <li key={`${b.batchId} ${b.id}`} className="border-b border-line py-1">
+                    <Link className="font-semibold text-rim underline" href={`/batches/${b.batchId}/plan`}>
+                      {b.batchName}
+                    </Link>
+                    , {when(b.startedAt, house.units)}: {b.name.toLowerCase()}, {b.lot}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ) : null}
           {found.map((one) => {
             const { lot, by, uses, bags } = one;
             const stand = standingUses(uses);

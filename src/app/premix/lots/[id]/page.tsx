@@ -5,7 +5,10 @@ import {
   bagsGone,
   correctTheLot,
   countTheBags,
+  orderTheLot,
   sayTraces,
+  strikeTheTest,
+  testTheLot,
   undoGone,
   useBags,
   voidTheLot,
@@ -15,14 +18,17 @@ import { titled } from '@/app/titled';
 import { findIngredient } from '@/core/pantry/pantry';
 import { bagsOfLot } from '@/core/premix/blended';
 import { labelGaps, lacksSince } from '@/core/premix/frozen';
+import { LABEL_SIZES } from '@/core/premix/label';
 import { bagsLeft, firstToUse, isPast, type Lot, labelWaits, numbersSaid, sayBags } from '@/core/premix/premix';
 import { codesIn } from '@/core/premix/recall';
 import { addSacks } from '@/core/premix/weigh';
 import { grams, money, type Units } from '@/core/quantity/say';
 import { isUuid } from '@/server/api/params';
 import { reach } from '@/server/db/pool';
+import { labelsOf } from '@/server/print/lot';
 import { loadHouse } from '@/server/queries/house';
 import { changesOfLot, usesOfLot } from '@/server/queries/lot-books';
+import { testsOfMix } from '@/server/queries/lot-tests';
 import { workById } from '@/server/queries/lot-works';
 import { stockNoted } from '@/server/queries/pantry';
 import { lotById, openLots, sizesOfLot } from '@/server/queries/premixes';
@@ -36,9 +42,11 @@ import { Day } from '@/ui/kit/time';
 import { when } from '@/ui/kit/when';
 import { BagsOut } from '@/ui/premix/bags-out';
 import { BestBy } from '@/ui/premix/best-by';
+import { LabelFit } from '@/ui/premix/label-fit';
 import { LotBlends } from '@/ui/premix/lot-blends';
 import { BagsGone, LotBooks } from '@/ui/premix/lot-books';
 import { LotChanges } from '@/ui/premix/lot-changes';
+import { LotTests } from '@/ui/premix/lot-tests';
 import { LotTraces } from '@/ui/premix/lot-traces';
 
 export const generateMetadata = titled('lot', 'Lot');
@@ -88,13 +96,14 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
         took: await takingsOfLot(id),
         siblings: await openLots(lot.premixId),
         sizes: await sizesOfLot(lot.number),
+        tests: await testsOfMix(lot.premixId),
         work: lot.workId ? await workById(lot.workId) : null,
       }
     );
   });
   if (!r.up) return <AwayPage kind={r.kind} here="premix" />;
   if (!r.value) notFound();
-  const { lot, house, stock, uses, changes, siblings, took, sizes, work } = r.value;
+  const { lot, house, stock, uses, changes, siblings, took, sizes, work, tests } = r.value;
   const others = sizes.filter((l) => l.id !== lot.id);
   const less = took.filter((t) => t.takenG < t.wantedG - 0.05);
   const { frozen } = lot;
@@ -102,9 +111,10 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
   const products = frozen?.products.map((p) => ({ product: p.product, parts: frozenParts(p, house).parts })) ?? [];
   const gone = frozen?.products.map((p) => goneFromPantry(lot, p, house)).find((g) => g !== null) ?? null;
   const lacking = frozen ? lacksSince(frozen, lot.contents, find) : '';
+  const lastBag = lot.firstBag ? lot.firstBag + lot.bags - 1 : null;
   const left = bagsLeft(lot);
   const waits = labelWaits(lot);
-  const bags = bagsOfLot(sizes, work?.blends ?? 0);
+  const bags = bagsOfLot(sizes, work);
   const own = bags.filter((b) => b.bagG === lot.bagG).map((b) => b.number);
   const first = firstToUse(siblings, house.today).find((l) => !isPast(l, house.today));
   return (
@@ -195,6 +205,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {lot.between && lot.between.carried.length > 0 ? (
             <LotTraces lotId={lot.id} between={lot.between} waits={waits} say={sayTraces} />
           ) : null}
+          {lot.voidedAt ? null : (
+            <LotTests lotId={lot.id} number={lot.number} tests={tests} test={testTheLot} strike={strikeTheTest} />
+          )}
           {left > 0 && gone ? <Notice weight="stop">{gone}</Notice> : null}
           {left > 0 && frozen ? (
             <>
@@ -213,7 +226,7 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
         </div>
         <div className="grid gap-6">
           {work && work.weighings.length > 0 ? (
-            <LotBlends work={work} weighings={work.weighings} bags={bags} weigh={weighTheLot} />
+            <LotBlends work={work} weighings={work.weighings} bags={bags} weigh={weighTheLot} order={orderTheLot} />
           ) : null}
           <LotBooks lot={lot} uses={uses} undo={undoGone} back={bagsBack} count={countTheBags} />
           <section aria-label="What is in it">
@@ -287,6 +300,16 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {frozen ? (
             <section aria-label="On its label" className="grid gap-1 rounded-plate bg-white p-4">
               <h2 className="text-xl">On its label</h2>
+              {waits
+                ? null
+                : LABEL_SIZES.map((size) => (
+                    <LabelFit
+                      key={size}
+                      lotId={lot.id}
+                      size={size}
+                      fit={labelsOf(lot, frozen, lacking, size, lastBag)}
+                    />
+                  ))}
               {frozen.writtenOn ? (
                 <Notice weight="note">
                   Written down on <Day day={frozen.writtenOn} />, from what the house and the product were that day:

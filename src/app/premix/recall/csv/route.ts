@@ -14,7 +14,7 @@ export async function GET(request: Request): Promise<Response> {
   if (code === '') return problem(400, 'Say which lot: ?code=');
   const r = await reach(async () => ({ house: await loadHouse(), found: await recalled(code) }));
   if (!r.up) return troubled(r.kind);
-  return new Response(recallCsv(code, r.value.found.lots, r.value.house.units), {
+  return new Response(recallCsv(code, r.value.found.lots, r.value.found.batches, r.value.house.units), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': `attachment; ${fileNamed(`lot ${code}`, 'csv')}`,

@@ -1,17 +1,18 @@
 import { createElement } from 'react';
 import { findIngredient } from '@/core/pantry/pantry';
 import { lacksSince } from '@/core/premix/frozen';
+import { LABEL_SIZES } from '@/core/premix/label';
 import { labelWaits } from '@/core/premix/premix';
 import { isUuid } from '@/server/api/params';
 import { problem, troubled } from '@/server/api/problem';
 import { reach } from '@/server/db/pool';
 import { codePicture } from '@/server/print/code';
-import { LABEL_SIZES, LotLabels } from '@/server/print/lot';
+import { LotLabels, labelsOf } from '@/server/print/lot';
 import { asPdf } from '@/server/print/paper';
 import { loadHouse } from '@/server/queries/house';
 import { frozenLotById } from '@/server/usecases/premix-lots';
 
-/** A label for every bag of a lot, as it was made: `?size=front` for the front alone. */
+/** A label for every bag of a lot, as it was made: `?size=front` for the front alone, `?part=2` for what the first label does not hold. */
 export async function GET(
   request: Request,
   { params }: { readonly params: Promise<{ id: string }> },
@@ -30,9 +31,20 @@ export async function GET(
   const { lot, lacking } = r.value;
   const waits = labelWaits(lot);
   if (waits) return problem(409, waits);
-  const size = LABEL_SIZES.find((s) => s === new URL(request.url).searchParams.get('size')) ?? 'full';
+  const asked = new URL(request.url).searchParams;
+  const size = LABEL_SIZES.find((s) => s === asked.get('size')) ?? 'full';
+  const part = Number(asked.get('part') ?? 1);
+  const { labels } = labelsOf(lot, lot.frozen, lacking, size, null);
+  if (!labels[part - 1]) return problem(404, 'All of it fits on fewer labels.');
   return asPdf(
-    createElement(LotLabels, { lot, frozen: lot.frozen, lacking, size, code: await codePicture(lot.frozen.code) }),
+    createElement(LotLabels, {
+      lot,
+      frozen: lot.frozen,
+      lacking,
+      size,
+      part,
+      code: await codePicture(lot.frozen.code),
+    }),
     `lot ${lot.number} labels`,
   );
 }
