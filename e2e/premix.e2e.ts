@@ -413,7 +413,7 @@ test('a lot is tested; a dearer flour says what each bag then costs; a packet’
   await expect(mixes).toContainText(/Camp trailer corn mix, a bag of 750 g: €[\d.]+ instead of €[\d.]+/);
   await axe(page);
 
-  await newFormula(page, '250 g all-purpose flour\n300 g milk\n2 eggs\n10 g baking powder');
+  await newFormula(page, 'Packet cakes\n250 g all-purpose flour\n300 g milk\n2 eggs\n10 g baking powder');
   await start(page);
   const codes = page.getByRole('group').filter({ hasText: 'Codes on the packets' });
   await codes.getByText('Codes on the packets').click();

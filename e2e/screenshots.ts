@@ -71,16 +71,23 @@ test('pictures of the main views', async ({ page }) => {
   await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
   await page.getByRole('region', { name: 'Balance' }).waitFor();
   await shoot('bench');
-  await page.locator('[data-rail=egg] [role=slider]').focus();
-  for (let i = 0; i < 2; i++) await page.keyboard.press('PageUp');
-  await page.getByRole('region', { name: 'Proposal' }).waitFor();
-  await shoot('bench-proposal');
   await trial(page);
   await shoot('trial');
   await page.goto('/pantry');
   await shoot('pantry');
   await page.goto('/house/learned');
   await shoot('learned');
+  await page.goto('/practice/eight');
+  for (let n = 1; n <= 8; n++) {
+    await page.getByRole('button', { name: `Place ${n}: free` }).click();
+    await page.waitForTimeout(500);
+  }
+  await page.getByRole('radio', { name: '8 ×' }).click();
+  await expect(page.getByRole('button', { name: /^Place 1: .*a third of the bubbles stay/ })).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.getByRole('radio', { name: 'stop' }).click();
+  await shoot('practice');
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);
   await page.getByRole('button', { name: 'Read the card' }).click();

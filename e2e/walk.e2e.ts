@@ -40,6 +40,9 @@ const PAGES = [
   '/house/records',
   '/mornings/new',
   '/mornings/new/class',
+  '/practice',
+  '/practice/eight',
+  '/practice/drill/card',
 ] as const;
 
 /** What is too small to hit, what is wider than the screen, and which sentence begins small. */
@@ -259,6 +262,8 @@ test('every page of the app is walked, or belongs to a journey', () => {
     .map((f) => `/${f}`.replace(/\/page\.tsx$/, '') || '/');
   const walked = new Set([
     ...PAGES.map((p) => p.replace(/[?#].*/, '').replace('/pantry/flour-all-purpose', '/pantry/[id]')),
+    '/practice/[lesson]',
+    '/practice/drill/[id]',
     ...Object.values(OF_ONE).flatMap(({ at, parts }) => parts.map((p) => `${at}/[id]${p}`)),
     ...BY_JOURNEYS,
     // a new formula and one that is kept have one page behind two addresses

@@ -36,6 +36,8 @@ export const usePlacesHere = async (input: unknown) => work.usePlacesHere(input)
 export const lessonAsideHere = async (input: unknown) => work.lessonAsideHere(input);
 export const careBackHere = async (input: unknown) => work.careBackHere(input);
 export const keepPersonHere = async (input: unknown) => work.keepPersonHere(input);
+export const keepTryHere = async (input: unknown) => work.keepTryHere(input);
+export const forgetTriesHere = async (input: unknown) => work.forgetTriesHere(input);
 export const erasePersonHere = async (input: unknown) => work.erasePersonHere(input);
 export const setHouse = async (input: unknown) => work.setHouse(input);
 export const keepMorningHere = async (input: unknown) => work.keepMorningHere(input);

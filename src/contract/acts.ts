@@ -53,6 +53,8 @@ export const SENT_ACTS = {
   'photo-shows': 'entry',
   'switch-measure': 'entry',
   'keep-person': 'entry',
+  'keep-try': 'entry',
+  'forget-tries': 'entry',
   'erase-person': 'entry',
   'keep-morning': 'row',
   'place-morning': 'entry',

@@ -46,6 +46,9 @@ test('who has not signed sees the table, and what signing needs; a helper what i
     `/mornings/${id}/calendar`,
     `/mornings/${id}/papers`,
     `/photos/${id}/${id}`,
+    '/practice',
+    `/practice/${id}`,
+    `/practice/drill/${id}`,
     `/trials/${id}/taste`,
   ]);
 });
@@ -58,11 +61,11 @@ test('what is for who leads alone: devices, records and backups, a whole kitchen
   ]);
 });
 
-test('every act has its least role: nothing is done by a guest, ticks and taps by a helper, no more', () => {
+test('every act has its least role: nothing is done by a guest, ticks, taps and their own practice by a helper, no more', () => {
   expect(Object.keys(SENT_ACTS).filter((a) => !EVERY_ACT.includes(a as never))).toEqual([]);
   const by = (may: May) => EVERY_ACT.filter((a) => leastFor(a) === may);
   expect(by('guest')).toEqual([]);
-  expect(by('helper').toSorted()).toEqual(['mark-step', 'tell-events', 'tell-taste']);
+  expect(by('helper').toSorted()).toEqual(['forget-tries', 'keep-try', 'mark-step', 'tell-events', 'tell-taste']);
   for (const a of ['set-house', 'erase-person', 'void-lot', 'back-up', 'pairing-code', 'set-pin'] as const)
     expect([a, leastFor(a)]).toEqual([a, 'lead']);
   for (const a of ['save-formula', 'start-batch', 'save-outcome', 'count-stock'] as const)

@@ -34,6 +34,8 @@ const LEAST: Readonly<Record<AnyAct, May>> = {
   'tell-events': 'helper',
   'mark-step': 'helper',
   'tell-taste': 'helper',
+  'keep-try': 'helper',
+  'forget-tries': 'helper',
   // making, weighing, judging, noting
   'answer-change': 'cook',
   'begin-trial': 'cook',
@@ -150,6 +152,7 @@ const ADDRESSES: readonly (readonly [RegExp, May])[] = [
   [new RegExp(`^/mornings/${UUID}(?:/(?:board|papers|calendar))?$`), 'helper'],
   [new RegExp(`^/trials/${UUID}/taste$`), 'helper'],
   [/^\/griddles\//, 'helper'],
+  [/^\/practice(?:\/|$)/, 'helper'],
   [/^\/photos\//, 'helper'],
   [/^\/house\/(?:records|devices|archive)(?:\/|$)/, 'lead'],
   [/^\/pantry\/import$/, 'lead'],

@@ -51,6 +51,7 @@ import {
   swapPeopleSchema,
 } from '@/contract/morning';
 import { erasePersonSchema, personSchema } from '@/contract/people';
+import { forgetTriesSchema, trySchema } from '@/contract/practice';
 import { nothingSchema } from '@/contract/records';
 import { beginTrialSchema, keepTrialSchema, oneTrialSchema, tasteSchema } from '@/contract/trial';
 import type { StandInPreview } from '@/core/batch/changes';
@@ -70,6 +71,7 @@ import { changeHouse } from '@/server/queries/house';
 import { closeMorning, dropMorning, joinMorning, keepMorning, markStep, morningById } from '@/server/queries/mornings';
 import { erasePerson, keepPerson } from '@/server/queries/people';
 import { dropPlan, keepPlan, planStarted } from '@/server/queries/plans';
+import { forgetTries, keepTry } from '@/server/queries/practice';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { saveTarget } from '@/server/queries/targets';
 import { dropTrial, openTrial, tellTaste } from '@/server/queries/trials';
@@ -315,6 +317,16 @@ export const keepPersonHere = async (input: unknown): Promise<ActionResult> =>
   acted('keep-person', personSchema, input, keepPerson);
 export const erasePersonHere = async (input: unknown): Promise<ActionResult> =>
   acted('erase-person', erasePersonSchema, input, ({ id }) => erasePerson(id));
+
+export const keepTryHere = async (input: unknown): Promise<ActionResult> =>
+  acted('keep-try', trySchema, input, async (t) => {
+    await keepTry(t);
+    return { ok: true };
+  });
+export const forgetTriesHere = async (input: unknown): Promise<ActionResult> =>
+  acted('forget-tries', forgetTriesSchema, input, async ({ personId }) =>
+    (await forgetTries(personId)) ? { ok: true } : refuse('That is another’s: they erase it themselves.'),
+  );
 
 export const setHouse = async (input: unknown): Promise<ActionResult<Kept>> =>
   acted('set-house', houseSaveSchema, input, ({ change, base, decided }) =>

@@ -79,6 +79,8 @@ const WORK: Readonly<Record<Exclude<ActName, 'keep-photo'>, Work>> = {
   'photo-shows': photos.photoShowsHere,
   'switch-measure': pantry.switchMeasure,
   'keep-person': kitchen.keepPersonHere,
+  'keep-try': kitchen.keepTryHere,
+  'forget-tries': kitchen.forgetTriesHere,
   'erase-person': kitchen.erasePersonHere,
   'keep-morning': kitchen.keepMorningHere,
   'place-morning': kitchen.placeMorningHere,

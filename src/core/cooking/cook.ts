@@ -21,8 +21,8 @@ const MOST_S = 900;
 const TURNED_AT_C = 66;
 const BY_SUGAR_C = 0.35;
 /** Done: the middle, degrees, the second side's colour, and no sooner than this, s. */
-const DONE_C = 90;
-const SECOND_BROWN = 0.35;
+export const DONE_C = 90;
+export const SECOND_BROWN = 0.35;
 const LEAST_SECOND_S = 10;
 /** A crepe is turned when so much of it has left as water, and lies so long on its second side, s. */
 const CREPE_LOSS = 0.15;
@@ -47,9 +47,12 @@ export interface CookedPiece {
   readonly coreC: number;
 }
 
-function isTurned(p: PieceOnHeat, { sugarPercent, film }: HowTurned): boolean {
-  const set = cueC(p) >= TURNED_AT_C + BY_SUGAR_C * sugarPercent;
-  return set && (!film || lossShare(p) >= CREPE_LOSS);
+/** Degrees below the free face at which a piece is turned. */
+export const turnsAtC = ({ sugarPercent }: Pick<HowTurned, 'sugarPercent'>): number =>
+  TURNED_AT_C + BY_SUGAR_C * sugarPercent;
+
+function isTurned(p: PieceOnHeat, how: HowTurned): boolean {
+  return cueC(p) >= turnsAtC(how) && (!how.film || lossShare(p) >= CREPE_LOSS);
 }
 
 /** Cooks a piece as a cook who turns and pulls it at its signs does. A few milliseconds. */

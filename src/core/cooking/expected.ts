@@ -12,7 +12,8 @@ import { type Ledger, MEQ_PER_G_SODA } from '../lift/ledger';
 import type { Numbers } from '../numbers';
 import type { SideTimes } from '../script/on-heat';
 import type { AtTheHeat } from '../script/read';
-import { type CookedPiece, cooked } from './cook';
+import { type CookedPiece, cooked, type HowTurned } from './cook';
+import type { PouredLayer } from './heat-through';
 
 /** Kinds whose pieces lie flat and free. */
 const MODELLED: readonly KindId[] = ['griddle', 'small', 'crepe'];
@@ -61,6 +62,27 @@ const MOST_KNOWN = 200;
  * @param surfaceC of the griddle or pan
  */
 export function cookedPiece(kind: Kind, a: Numbers, portionMl: number | null, surfaceC: number): CookedPiece | null {
+  const asked = pouredPiece(kind, a, portionMl);
+  if (!asked) return null;
+  const { pour, how } = asked;
+  const key = JSON.stringify([pour, how, surfaceC]);
+  const had = known.get(key);
+  if (had) return had;
+  const made = cooked(pour, { surfaceC, roomC: ROOM_C, lid: false }, how);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, made);
+  return made;
+}
+
+/** What the model is asked of a portion as it is poured: its layer, its sugar, how wide it lies. */
+export interface PouredPiece {
+  readonly pour: PouredLayer;
+  readonly how: HowTurned;
+  readonly acrossCm: number;
+}
+
+/** A portion as the model takes it; null where it is not for the model: not flat, foamed, too thick, or nothing flows. */
+export function pouredPiece(kind: Kind, a: Numbers, portionMl: number | null): PouredPiece | null {
   const lies = portionMl && MODELLED.includes(kind.id) ? liesAs(kind, a, portionMl) : null;
   if (!lies || !a.volume || a.volume.foamed || lies.thickMm > MOST_MODELLED_MM || !a.thickness) return null;
   const { massG, waterG, sugarG } = a.tally;
@@ -75,13 +97,7 @@ export function cookedPiece(kind: Kind, a: Numbers, portionMl: number | null, su
     browns: Number((BY_PH ** (pHOf(a.ledger, massG) - USUAL_PH)).toFixed(2)),
   };
   const how = { sugarPercent: Math.round((100 * sugarG) / (sugarG + waterG + flourWater)), film: kind.tilted };
-  const key = JSON.stringify([pour, how, surfaceC]);
-  const had = known.get(key);
-  if (had) return had;
-  const made = cooked(pour, { surfaceC, roomC: ROOM_C, lid: false }, how);
-  if (known.size >= MOST_KNOWN) known.clear();
-  known.set(key, made);
-  return made;
+  return { pour, how, acrossCm: lies.diameterCm };
 }
 /** Water that flour holds as it is bought, share; the tally counts it with the flour. */
 const FLOUR_WATER = 0.13;

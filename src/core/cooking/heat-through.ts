@@ -117,7 +117,8 @@ const boilsAt = (water: number, dry: number): number => 100 + CRUST_C * Math.exp
 /** A piece that lies on the heat; layer 0 touches the plate. */
 export interface PieceOnHeat {
   readonly pour: PouredLayer;
-  readonly plate: Plate;
+  /** What its plate is held at: another where the heat is set anew, or the piece is moved. */
+  plate: Plate;
   /** Seconds since it was poured. */
   s: number;
   side: 'first' | 'second';

@@ -55,15 +55,23 @@ export function heatOn(s: SimulatedSurface, act: SurfaceAct, now: number): Simul
   }
 }
 
+/** How hot it is at a place. @param outward 0 in its middle, 1 at its edge */
+export function surfaceAt(s: SimulatedSurface, now: number, outward: number): number {
+  const mean = meanC(s, now);
+  const hot = Math.max(0, Math.min(1, (mean - ROOM_C) / 100));
+  return mean + hot * (DRIFT_C * Math.sin((2 * Math.PI * now) / DRIFT_MS) + MIDDLE_HOTTER_C * (1 - 2 * outward));
+}
+
+/** A surface that has settled to what its dial means. */
+export const settledSurface = (dialC: number, now: number): SimulatedSurface => ({
+  ...coldSurface(now),
+  dialC,
+  fromC: Math.max(ROOM_C, dialC - PROMISES_C),
+});
+
 /** What the probe shows. @param flicker from -1 to 1, a new one each time @returns null where it is unplugged */
 export function probeOf(s: SimulatedSurface, now: number, flicker: number): SurfaceReading | null {
   if (!s.plugged) return null;
-  const mean = meanC(s, now);
-  const hot = Math.max(0, Math.min(1, (mean - ROOM_C) / 100));
-  const wander = hot * DRIFT_C * Math.sin((2 * Math.PI * now) / DRIFT_MS) + FLICKER_C * flicker;
-  return {
-    middleC: Math.round(mean + hot * MIDDLE_HOTTER_C + wander),
-    edgeC: Math.round(mean - hot * MIDDLE_HOTTER_C + wander),
-    dialC: s.dialC,
-  };
+  const at = (outward: number): number => Math.round(surfaceAt(s, now, outward) + FLICKER_C * flicker);
+  return { middleC: at(0), edgeC: at(1), dialC: s.dialC };
 }

@@ -70,6 +70,7 @@ export const erasePerson = (id: string): Promise<ActionResult> =>
     );
     const name = `former helper ${(left?.n ?? 0) + 1}`;
     if (found.rows[0]?.erased === false) await renameTasters(client, id, name);
+    await client.query('delete from practice_tries where by_person = $1', [id]);
     await client.query(
       "update people set name = $2, mark = 'whisk', erased_at = now(), revision = revision + 1 where id = $1 and erased_at is null",
       [id, name],

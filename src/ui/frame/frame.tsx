@@ -10,7 +10,7 @@ import { BottomBar } from './bottom-bar';
 import { Keys } from './keys';
 import { SignedMark } from './signed-here';
 
-type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'house';
+type Here = 'today' | 'premix' | 'sides' | 'log' | 'bench' | 'batch' | 'pantry' | 'practice' | 'house';
 
 /** In place of a page whose records cannot be reached. */
 export const AwayPage = ({ here, kind = 'away' }: { readonly here: Here; readonly kind?: TroubleKind }) => (
@@ -64,6 +64,7 @@ export function Frame({
             {link('/sides', 'Sauces and sides', here === 'sides')}
             {link('/log', 'Log', here === 'log')}
             {link('/pantry', 'Pantry', here === 'pantry')}
+            {link('/practice', 'Practice', here === 'practice')}
             {link('/house', 'House', here === 'house')}
           </nav>
           <div className="ml-auto flex items-center gap-2">

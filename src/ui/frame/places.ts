@@ -13,6 +13,7 @@ export const MORE = [
   { to: '/pantry/measures', here: '', name: 'My measures' },
   { to: '/pantry/take-out', here: '', name: 'What to get' },
   { to: '/premix/recall', here: '', name: 'Where a lot went' },
+  { to: '/practice', here: 'practice', name: 'Practice' },
   { to: '/house', here: 'house', name: 'House' },
 ] as const;
 

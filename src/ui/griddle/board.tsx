@@ -39,7 +39,9 @@ import { kitchenNow, useNow } from '../live/clock';
 import { Trouble } from '../live/trouble';
 import { type OpenEventLog, useEventLog } from '../live/use-event-log';
 import { AskGear } from '../shared/ask-gear';
+import { ACT_WORDS, DONE_WORDS } from '../shared/clock-words';
 import { LitPart } from '../shared/lit-part';
+import { SurfaceView } from '../shared/surface-view';
 import { useAsTaken } from './as-taken';
 import { CountView } from './count-view';
 import { DoneView } from './done-view';
@@ -48,8 +50,6 @@ import { HoldView } from './hold-view';
 import { HeatCaution } from './notices';
 import { type Saying, saidAtGriddle } from './said';
 import { StepView } from './step-view';
-import { SurfaceView } from './surface-view';
-import { ACT_WORDS, DONE_WORDS } from './words';
 
 interface Props extends BoardFacts {
   /** What thins and thickens this batter, and how the batch is measured. */

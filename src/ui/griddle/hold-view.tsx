@@ -9,7 +9,7 @@ import { TimeField } from '../kit/date-fields';
 import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
 import type { OpenEventLog } from '../live/use-event-log';
-import { clock } from './words';
+import { clock } from '../shared/clock-words';
 
 const MIN = 60_000;
 

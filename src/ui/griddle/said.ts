@@ -1,6 +1,6 @@
 /** What is said aloud at the griddle: what was pressed, and the one next thing; a clock that runs says nothing. */
 import type { BoardStep, Tap } from '@/core/griddle/board';
-import { ACT_WORDS, DONE_WORDS } from './words';
+import { ACT_WORDS, DONE_WORDS } from '../shared/clock-words';
 
 /** The one next thing, as it is shown and as it is said aloud. */
 export interface Saying {

@@ -17,7 +17,7 @@ import { useTime } from '../kit/time';
 import { kitchenNow, useNow } from '../live/clock';
 import { Trouble } from '../live/trouble';
 import { type OpenEventLog, useEventLog } from '../live/use-event-log';
-import { ACT_WORDS, clock, DONE_WORDS } from './words';
+import { ACT_WORDS, clock, DONE_WORDS } from '../shared/clock-words';
 
 interface Here {
   readonly facts: BoardFacts;

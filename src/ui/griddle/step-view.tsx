@@ -4,9 +4,9 @@ import type { AddInNow } from '@/core/griddle/progress';
 import { temperature } from '@/core/quantity/say';
 import type { Cues, SideTimes } from '@/core/script/on-heat';
 import { useUnits } from '../kit/units';
+import { ACT_WORDS, clock } from '../shared/clock-words';
 import { useAsTaken } from './as-taken';
 import type { Saying } from './said';
-import { ACT_WORDS, clock } from './words';
 
 const GOES_ON = { poured: 'Then sprinkle on', flip: 'Before it is turned, put on', top: 'Then lay on top' } as const;
 

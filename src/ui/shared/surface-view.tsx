@@ -1,10 +1,11 @@
 'use client';
+import type { ReactNode } from 'react';
 import type { Surface } from '@/core/batter/surface';
 import { type BoardStep, dueAt, onHeat, type Piece, type Place } from '@/core/griddle/board';
 import { type PlaceMap, placeAdvice } from '@/core/griddle/places';
 import type { SideTimes } from '@/core/script/on-heat';
 import { Press } from '../kit/press';
-import { clock } from './words';
+import { clock } from './clock-words';
 
 /** An iron or a ball pan, no wider than this, is not drawn as large as a griddle. */
 const SMALL_CM = 40;
@@ -19,6 +20,7 @@ export function SurfaceView({
   now,
   full,
   map,
+  drawn,
   onPlace,
 }: {
   readonly surface: Surface;
@@ -32,6 +34,8 @@ export function SurfaceView({
   readonly full: boolean;
   /** Its hot and cool places, where the kitchen uses them. */
   readonly map: PlaceMap | undefined;
+  /** A practice surface: its pieces are drawn beneath their places, and what each shows is said. */
+  readonly drawn?: { readonly under: ReactNode; readonly saysOf: (p: Piece) => string };
   readonly onPlace: (place: Place) => void;
 }) {
   const on = onHeat(pieces).filter((p) => p.surface === surface.id);
@@ -58,6 +62,7 @@ export function SurfaceView({
           maxWidth: surface.round || surface.wideCm > SMALL_CM ? undefined : '30rem',
         }}
       >
+        {drawn?.under}
         {surface.slots.map((at, slot) => {
           const piece = on.find((p) => p.slot === slot);
           const asked = (step.do === 'flip' || step.do === 'pull') && step.piece === piece;
@@ -72,14 +77,16 @@ export function SurfaceView({
               disabled={!piece && full}
               aria-label={
                 piece
-                  ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${age}${due ? ', look' : ''}`
+                  ? `Place ${slot + 1}: piece ${piece.piece}, ${side}, ${drawn ? drawn.saysOf(piece) : `${age}${due ? ', look' : ''}`}`
                   : `Place ${slot + 1}: free`
               }
               onClick={() => onPlace({ surface: surface.id, slot })}
               className={`absolute grid min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 place-content-center rounded-full text-center leading-none ${
-                piece
-                  ? `border-[3px] border-rim text-ink ${asked ? 'bg-butter' : 'bg-white'} ${piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`
-                  : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} off:opacity-50`
+                piece && drawn
+                  ? 'border-2 border-transparent text-ink'
+                  : piece
+                    ? `border-[3px] border-rim text-ink ${asked ? 'bg-butter' : 'bg-white'} ${piece.flippedAt === null ? '' : 'border-double !border-[6px]'}`
+                    : `border-2 border-dashed border-rim text-soft ${here ? '!border-solid bg-butter' : 'bg-transparent'} off:opacity-50`
               }`}
               style={{
                 left: percentOf(at.x, surface.wideCm),
@@ -88,7 +95,9 @@ export function SurfaceView({
                 aspectRatio: '1',
               }}
             >
-              {piece ? (
+              {piece && drawn ? (
+                <span className="rounded-full bg-white px-1.5 text-[15px] font-bold">{piece.piece}</span>
+              ) : piece ? (
                 <>
                   <strong className="text-2xl">{piece.piece}</strong>
                   <span className="text-[15px]">{age}</span>
