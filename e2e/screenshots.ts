@@ -87,6 +87,7 @@ test('pictures of the main views', async ({ page }) => {
     timeout: 60_000,
   });
   await page.getByRole('radio', { name: 'stop' }).click();
+  await page.evaluate(() => scrollTo(0, 0));
   await shoot('practice');
   await page.goto('/formulas/new');
   await page.getByLabel(/Paste a card, as it is/).fill(CARD);

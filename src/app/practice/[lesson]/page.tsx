@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { keepTryHere } from '@/app/actions';
+import { gearFor } from '@/core/batter/surface';
+import { kindIdOf } from '@/core/formula/formula';
 import { freePlay } from '@/core/practice/free';
 import { lessonById, lessonOf } from '@/core/practice/lessons';
 import { isUuid } from '@/server/api/params';
@@ -39,10 +41,11 @@ export default async function LessonPage({ params, searchParams }: Props) {
     const of = lesson
       ? lessonOf(lesson, house.gear)
       : v && freePlay(v.formula, house, word(asked.on), await mapsInUse());
-    return { of, name: v?.formula.name ?? '', people: people.map((p) => ({ id: p.id, name: p.name })) };
+    const others = v && !lesson ? gearFor(house.gear, kindIdOf(v.formula, null)).filter((g) => g.id !== of?.surface.id) : [];
+    return { of, others: others.map(({ id, name }) => ({ id, name })), name: v?.formula.name ?? '', people: people.map((p) => ({ id: p.id, name: p.name })) };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="practice" />;
-  const { of, name, people } = r.value;
+  const { of, others, name, people } = r.value;
   return (
     <Frame here="practice" atWork>
       <p>
@@ -51,8 +54,22 @@ export default async function LessonPage({ params, searchParams }: Props) {
         </Link>
       </p>
       <h1 className="mb-3 text-[26px] [overflow-wrap:anywhere]">{lesson?.title ?? `Free play: ${name}`}</h1>
+      {others.length > 0 ? (
+        <p className="mb-3 flex flex-wrap items-center gap-x-4">
+          On another surface:
+          {others.map((g) => (
+            <Link
+              key={g.id}
+              href={`/practice/free?formula=${formulaId ?? ''}&on=${encodeURIComponent(g.id)}`}
+              className="inline-flex min-h-11 items-center font-semibold text-rim underline"
+            >
+              {g.name}
+            </Link>
+          ))}
+        </p>
+      ) : null}
       {of ? (
-        <Trainer key={id} lessonId={lesson?.id ?? null} of={of} people={people} keep={keepTryHere} />
+        <Trainer key={`${id} ${of.surface.id}`} lessonId={lesson?.id ?? null} of={of} people={people} keep={keepTryHere} />
       ) : (
         <Notice weight="look">
           This one can’t be practised here: it is no flat cake or crepe, lies over 8 mm, or its pour is not known.
