@@ -181,6 +181,7 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
   const workId = randomUUID();
   const flour = { key: '1.1.flour-all-purpose.1', sacks: [{ lot: `M ${n}`, grams: 2400 }] };
   await send('weigh-lot', { workId, premixId, fills, made: lot.made, ...flour, requestId: randomUUID() });
+  await send('order-lot', { workId, emptied: [1], who: lead, why: `drums ${n}`, requestId: randomUUID() });
   await send('give-up-lot', { workId, why: `spilt ${n}`, requestId: randomUUID() });
   const { id: otherId } = await send<WithId>('make-lot', { ...lot, requestId: randomUUID() });
   const { id: lotId } = await send<WithId>('make-lot', { ...lot, requestId: randomUUID() });
@@ -191,7 +192,12 @@ async function mix(send: SendAct, n: string, lead: string, versionId: string, se
     take: 'no',
     requestId: randomUUID(),
   });
+  const sacks = [{ id: 'milk-whole', name: 'Whole milk', lot: `D ${n}` }];
+  await send('note-sacks', { batchId: made.id, who: lead, sacks, requestId: randomUUID() });
   await send('put-away', { batchId: made.id, back: true });
+  const test = { id: randomUUID(), lotId, values: { foamMm: 22 }, who: lead, note: '' };
+  await send('test-lot', test);
+  await send('strike-test', { testId: test.id });
   const gone = { lotId, bags: 2, kind: 'gift', who: lead, why: '', price: null, requestId: randomUUID() };
   await send('bags-gone', gone);
   await send('undo-gone', { useId: await see.bookOf(lotId), who: lead, why: 'came back', requestId: randomUUID() });
@@ -273,5 +279,9 @@ export async function oneLife(send: SendAct, n: string, see: SeeLife): Promise<v
   const again = await send<{ readonly batchId: string }>('make-again', { batchId, requestId: randomUUID() });
   await send('put-away', { batchId: again.batchId, back: true });
   await send('put-formula', { formulaId, archived: true });
+  const practised = { personId: person, what: 'lesson:two', passed: true, worth: 0.8, was: '' };
+  await send('keep-try', { ...practised, id: randomUUID() });
+  await send('forget-tries', { personId: person, requestId: randomUUID() });
+  await send('keep-try', { ...practised, id: randomUUID() });
   await send('erase-person', { id: person });
 }

@@ -224,7 +224,7 @@ export const weighLotSchema = z
 
 export const lotOrderSchema = z.object({
   workId: z.uuid(),
-  emptied: z.array(z.number().int().positive()).min(2, 'Each blend once.').max(1000),
+  emptied: z.array(z.number().int().positive()).min(1, 'Each blend once.').max(1000),
   who,
   why,
   requestId,
@@ -239,6 +239,8 @@ const reading = (of: string, most: number) =>
     .default(null);
 export const lotTestSchema = z
   .object({
+    /** Made up by the browser that notes it. */
+    id: z.uuid(),
     lotId: z.uuid(),
     values: z.object({
       flowS: reading('Pour', 600),
@@ -248,7 +250,6 @@ export const lotTestSchema = z
     }),
     who: z.string().trim().max(80, 'At most 80 characters.').default(''),
     note: z.string().trim().max(300, 'At most 300 characters.').default(''),
-    requestId,
   })
   .superRefine(({ values: v }, ctx) => {
     if (Object.values(v).every((x) => x === null))

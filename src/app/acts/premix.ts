@@ -22,11 +22,11 @@ import {
   weighLotSchema,
 } from '@/contract/premix';
 import { correctLot, countBags, giveBack, letBagsGo, undoUse, voidLot } from '@/server/queries/lot-books';
-import { strikeTest } from '@/server/queries/lot-tests';
+import { keepTest, strikeTest } from '@/server/queries/lot-tests';
 import { dropPremix, keepPremix, keepTraces, type PremixFields } from '@/server/queries/premixes';
 import { GONE, type OpenedRow } from '@/server/queries/revised';
 import { versionById } from '@/server/queries/versions';
-import { giveUpLot, noteBatchSacks, orderLot, testLot, weighLot } from '@/server/usecases/lot-works';
+import { giveUpLot, noteBatchSacks, orderLot, weighLot } from '@/server/usecases/lot-works';
 import { freezeOld, makeLot, startFromBags } from '@/server/usecases/premix-lots';
 
 type Said =
@@ -91,7 +91,9 @@ export const orderTheLot = async (input: unknown): Promise<ActionResult> =>
   acted('order-lot', lotOrderSchema, input, orderLot);
 
 export const testTheLot = async (input: unknown): Promise<ActionResult> =>
-  acted('test-lot', lotTestSchema, input, testLot);
+  acted('test-lot', lotTestSchema, input, async (t) =>
+    (await keepTest(t)) ? { ok: true } : refuse('That lot is cancelled, or not in this kitchen.'),
+  );
 
 export const strikeTheTest = async (input: unknown): Promise<ActionResult> =>
   acted('strike-test', strikeTestSchema, input, async ({ testId }) =>

@@ -128,12 +128,12 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*[,;:.!?()]|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for)\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just)\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
@@ -164,20 +164,30 @@ interface ItemAt {
 /** "One cup of flour one cup of milk": the next number begins another thing. Null: the line is one. */
 function upToNext(line: Line, text: string, read: (text: string) => Line): ItemAt | null {
   if (!line.findings.some((f) => f.code === 'two-amounts')) return null;
-  const next = [...text.matchAll(NUMBER)].find((m) => m.index > 0)?.index;
+  // "one and a half cups flour three teaspoons powder": behind the whole of its own amount
+  const amount = readAmount(text)?.length ?? 0;
+  const next = [...text.matchAll(NUMBER)].find((m) => m.index >= Math.max(1, amount))?.index;
   const own = next === undefined ? '' : text.slice(0, next).trim();
   const first = own === '' ? null : read(own);
   return first && isThing(first) && first.status === 'read' ? { line: first, length: own.length, text: own } : null;
 }
 
+const AND_A_PART = /^\s+and\s+(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b/i;
+const LAST_COUNT = new RegExp(`\\s+(?:\\d+|an?|${COUNT_WORDS})$`, 'i');
+/** Where a thing ends that ends before an index, with its tail. */
+function endOf(rest: string, at: number): number {
+  const behind = rest.slice(at);
+  // "flour three and a half teaspoons": a number that goes on is the next thing's
+  const own = AND_A_PART.test(behind) ? rest.slice(0, at).replace(LAST_COUNT, '').length : at;
+  return own < at ? own : at + ((TAILS.exec(behind) ?? STATE.exec(behind))?.[0].length ?? 0);
+}
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   let first: string | null = null;
   let ended = false;
   for (const e of rest.matchAll(ENDS)) {
     if (e.index === 0) continue;
-    const behind = rest.slice(e.index);
-    const length = e.index + ((TAILS.exec(behind) ?? STATE.exec(behind))?.[0].length ?? 0);
+    const length = endOf(rest, e.index);
     const text = rest.slice(0, length).trim();
     first ??= text;
     const line = read(text);
@@ -265,6 +275,9 @@ function besides({
     : null;
 }
 
+/** "Feeds six as a starter": a course. */
+const AS_A_COURSE = /\b(?:feeds|serves|for|people|does|enough)\b[^,;.]*\bas\s+$/i;
+
 /** Whether a number in a sentence measures no food: minutes, degrees, a bowl. */
 const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
   NO_FOOD.test(after) ||
@@ -301,7 +314,7 @@ export function measuredIn(
     if (m.index < from) continue;
     const rest = sentence.slice(m.index, m.index + MOST_ITEM_CHARS);
     const after = rest.slice(m[0].length);
-    if (isNoAmount(sentence, m.index, m[0], after)) continue;
+    if (isNoAmount(sentence, m.index, m[0], after) || AS_A_COURSE.test(sentence.slice(0, m.index))) continue;
     const shared = EACH_OF.exec(rest);
     if (shared) {
       out.push(...shared.slice(2).map((name) => read(`${shared[1]} ${name}`)));

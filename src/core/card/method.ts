@@ -28,7 +28,12 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
     (ABOUT_SO_MANY.test(text) && !MEASURES.test(sentence));
   const told =
     countTold(said, tells, [PIECES, MADE]) ??
-    countTold(said, (text, whole) => DOES_ALONE.test(text) && !APIECE.test(whole), [FED, FED]);
+    countTold(
+      said,
+      (text, whole) =>
+        (DOES_ALONE.test(text) && !APIECE.test(whole)) || (THAT_DOES.test(text) && FEEDS_BESIDE.test(whole)),
+      [FED, FED],
+    );
   if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
   const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
@@ -52,7 +57,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
   // "Forty, and nobody had seconds", last of all
   { is: /(?<=[.!?]\s+)(\p{L}{3,}(?:-\p{L}+)?)(?=, and\b[^.!?]*[.!]?\s*$)/gu, least: 4 },
   // "Eleven.", "~11": a sentence that is a number
-  { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?=[.!]|$)/gu, least: 4 },
+  { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?: odd| or so|ish)?(?=[.!]|$)/gu, least: 4 },
   { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
   // "Ten hoppers.", last of all: of whatever name
   {
@@ -67,6 +72,9 @@ const OTHERS_COUNTED =
 /** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
 const APIECE = /\b(?:apiece|each)\b/i;
 const DOES_ALONE = /^does (?:about )?\S+$/i;
+/** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
+const THAT_DOES = /^(?:that|this) does (?:about |around )?\S+$/i;
+const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\b/i;
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
@@ -100,8 +108,13 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
 const MOST_COUNT = 10_000;
 const A_NUMBER =
   /(?<![\p{L}\d.,/])(?:\d|(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|zwei|drei|vier|sechs|acht|zehn|deux|trois|quatre|dos|tres|cuatro)\b)/iu;
+/** "Two minutes a side makes eight": the yield, at the end of much that no sign parts. */
+const RUNS_ON_TO = /(?<=^.{60,})\s(?:makes|serves|feeds) (?:about )?\S+[.!]?$/i;
 /** Parts of a sentence; what stands behind a colon is apart where a number stands before it: "for four: 200 g flour". */
 const partsOf = (sentence: string): readonly string[] => {
+  // dictated in one breath
+  const last = /[,;:]/.test(sentence) ? null : RUNS_ON_TO.exec(sentence);
+  if (last) return [sentence.slice(0, last.index), last[0].trim()];
   const [head = '', ...more] = sentence.split(/:\s+/);
   const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) =>
@@ -177,6 +190,10 @@ function countTold(
 /** "Your uncle eats five of them": so many pieces, and nobody is counted. */
 const EATEN = /\b(?:eats?|ate|eaten)\b[^,;.]*\b(?:of (?:them|these|those|it)|cakes?|pancakes?|waffles?)\b/i;
 
+/** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
+const DISH_FOR =
+  /^(?!.*\b(?:cook|fry|bake|leave|rest|beat|whisk)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
+
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(
   notes: string,
@@ -188,6 +205,9 @@ export function servingClaim(
     );
   const many = counted && readNumber(inFigures(counted[1] ?? ''));
   if (counted && many) return { people: (many.high ?? many.low).valueOf(), text: counted[0] };
+  const dish = DISH_FOR.exec(notes);
+  const eaters = dish && readNumber(inFigures(dish[1] ?? ''));
+  if (dish && eaters) return { people: eaters.low.valueOf(), text: dish[0] };
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };

@@ -67,7 +67,7 @@ export const TAIL =
 export const FIRST =
   /^\s*\(?(?:optional(?:ly)?|evtl\.|evt\.|ev\.|ggfs?\.|eventuell|gegebenenfalls|éventuellement|facultatif|opcional(?:mente)?|facoltativo|eventueel)\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED =
-  /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|(?<!\b(?:pods?|beans?),?\s)split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
+  /[\s,(]*\b(?:divided|in two (?:parts|goes|halves|lots)|(?<!\b(?:pods?|beans?|eggs?),?\s)split(?: in two)?|separated into (?:two|\w+) (?:parts|lots))\b\s*\)?\s*$/i;
 /** When it goes in. */
 export const MOMENT =
   /[\s,(–—-]*\b(?:(?:added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|(?<!to )go|whisked|poured)\s+(?:in|on|over|at|to|just|right|after|before|last|into)\b[^(),\d.;]*|to (?:fold|stir|mix) in\b[^(),\d.;]*|for (?:the )?(?:egg )?(?:whites|yolks)|at the (?:very )?end|last(?: of all)?|before (?:the flip|flipping|turning|baking|cooking)\b[^(),\d.;]*|after (?:resting|the rest)\b[^(),\d.;]*)\)?\s*$/i;
@@ -89,7 +89,7 @@ export const WHITE_FLOUR_TYPE =
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b/giu;
+  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b|(?<=\beggs?,?\s)split\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =

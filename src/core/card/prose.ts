@@ -71,6 +71,15 @@ const POURS_LAST =
 /** What is done with a batter that is made. */
 const AT_WORK = /\b(?:flip|turn (?:it|them|when)|swirled?)\b/i;
 /** "It does about 250 at 60 ml": what comes of it. */
+/** "Next day a splash of milk if it's gone thick": what may be done, and no amount of the card's. */
+const THINNED_IF =
+  /\b(?:splash|drop|bit|dash|drizzle|touch|little|some)\b[^.;\d]*\b(?:if|when|should) (?:it|the (?:batter|mix))\b[^.;]*\b(?:thick\w*|stiff\w*|heavy|tight|stodgy|set up)\b/i;
+const MOST_THINNED_CHARS = 90;
+/** No amount of a thing stands beside it. */
+const isThinned = (said: string): boolean =>
+  said.length < MOST_THINNED_CHARS &&
+  THINNED_IF.test(said) &&
+  !new RegExp(`\\d|\\b(?:${COUNT_WORDS})\\b`, 'i').test(said);
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
@@ -120,7 +129,7 @@ export function toldIn(
   const sentences = putRight(text.replace(MEASURE_POINT, '$1')).split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
     const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
-    if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said)) return [];
+    if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said) || isThinned(said)) return [];
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);
     if (fried) return [fried];
@@ -256,6 +265,10 @@ function unmeasured(
   });
 }
 
+/** "A third of a cup portions", "ten litres at a time": how a batter is parted, and nothing of it. */
+const SERVED_OUT =
+  /\b(?:cups?|ml|ounces?|spoons?|tablespoons?) (?:portions?|scoops?|ladles?|measures?)\b|\b(?:lit(?:re|er)s?|kilos?|cups?|batches?) at a time\b/i;
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -277,7 +290,8 @@ function measuredOrAsked({
     return [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
-  if (/\b(?:each|apiece|a piece)\s*$/i.test(said)) return [];
+  if (/\b(?:each|apiece|a piece)\s*(?:,|$)/i.test(said) && known.length === 0) return [];
+  if (SERVED_OUT.test(said) && known.length === 0) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat
   if (AT_WORK.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];

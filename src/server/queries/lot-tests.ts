@@ -35,24 +35,28 @@ export const testsOfMix = (premixId: string): Promise<LotTest[]> =>
   );
 
 export interface NewLotTest {
+  readonly id: string;
   readonly lotId: string;
   readonly values: Readonly<Record<LotMeasure, number | null>>;
   readonly who: string;
   readonly note: string;
 }
-/** @returns whether there is such a lot, and it is not cancelled */
-export const insertTest = async (client: PoolClient, { lotId, values: v, who, note }: NewLotTest): Promise<boolean> =>
-  ((
-    await client.query(
-      `insert into lot_tests (lot_id, flow_s, across_mm, height_mm, foam_mm, who, note)
-       select id, $2, $3, $4, $5, $6, $7 from lots where id = $1 and voided_at is null`,
-      [lotId, v.flowS, v.acrossMm, v.heightMm, v.foamMm, who, note],
+/** Notes a test once, however often it is told. @returns whether there is such a lot, and it is not cancelled */
+export const keepTest = async ({ id, lotId, values: v, who, note }: NewLotTest): Promise<boolean> =>
+  (
+    await query(
+      `with made as (
+         insert into lot_tests (id, lot_id, flow_s, across_mm, height_mm, foam_mm, who, note)
+         select $8, id, $2, $3, $4, $5, $6, $7 from lots where id = $1 and voided_at is null
+         on conflict (id) do nothing)
+       select 1 from lots where id = $1 and voided_at is null`,
+      [lotId, v.flowS, v.acrossMm, v.heightMm, v.foamMm, who, note, id],
     )
-  ).rowCount ?? 0) > 0;
+  ).length > 0;
 
 /** Strikes a test out: it stays, and counts no more. */
 export const strikeTest = async (testId: string): Promise<boolean> =>
-  (await query('update lot_tests set struck_at = now() where id = $1 and struck_at is null returning id', [testId]))
+  (await query('update lot_tests set struck_at = coalesce(struck_at, now()) where id = $1 returning id', [testId]))
     .length > 0;
 
 const sackRow = z.object({ id: z.string(), name: z.string(), lot: z.string() });

@@ -29,13 +29,14 @@ import { keepItems } from '../queries/event-log';
 import { saveVersion } from '../queries/formulas';
 import { changeHouse, loadHouse } from '../queries/house';
 import { letBagsGo } from '../queries/lot-books';
+import { keepTest } from '../queries/lot-tests';
 import { closeMorning, keepMorning } from '../queries/mornings';
 import { keepMeasure, keepPantry } from '../queries/pantry';
 import { keepPerson } from '../queries/people';
 import { keepPremix } from '../queries/premixes';
 import { keepSide, sides } from '../queries/sides';
 import { loadMonths } from './demo-months';
-import { testLot, weighLot } from './lot-works';
+import { weighLot } from './lot-works';
 import { makeLot, workedPremix } from './premix-lots';
 import { startBatch } from './start-batch';
 
@@ -192,7 +193,7 @@ async function loadPremixes(versions: ReadonlyMap<string, readonly string[]>): P
         requestId: null,
       });
       if (!made.ok) throw new Error(`${p.name}: ${made.message}`);
-      if (l.test) await testLot({ lotId: made.id, values: l.test, who: '', note: '', requestId: null });
+      if (l.test) await keepTest({ id: randomUUID(), lotId: made.id, values: l.test, who: '', note: '' });
       for (const g of l.gone)
         await letBagsGo(made.id, {
           bags: g.bags,

@@ -10,7 +10,7 @@ import { grams } from '@/core/quantity/say';
 import { transaction } from '../db/pool';
 import { loadHouse } from '../queries/house';
 import { moveContents } from '../queries/lot-books';
-import { insertTest, keepBatchSacks, type NewLotTest } from '../queries/lot-tests';
+import { keepBatchSacks } from '../queries/lot-tests';
 import {
   beginWork,
   closeWork,
@@ -119,21 +119,6 @@ export const orderLot = (o: {
       await keepOrder(client, o);
       return { ok: true };
     }),
-  );
-
-/** Notes what a test of a lot showed. */
-export const testLot = ({
-  requestId,
-  ...t
-}: NewLotTest & { readonly requestId: string | null }): Promise<ActionResult> =>
-  transaction((client) =>
-    onceFor(
-      client,
-      requestId,
-      'test-lot',
-      async (): Promise<ActionResult> =>
-        (await insertTest(client, t)) ? { ok: true } : refuse('That lot is cancelled, or not in this kitchen.'),
-    ),
   );
 
 /** Notes the codes on the packets that a batch was mixed from. */

@@ -61,8 +61,8 @@ export function LotTests({
       return;
     const { who, note } = typed;
     const values = Object.fromEntries(read);
-    const a = await asking.ask((requestId) =>
-      act('test-lot', `a test of lot ${number}`, test, { lotId, values, who, note, requestId }),
+    const a = await asking.ask((id) =>
+      act('test-lot', `a test of lot ${number}`, test, { id, lotId, values, who, note }),
     );
     if (!a?.ok) return;
     toast('Noted');

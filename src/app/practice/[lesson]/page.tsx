@@ -41,8 +41,14 @@ export default async function LessonPage({ params, searchParams }: Props) {
     const of = lesson
       ? lessonOf(lesson, house.gear)
       : v && freePlay(v.formula, house, word(asked.on), await mapsInUse());
-    const others = v && !lesson ? gearFor(house.gear, kindIdOf(v.formula, null)).filter((g) => g.id !== of?.surface.id) : [];
-    return { of, others: others.map(({ id, name }) => ({ id, name })), name: v?.formula.name ?? '', people: people.map((p) => ({ id: p.id, name: p.name })) };
+    const others =
+      v && !lesson ? gearFor(house.gear, kindIdOf(v.formula, null)).filter((g) => g.id !== of?.surface.id) : [];
+    return {
+      of,
+      others: others.map(({ id, name }) => ({ id, name })),
+      name: v?.formula.name ?? '',
+      people: people.map((p) => ({ id: p.id, name: p.name })),
+    };
   });
   if (!r.up) return <AwayPage kind={r.kind} here="practice" />;
   const { of, others, name, people } = r.value;
@@ -69,7 +75,13 @@ export default async function LessonPage({ params, searchParams }: Props) {
         </p>
       ) : null}
       {of ? (
-        <Trainer key={`${id} ${of.surface.id}`} lessonId={lesson?.id ?? null} of={of} people={people} keep={keepTryHere} />
+        <Trainer
+          key={`${id} ${of.surface.id}`}
+          lessonId={lesson?.id ?? null}
+          of={of}
+          people={people}
+          keep={keepTryHere}
+        />
       ) : (
         <Notice weight="look">
           This one can’t be practised here: it is no flat cake or crepe, lies over 8 mm, or its pour is not known.

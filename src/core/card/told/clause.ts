@@ -81,6 +81,15 @@ export const FRIES_OTHER =
 const CLAUSE =
   /\s*;\s*|\s*\((?=or\b)|\?\s+(?=\S)|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
+/** So long, and without a sign: dictated in one breath. What is done next, how long, how many begin a clause. */
+const LEAST_RUN_ON = 90;
+const isUnpointed = (sentence: string): boolean =>
+  sentence.length > LEAST_RUN_ON && !/[,;:()]/.test(sentence.replace(/[.!?]+$/, ''));
+const RUN_ON = new RegExp(
+  String.raw`${CLAUSE.source}|\s+(?=(?:(?:mix|stir|whisk|beat|blend|leave|let|rest|stand|cook|fry|bake|flip|turn|pour|ladle|fold|whip|chill|strain|preheat|heat)\s+(?:it|them|that|this|the|everything|all|for|till|until|about|well|over|in|on)\b|(?:it |that |this )?(?:makes|serves|feeds|gives)\b|(?:about )?(?:\d+|[½¼¾⅓⅔]|an?|half a|quarter|third)(?: (?:of )?an?)? (?:cup|ladle|scoop|tablespoon|ml|minutes?|min|seconds?)\b[^.]{0,12}\b(?:each|apiece|a side|per side)\b))`,
+  'giu',
+);
+
 function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): Clause {
   let times: readonly Time[] | null = null;
   return {
@@ -111,7 +120,10 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
     if (sentence === '') continue;
     at = all.indexOf(sentence, at);
     if (sentence.length > MOST_SENTENCE_CHARS) continue;
-    const cuts = [...sentence.matchAll(CLAUSE)].map((m) => ({ from: m.index, to: m.index + m[0].length }));
+    const cuts = [...sentence.matchAll(isUnpointed(sentence) ? RUN_ON : CLAUSE)].map((m) => ({
+      from: m.index,
+      to: m.index + m[0].length,
+    }));
     let from = 0;
     // an other's way lasts until the card's own is spoken of
     let others = false;
@@ -166,7 +178,10 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:a|another) minute and a quarter\b/i, 1.25],
   [/\b(?:a|another) minute and three[- ]quarters\b/i, 1.75],
   [/\btwo minutes and a half\b/i, 2.5],
-  [/\b(?:a|another) minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i, 1.5],
+  [
+    /\b(?:a|another) minute and a half\b|(?<=^|[,;]\s?|\b(?:about|for|give it|then) )minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i,
+    1.5,
+  ],
   [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],
   [/\ba day\b/i, 1440],
 ];

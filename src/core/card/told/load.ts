@@ -14,7 +14,7 @@ const HELD = new RegExp(
 const AT_A_TIME: readonly RegExp[] = [
   new RegExp(String.raw`\bbatches of\s+${N}$`, 'iu'),
   new RegExp(
-    String.raw`(?<![\d.,/\p{L}])${N}${OF_THEM}(?:\s+${ON})?\s+(?:at a time|at once|a time|at one go|in one go|(?:per|to a) (?:pan|l[o]ad|batch(?:ful)?|go))\b`,
+    String.raw`(?<![\d.,/\p{L}])${N}${OF_THEM}(?:\s+(?:down|on|in))?(?:\s+${ON})?\s+(?:at a time|at once|a time|at one go|in one go|(?:per|to a) (?:pan|l[o]ad|batch(?:ful)?|go))\b`,
     'iu',
   ),
   new RegExp(
@@ -22,6 +22,8 @@ const AT_A_TIME: readonly RegExp[] = [
     'iu',
   ),
   HELD,
+  // "8 or 9 in the pan", and nothing else
+  new RegExp(String.raw`^(?:about |say )?${N}${OF_THEM}\s+${ON}$`, 'iu'),
   new RegExp(String.raw`\b(?:no|not|never)\s+more than\s+${N}${OF_THEM}\s+${ON}`, 'iu'),
 ];
 /** "My pan takes four": of the rest of the sentence a number of pieces is told by what holds them. */

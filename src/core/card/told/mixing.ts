@@ -15,8 +15,10 @@ const NO_LUMPS = new RegExp(
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps|perfect)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
-  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]|like (?:(?:single|thin|thick|double|pouring) )?(?:cream|silk|paint)`,
+  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
 );
+/** How it looks as it is mixed; said of the batter alone it is how thick it is. */
+const LIKE_CREAM = /\blike (?:(?:single|thin|thick|double|pouring) )?(?:cream|silk|paint)\b/i;
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b|\bsmooth(?:ish| enough)\b/i;
 const UNTIL = anyWord(
@@ -56,7 +58,7 @@ const NOT_MUCH =
   /^(?:but |and )?(?:not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all)|liquidi[sz]er|blitz)\b/iu;
+  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
 
 /** "Blend eggs, milk, flour 20 s": the first of what goes in. */
 const BLENDS = /^(?:then )?blend \p{L}+$/iu;
@@ -76,6 +78,8 @@ function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | nu
     (NO_LUMPS.test(text) ||
       GLATT.test(text) ||
       /(?:^|: )(?:quite |really |very )?smooth$/i.test(text) ||
+      /^(?:\p{L}+ ){1,2}smooth$/iu.test(text) ||
+      (LIKE_CREAM.test(text) && MIXING.test(text)) ||
       (SMOOTH_WORDS.test(text) && (UNTIL.test(text) || MIXING.test(text))));
   if (smooth && !stay) return 'smooth';
   if (NOT_MUCH.test(text) && MIXING.test(sentence)) return 'just';
@@ -127,7 +131,7 @@ const SOME_BITS = new RegExp(BITS, 'i');
 const FOLDS =
   /\bfold(?:ed|s|ing)?\b(?! (?:over|in half|in(?:to)? (?:quarters|half)|(?:the |each )?(?:crepes?|edges?|pancakes?)))/i;
 const IT_FOLDED =
-  /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b/i;
+  /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b|^(?:then |and )?fold$/i;
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
@@ -150,7 +154,7 @@ function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds'
   return FOLDS.test(text) &&
     (FOAM.test(text) ||
       (FOAM.test(sentence) && /\bthe rest\b|^folded(?: in\b|$)/i.test(text)) ||
-      (IT_FOLDED.test(text) && !SOME_BITS.test(text)))
+      (IT_FOLDED.test(text) && !SOME_BITS.test(text) && (FOAM.test(sentence) || !/^(?:then |and )?fold$/i.test(text))))
     ? 'once'
     : null;
 }
@@ -173,7 +177,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|(?:then |and )?strain$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}$|(?:then |and )?strain$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -18,7 +18,7 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:it|the batter)(?: for)?(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
@@ -62,7 +62,7 @@ const GIVEN_TIME =
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|(?<=\banother |\bfurther )(?:hour|minute)s?\b|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -83,7 +83,7 @@ function givenTime(said: string): boolean {
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
 const BARE_REST =
-  /\b(?:rests?|stands?|sits?|leave|wait|give)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: to \p{L}+)?$/iu;
+  /\b(?:rests?|stands?|sits?|leave|wait|give)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: (?:to \p{L}+|(?:for|while|so)\b.*))?$/iu;
 
 /** "Lid on for a quarter of an hour": shorter, it lies over a pan, minutes. */
 const COVERED = /^(?:lid|cover|cloth|towel|plate) (?:on|over)\b/i;
@@ -100,13 +100,16 @@ const isStanding = (text: string): boolean =>
 /** "Five minutes, it thickens up": what becomes of it tells that it stands. */
 const GROWS =
   /^(?:so |and )?(?:(?:un)?till? it(?:[’']s| is) (?:jelly|thick|a gel)|it (?:thickens|swells|relaxes|loosens|plumps))\b/i;
+/** "Five minutes to curdle": what it stands for. */
+const STANDS_TO = /\bto (?:curdle|sour|clabber|thicken|swell|soak|soften|hydrate|froth|bloom|drink)\b/i;
 
 /** @param then the clauses that follow it @param before the one before it */
 export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
-  const grows = TIME_ALONE.test(text) && (GROWS.test(own[0]?.text ?? '') || SCALDS.test(sentence));
+  const grows =
+    TIME_ALONE.test(text) && (GROWS.test(own[0]?.text ?? '') || SCALDS.test(sentence) || STANDS_TO.test(text));
   if ((!isStanding(text) && !grows) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
   if (!time) return [];
@@ -176,6 +179,7 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
     .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
+  if (/\bto (?:curdle|sour|clabber)\b/i.test(text)) return 'wet';
   // the yeast wakes before the flour is in
   if (/\b(?:foams?|froths?)\b/i.test(text) && /\byeast\b/i.test(sentence)) return 'wet';
   if (SOAKS.test(sentence) || (before && SOAKS.test(before.text) && OF_IT.test(text))) return 'wet';
@@ -202,6 +206,21 @@ const isTimeOnly = (c: Clause): boolean => {
     text.length < 32
   );
 };
+
+/** "Another hour.", behind a rest and what goes in after it: the batter stands again. */
+export function restsMore(clauses: readonly Clause[]): readonly ToldFact[] {
+  const heat = clauses.findIndex((c) => LIES_THERE.test(c.text));
+  return clauses.flatMap((c, n): readonly ToldFact[] => {
+    const min = c.times[0]?.min ?? 0;
+    const isMore = /^(?:then |and )?(?:another|a further)\b/i.test(c.text) && c.taken === 'told' && isTimeOnly(c);
+    if (!isMore || min < LEAST_REST_MORE || (heat >= 0 && heat < n)) return [];
+    return [{ fact: 'rest', value: hundredths(min), unit: 'min', of: 'batter', words: c.text, taken: 'told' }];
+  });
+}
+/** What is done at the heat. */
+const LIES_THERE = /\b(?:fry|fried|cook|griddle|skillet|iron|ladle|flip|turn)\b/i;
+/** Shorter than this, minutes, more of it is time on the heat. */
+const LEAST_REST_MORE = 10;
 
 /** "Ten minutes.", between the mixing and the heat: the batter stands so long. */
 export function restAlone(clauses: readonly Clause[]): readonly ToldFact[] {

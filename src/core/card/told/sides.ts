@@ -239,6 +239,12 @@ const COUNTED = /^(?:compter|comptez|count|allow|reckon)\b/i;
 const isTimed = (x: Clause | undefined, c: Clause): boolean =>
   x !== undefined && x.sentence === c.sentence && x.times.length > 0 && TIME_ALONE.test(x.text);
 
+/** Of a time before or behind a turn that is told by its look: "when the bubbles pop I flip them, another minute". */
+function sideByLook(w: Walk, n: number, c: Clause): Side | null {
+  if (w.by?.sentence === c.sentence) return MORE.test(c.text) ? 'secondSide' : 'firstSide';
+  return turnsNext(w, n) ? 'firstSide' : null;
+}
+
 /** Which sides the lengths of time in one clause are of, in their order. */
 function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonly Side[] {
   const { text } = c;
@@ -250,7 +256,8 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   if (other && (side || summed)) return ['firstSide', 'secondSide'];
   if (side) return [side];
   if (w.first < 0 && COUNTED.test(text) && isTimed(w.clauses[n + 1], c)) return ['firstSide'];
-  if (w.first < 0 && (w.by?.sentence === c.sentence || turnsNext(w, n))) return ['firstSide'];
+  const byLook = w.first < 0 ? sideByLook(w, n, c) : null;
+  if (byLook) return [byLook];
   // nothing in an iron is turned
   if (w.ironed && w.first >= 0) return [];
   const isTurned = w.turned >= 0 && n - w.turned <= NEAR_TURN;
@@ -281,9 +288,15 @@ function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
     const isBeside = [w.first, w.turned].some((k) => w.clauses[k]?.sentence === c.sentence);
     const isTurnNext =
       w.first < 0 && c.sentence.startsWith(c.text) && then?.sentence === c.sentence && TURN_ALONE.test(then.text);
+    // "375 on the griddle, two and a half then one and a half"
+    const isPairNext =
+      w.first < 0 &&
+      then?.sentence === c.sentence &&
+      ON_HEAT.test(c.sentence) &&
+      [c, then].every((x) => bareIn(x.text, false).length === 1);
     const isOpen =
       c.taken === 'told' &&
-      (isBeside || isTurnNext || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));
+      (isBeside || isTurnNext || isPairNext || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));
     return isOpen ? bareIn(c.text, inSeconds) : [];
   }
   if (isNoSide(w.clauses, n)) return [];

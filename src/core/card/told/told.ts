@@ -13,7 +13,7 @@ import { loadIn } from './load';
 import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
 import { isFatAlone, panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
-import { restAlone, restsIn } from './rests';
+import { restAlone, restsIn, restsMore } from './rests';
 import { sidesIn } from './sides';
 import { spokenInFigures } from './spoken';
 import { HOT_SURFACE } from './words';
@@ -200,7 +200,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, said.text) } : f));
   // a rest told by its time alone is no side's
-  const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? [] : restAlone(clauses);
+  const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? restsMore(clauses) : restAlone(clauses);
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
   const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
