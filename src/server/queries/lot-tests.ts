@@ -34,7 +34,7 @@ export const testsOfMix = (premixId: string): Promise<LotTest[]> =>
     [premixId],
   );
 
-export interface NewLotTest {
+interface NewLotTest {
   readonly id: string;
   readonly lotId: string;
   readonly values: Readonly<Record<LotMeasure, number | null>>;
