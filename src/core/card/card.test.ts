@@ -132,6 +132,31 @@ test('several whole ingredients on one line become several lines of that number'
   ]);
 });
 
+test.each([
+  // a number that goes on with a half is the next thing's
+  [
+    '1.2 kilos of flour, 2 eggs and one and a half litres of milk',
+    ['flour-all-purpose 1200', 'egg-large 100', 'milk-whole 1547'],
+  ],
+  ['flour 250 g, butter 50 g (melted), eggs 4', ['flour-all-purpose 250', 'butter-unsalted 50', 'egg-large 200']],
+  // without a sign, and with a point within a number
+  [
+    'so one and a half cups flour three teaspoons baking powder quarter teaspoon salt one and a quarter cups milk one egg mix it and leave it lumpy',
+    ['flour-all-purpose 188', 'baking-powder-double-al 14', 'salt-table 2', 'milk-whole 305', 'egg-large 50'],
+  ],
+  [
+    'The griddle is on. Batter is 1 kg flour, 1.6 litres buttermilk, 8 eggs. Whisk it just till wet.',
+    ['flour-all-purpose 1000', 'buttermilk 1657', 'egg-large 400'],
+  ],
+  [
+    'For twenty of them. One point two kilos of flour, ten eggs, one point five litres of milk. Mix it.',
+    ['flour-all-purpose 1200', 'egg-large 500', 'milk-whole 1547'],
+  ],
+])('told in a breath: %s', (text, wanted) => {
+  const lines = read(text).lines.filter((l) => l.grams !== null);
+  expect(lines.map((l) => `${l.ingredient?.id} ${Math.round(l.grams ?? 0)}`).toSorted()).toEqual(wanted.toSorted());
+});
+
 test('headings put lines into vessels', () => {
   const c = read('Dry:\n1 cup flour\nWet:\n1 cup milk\n1 tbsp sugar\nFold in:\n1/2 cup walnuts');
   expect(c.lines.map((l) => l.vessel)).toEqual(['dry', 'wet', 'wet', 'fold-in']);

@@ -28,7 +28,8 @@ const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
   return (
     a !== null ||
-    /\d\s*\p{L}{0,12}\s*$/u.test(text) ||
+    // "butter 50 g (melted)"
+    /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
     /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
     ONE_UNIT.test(text)
   );
@@ -93,7 +94,13 @@ export function itemsIn(
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const parted = strokesOf(text);
   if (parted && parted.filter((x) => whole(read(x))).length >= 0.6 * parted.length) return parted;
-  const seams = [...text.matchAll(SEAM)].filter((m) => m[0] !== '' && m.index > 0);
+  const seams = [...text.matchAll(SEAM)].filter(
+    // "one and a half litres": within a number there is no seam
+    (m) =>
+      m[0] !== '' &&
+      m.index > 0 &&
+      !(AND_A_PART.test(text.slice(m.index)) && ENDS_IN_COUNT.test(text.slice(0, m.index))),
+  );
   if (seams.length === 0) return null;
   // inside brackets nothing is parted
   const depth = (at: number): number =>
@@ -118,7 +125,7 @@ export function itemsIn(
   if (out.length === 0 || strokes === 1) return null;
   // the last may be known and have no amount: "and a bit of salt"
   const end = read(last);
-  const named = !/[.!?]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
+  const named = !/[.!?,]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
   return whole(end) || named ? [...out, last] : null;
 }
 
@@ -128,7 +135,7 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\band\s))(?:(?:pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+)?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
@@ -142,7 +149,7 @@ const STATE =
   /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
 /** Minutes, degrees, widths, people: a number of no food. */
 const NO_FOOD =
-  /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
+  /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|person(?:en|nes|as)\b|leute\b|gäste\b|kinder\b|enfants\b|niños\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
 
 /** A sentence longer than this is no sentence of a card; a thing and what is done to it take no more room than that. */
 export const MOST_SENTENCE_CHARS = 1500;
@@ -173,6 +180,10 @@ function upToNext(line: Line, text: string, read: (text: string) => Line): ItemA
 }
 
 const AND_A_PART = /^\s+and\s+(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b/i;
+/** "Una cucharadita y media", "une cuillère et demie". */
+const HALF_MORE = /^\s+(?:y medi[oa]|et demie?|und eine? halbe?)(?!\p{L})/iu;
+const OF_A_THING = /^\S+ \S+ (?:y medi[oa]|et demie?) d(?:e |[’'])\p{L}+$/iu;
+const ENDS_IN_COUNT = new RegExp(`(?:^|[\\s,])(?:\\d+|${COUNT_WORDS})$`, 'i');
 const LAST_COUNT = new RegExp(`\\s+(?:\\d+|an?|${COUNT_WORDS})$`, 'i');
 /** Where a thing ends that ends before an index, with its tail. */
 function endOf(rest: string, at: number): number {
@@ -184,16 +195,18 @@ function endOf(rest: string, at: number): number {
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   let first: string | null = null;
+  let last = '';
   let ended = false;
   for (const e of rest.matchAll(ENDS)) {
     if (e.index === 0) continue;
     const length = endOf(rest, e.index);
     const text = rest.slice(0, length).trim();
     first ??= text;
+    last = text;
     const line = read(text);
     if (isThing(line)) return upToNext(line, text, read) ?? { line, length, text };
     // "1 cup and 2 tablespoons flour" goes on; anything else ends here
-    ended = !/^\s+(?:and|plus)\b/i.test(e[0]);
+    ended = !/^\s+(?:and|plus)\b/i.test(e[0]) && !HALF_MORE.test(rest.slice(e.index));
     if (ended) break;
   }
   // "two and a half cups of milk": it goes on to the end
@@ -204,13 +217,16 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   const amount = readAmount(rest);
   const measured =
     amount?.amount.terms.length === 1 && amount.amount.terms[0]?.unit ? rest.slice(0, amount.length).trim() : null;
-  const text = measured !== null && measured.length > (first?.length ?? 0) ? measured : (first ?? rest.trim());
+  // "una cucharadita y media de levadura": with its name, though nobody knows it
+  const named = OF_A_THING.test(last) ? last : null;
+  const text =
+    named ?? (measured !== null && measured.length > (first?.length ?? 0) ? measured : (first ?? rest.trim()));
   return { line: null, length: text.length, text };
 }
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus)\s+)((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating)(?:\s+bit)?\s+of|some)\s+\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+)((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
@@ -302,7 +318,9 @@ export function measuredIn(
     readLine(
       /^(?:cup|pint|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(text)
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
-        : text,
+        : /^(?:schuss|schluck|spritzer|handvoll|pincée|poignée|chorrito|puñado)(?!\p{L})/iu.test(text)
+          ? `1 ${text}`
+          : text,
       house,
       {},
       null,

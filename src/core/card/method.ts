@@ -57,7 +57,10 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
   // "Forty, and nobody had seconds", last of all
   { is: /(?<=[.!?]\s+)(\p{L}{3,}(?:-\p{L}+)?)(?=, and\b[^.!?]*[.!]?\s*$)/gu, least: 4 },
   // "Eleven.", "~11": a sentence that is a number
-  { is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?: odd| or so|ish)?(?=[.!]|$)/gu, least: 4 },
+  {
+    is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?: odd| or so|ish)?(?=[.!]|$|, \S+ (?:each|apiece|a head))/gu,
+    least: 4,
+  },
   { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
   // "Ten hoppers.", last of all: of whatever name
   {
@@ -86,7 +89,7 @@ const MADE = anyWord(
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^that[’']s (?:about |around )?\S+$/iu;
@@ -104,6 +107,9 @@ const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
   [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
   [/\bune quinzaine\b/i, 15],
+  [/\b(?:une dizaine|una decena)\b/i, 10],
+  [/\b(?:une vingtaine|una veintena)\b/i, 20],
+  [/\bune trentaine\b/i, 30],
 ];
 const MOST_COUNT = 10_000;
 const A_NUMBER =
@@ -116,7 +122,7 @@ const partsOf = (sentence: string): readonly string[] => {
   const last = /[,;:]/.test(sentence) ? null : RUNS_ON_TO.exec(sentence);
   if (last) return [sentence.slice(0, last.index), last[0].trim()];
   const [head = '', ...more] = sentence.split(/:\s+/);
-  const parted = A_NUMBER.test(head) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
+  const parted = A_NUMBER.test(inFigures(head)) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) =>
     p.split(
       /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes))/,
@@ -192,7 +198,7 @@ const EATEN = /\b(?:eats?|ate|eaten)\b[^,;.]*\b(?:of (?:them|these|those|it)|cak
 
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
-  /^(?!.*\b(?:cook|fry|bake|leave|rest|beat|whisk)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
+  /^(?!.*\b(?:cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(

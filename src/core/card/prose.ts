@@ -177,8 +177,20 @@ const ENOUGH_IS = new RegExp(
   String.raw`\b(?:enough|some) ((?:butter)?milk|water|flour|cream|beer)(?: (?:to|for|so)\s[^,.;]{3,45})?,? ${IS_THAT}*(${SO_MUCH})(?! of\b)(?![\p{L}\d])`,
   'giu',
 );
+/** "One point two kilos": 1.2. */
+const POINT_OF = new RegExp(
+  String.raw`(?<!\p{L})(nought|zero|oh|\d+|${COUNT_WORDS}) point ((?:(?:nought|zero|oh|one|two|three|four|five|six|seven|eight|nine|\d)[ -]?)+)(?=(?:of an? )?(?:kilos?|kilograms?|kg|lit(?:re|er)s?|l|grams?|g|pounds?|pints?|cups?|ounces?|inch(?:es)?|cm|centimet(?:re|er)s?|minutes?)(?!\p{L}))`,
+  'giu',
+);
+const digitOf = (word: string): string =>
+  /^(?:nought|zero|oh)$/i.test(word) ? '0' : /^\d/.test(word) ? word : String(figureOf(word));
+
 export const putRight = (text: string): string =>
   text
+    .replace(
+      POINT_OF,
+      (_, whole: string, part: string) => `${digitOf(whole)}.${part.trim().split(/[ -]/).map(digitOf).join('')} `,
+    )
     .replace(PUT_RIGHT, (_, __, thing: string, amount: string) => `${amount} ${thing}`)
     .replace(HUNDRED_AND, (_, hundreds: string, tens: string, five?: string) =>
       String(100 * figureOf(hundreds) + figureOf(tens) + figureOf(five)),

@@ -174,6 +174,8 @@ const SIZE_WORD =
   /^(?:small|large|tiny|little|big|wee|two[\s-]finger|three[\s-]finger)\s+(?=(?:pinch|dash|smidgen|drop|tad|can|tin|jar|packet|carton|tub|pot|bag|glass|mug|bowl|block)(?:e?s)?\b)/i;
 const PART_AFTER =
   /^\s+and\s+(an?\s+|one[\s-]+|two[\s-]+|three[\s-]+)?(half|third|thirds|quarters?|fourths?|eighths?)\b/i;
+/** "Una taza y media", "une tasse et demie", "eine Tasse und eine halbe". */
+const AND_A_HALF_AFTER = /^\s+(?:y\s+medi[oa]|et\s+demie?|e\s+mezz[oa]|und\s+eine?\s+halbe?)(?!\p{L})/iu;
 const OR_TWO = /^\s+or\s+(two|three|so)\b(?!\s+\p{L}*(?:spoon|cup|tsp|tbsp|gram|ounce|stick))/iu;
 const HALF_FULL_AFTER = /^,?\s*\(?(half|two[\s-]thirds|three[\s-]quarters)[\s-]full\)?(?![\p{L}])/iu;
 
@@ -258,6 +260,11 @@ function readBehindUnit(t: OpenTerm, unit: string, sign: 1 | -1): void {
     const many = HOW_MANY[(more[1] ?? '').replace(/[\s-]+$/, '').toLowerCase()] ?? 1;
     t.low = t.low.add(new Fraction(many, PART_WORDS[(more[2] ?? '').toLowerCase()] ?? 1));
     t.at += more[0].length;
+  }
+  const half = more || t.high ? null : AND_A_HALF_AFTER.exec(restOf(t));
+  if (half) {
+    t.low = t.low.add(new Fraction(1, 2));
+    t.at += half[0].length;
   }
   const two = t.high || !t.low.equals(ONE) ? null : OR_TWO.exec(restOf(t));
   if (two && two[1] !== 'so') {

@@ -68,7 +68,7 @@ export function PacketCodes({
         ))}
       </div>
       <RefusalNotice text={asking.refusal} waits={asking.waits} />
-      <Button className="mt-3" disabled={asking.busy || changed.length === 0} onClick={() => void send()}>
+      <Button size="work" className="mt-3" disabled={asking.busy || changed.length === 0} onClick={() => void send()}>
         Note the codes
       </Button>
     </details>

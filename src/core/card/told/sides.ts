@@ -73,7 +73,8 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
     // nothing lies on a side so long: seconds
     if (!isSide)
       out.push({
-        min: inSeconds || n.value >= LEAST_SECONDS ? n.value / 60 : n.value,
+        // "two and a quarter, then ninety seconds": no seconds are parted
+        min: (inSeconds && Number.isInteger(n.value)) || n.value >= LEAST_SECONDS ? n.value / 60 : n.value,
         at: m.index,
         end: m.index + n.length,
       });
@@ -278,6 +279,15 @@ function withBare({ text }: Clause, one: Time, inSeconds: boolean): readonly Tim
 /** "Two and a half, flip, two". */
 const TURN_ALONE = /^(?:then )?(?:flip|turn|toss|over)(?: (?:it|them|over))*$/i;
 
+/** Two lengths of time one after the other: of pieces on the heat, or a sentence of nothing else. */
+function arePair(c: Clause, then: Clause): boolean {
+  if (bareIn(c.text, false).length !== 1) return false;
+  const alone = c.sentence.startsWith(c.text) && c.sentence.replace(/[.!]$/, '').endsWith(then.text);
+  return bareIn(then.text, false).length === 1
+    ? ON_HEAT.test(c.sentence)
+    : alone && then.times.length === 1 && TIME_ALONE.test(then.text);
+}
+
 /** Lengths of time in a clause that may be sides', without their unit too where sides are spoken of. */
 function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
   const isMarked = FIRST.test(c.text) || SECOND.test(c.text) || TURN.test(c.text);
@@ -289,11 +299,7 @@ function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
     const isTurnNext =
       w.first < 0 && c.sentence.startsWith(c.text) && then?.sentence === c.sentence && TURN_ALONE.test(then.text);
     // "375 on the griddle, two and a half then one and a half"
-    const isPairNext =
-      w.first < 0 &&
-      then?.sentence === c.sentence &&
-      ON_HEAT.test(c.sentence) &&
-      [c, then].every((x) => bareIn(x.text, false).length === 1);
+    const isPairNext = w.first < 0 && then?.sentence === c.sentence && arePair(c, then);
     const isOpen =
       c.taken === 'told' &&
       (isBeside || isTurnNext || isPairNext || isMarked || ((w.first >= 0 || w.turned >= 0) && MORE.test(c.text)));

@@ -90,6 +90,9 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
   ...rows('poured', `\\b(?:dot|scatter|sprinkle|top) (?:it |them |each )(?:one )?with ${THING}$`),
 ];
 
+/** What a batter is made of is folded in to make it: no thing that goes in last. */
+const BASE: ReadonlySet<string> = new Set(['flour', 'starch']);
+
 /** What goes on pieces by a word that names several things: which of them, the card's lines tell. */
 const SOME_OF = /^(?:the |some |a few )?(?:chopped |toasted )?(?:nuts|berries|fruits?|seeds|chips|herbs)$/i;
 
@@ -107,7 +110,7 @@ function momentsIn({ text, sentence, taken }: Clause, house: KitchenConventions)
       : null;
     const some = m?.[1] && SOME_OF.test(m[1].trim());
     if (some) return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: null, words: text, taken }];
-    if (i && i.id !== 'egg-white')
+    if (i && i.id !== 'egg-white' && !(moment === 'folded' && BASE.has(i.category)))
       return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
   }
   return [];

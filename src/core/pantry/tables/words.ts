@@ -34,7 +34,7 @@ export const HARMLESS = list(
 export const STATE = list(
   `sep parted apart batido batidos batida batidas temperatura ambiente pomada melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
   tightly beaten whisked whipped up separated separately chopped finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
-  cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
+  cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt noisette clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
