@@ -143,7 +143,7 @@ const ENDS =
   /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just)\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
-  /^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/i;
+  /^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
 /** What is done to a thing, behind its comma. */
 const STATE =
   /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
@@ -226,7 +226,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+)((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=a\s+squeeze))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [

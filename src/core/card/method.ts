@@ -61,7 +61,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     is: /(?<=[.!?]\s+)(?:about |around |maybe )?(\p{L}{3,}(?:-\p{L}+)?)(?: odd| or so|ish)?(?=[.!]|$|, \S+ (?:each|apiece|a head))/gu,
     least: 4,
   },
-  { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=\.?$)/gu, least: 4 },
+  { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=(?:ish| or so)?\.?$|(?:ish| or so)\.\s)/gu, least: 4 },
   // "Ten hoppers.", last of all: of whatever name
   {
     is: /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}(?:s|en)))\.?\s*$/giu,

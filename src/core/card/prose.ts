@@ -69,8 +69,8 @@ const POURS =
 const POURS_LAST =
   /(?:,|\band|\bthen)\s+(?:(?:and|then|i|we|you)\s+)*(?:pour|ladle|scoop|spoon|drop|portion)\b[^.;]*\b(?:each|apiece|per (?:cake|piece|pancake|waffle|crepe)|a piece)\b/i;
 /** What is done with a batter that is made. */
-const AT_WORK = /\b(?:flip|turn (?:it|them|when)|swirled?)\b/i;
-/** "It does about 250 at 60 ml": what comes of it. */
+const AT_WORK =
+  /\b(?:flip|turn (?:it|them|when)|swirled?|(?:pan|griddle|skillet|iron) (?:on |at )?(?:a )?(?:medium|low|high|hot)|fill (?:the )?(?:holes|hollows|wells))\b/i;
 /** "Next day a splash of milk if it's gone thick": what may be done, and no amount of the card's. */
 const THINNED_IF =
   /\b(?:splash|drop|bit|dash|drizzle|touch|little|some)\b[^.;\d]*\b(?:if|when|should) (?:it|the (?:batter|mix))\b[^.;]*\b(?:thick\w*|stiff\w*|heavy|tight|stodgy|set up)\b/i;
@@ -80,6 +80,7 @@ const isThinned = (said: string): boolean =>
   said.length < MOST_THINNED_CHARS &&
   THINNED_IF.test(said) &&
   !new RegExp(`\\d|\\b(?:${COUNT_WORDS})\\b`, 'i').test(said);
+/** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
@@ -279,7 +280,7 @@ function unmeasured(
 
 /** "A third of a cup portions", "ten litres at a time": how a batter is parted, and nothing of it. */
 const SERVED_OUT =
-  /\b(?:cups?|ml|ounces?|spoons?|tablespoons?) (?:portions?|scoops?|ladles?|measures?)\b|\b(?:lit(?:re|er)s?|kilos?|cups?|batches?) at a time\b/i;
+  /\b(?:cups?|ml|ounces?|spoons?|tablespoons?) (?:portions?|scoops?|ladles?|measures?|pours?)\b|\b(?:lit(?:re|er)s?|kilos?|cups?|batches?) at a time\b/i;
 
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({

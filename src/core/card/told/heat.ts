@@ -147,7 +147,7 @@ const SET = `(?: (?:i|we|he|she) (?:keep|have|run|set|put|like)s?)?(?:[’']s|[�
 /** What has a knob: its number may stand right behind it. */
 const KNOBBED = [
   new RegExp(
-    `\\b(?:setting|stufe|dial|knob|notch|heat on)(?: at| on| to| is)? ${KNOB}\\b(?!\\d|\\.\\d| ?(?:°|deg|min))`,
+    `\\b(?:setting|stufe|dial|knob|notch|heat on|(?:at|on) level)(?: at| on| to| is)? ${KNOB}\\b(?!\\d|\\.\\d| ?(?:°|deg|min))`,
     'i',
   ),
   knobs(String.raw`\b(?:dial|knob|setting|burner|hob|stufe|stove|ring)\b[^\d,;.]{0,20}?\b`),

@@ -167,7 +167,7 @@ function asSaid(facts: readonly ToldFact[], clauses: readonly Clause[]): readonl
 const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
   before?.sentence === c.sentence &&
   isFatAlone(before.text) &&
-  /^(?:about |maybe |just )?(?:an?|half an?|one|two|\d) (?:small |good |scant )?(?:teaspoon|tablespoon|spoon(?:ful)?|tsp|tbsp|knob)(?: or so| each time)?$/i.test(
+  /^(?:about |maybe |just )?(?:an?|half an?|one|two|\d) (?:small |good |scant )?(?:teaspoons?|tablespoons?|spoon(?:ful)?s?|tsp|tbsp|knobs?)(?: or so| each time)?$/i.test(
     c.text,
   );
 
