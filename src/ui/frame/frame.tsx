@@ -35,7 +35,7 @@ export function Frame({
       <Link
         href={to}
         aria-current={on ? 'page' : undefined}
-        className={`inline-flex min-h-10 items-center rounded-hold px-3 text-[15px] font-semibold text-rim hover:bg-wash max-lg:px-2 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
+        className={`inline-flex min-h-10 items-center rounded-hold px-3 text-[15px] font-semibold text-rim hover:bg-wash max-lg:px-1.5 ${on ? 'underline decoration-[3px] underline-offset-[7px]' : ''}`}
       >
         {text}
       </Link>

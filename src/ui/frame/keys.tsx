@@ -61,7 +61,7 @@ export function Keys() {
         <kbd aria-hidden className="hold grid size-6 place-items-center font-sans text-sm leading-none">
           ?
         </kbd>
-        Keys
+        <span className="max-lg:sr-only">Keys</span>
       </Button>
       <Dialog open={open} onOpen={setOpen} title="Keys" wide>
         {part ? (
