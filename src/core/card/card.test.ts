@@ -417,3 +417,37 @@ test('in talk what is fried in is the pan’s, what is cooked in milk keeps its 
     of('To cook for six I take 200 g flour, 300 ml milk, 2 eggs and a bit of salt. Whisk it well.'),
   ).toContainEqual(['salt-table', 'batter']);
 });
+
+test('in talk what is added if the batter is too thick is kept back: a line of its own that is asked about', () => {
+  const water = (text: string) =>
+    read(`330 g buckwheat flour, 750 g cold water, 1 egg. ${text}`)
+      .lines.slice(3)
+      .map((l) => [Math.round(l.grams ?? 0), l.findings.map((f) => f.code)]);
+  const KEPT_BACK = [[50, ['kept-back']]];
+  expect(water('Rest overnight, thin with another 50 g of water if needed.')).toEqual(KEPT_BACK);
+  expect(water("If it's thick add 50 g of milk.")).toEqual(KEPT_BACK);
+  expect(water('When the batter has thickened, add up to 50 g more milk.')).toEqual(KEPT_BACK);
+  expect(water('Rest an hour, add up to 50 g of milk if it is too thick after the rest.')).toEqual(KEPT_BACK);
+});
+
+test('in talk only fat goes to the pan that heats in the oven', () => {
+  const uses = (text: string) => read(text).lines.map((l) => l.use);
+  const PAN = ['batter', 'batter', 'batter', 'pan'];
+  const OVEN = 'Put the cast iron in with 3 tablespoons of butter. Bake 20 minutes.';
+  expect(uses(`Oven one: 3 eggs, 3/4 cup milk, 3/4 cup flour. Blender. ${OVEN}`)).toEqual(PAN);
+  expect(
+    uses('3 eggs, 3/4 cup milk, 3/4 cup flour. Put the skillet in the oven with 3 tablespoons of butter at 425.'),
+  ).toEqual(PAN);
+});
+
+test('in talk a mix that is put in is asked about, a mix that is poured is no line', () => {
+  const asked = (text: string) =>
+    read(text)
+      .lines.filter((l) => l.status !== 'read')
+      .map((l) => l.text);
+  expect(asked('1 cup pancake mix, 3/4 cup water. Stir. Done.')).toEqual(['1 cup pancake mix']);
+  expect(asked('I use 500 g of our dry mix with 600 ml buttermilk and 3 eggs, then 60 ml of batter each.')).toEqual([
+    '500 g of our dry mix',
+  ]);
+  expect(asked('Whisk 2 eggs with 300 ml milk. Pour 50 ml of the mix for each.')).toEqual([]);
+});

@@ -572,6 +572,11 @@ function placeOfItems(row: Row, r: Reading): Place {
   const t = row.text;
   const hint = vesselOf(r.role);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
+  // "1 egg. Rest overnight, thin with 50 ml of water": a list, and what is done with it
+  const told = bits?.some((bit) => DOING.has(firstWord(/[.!?]\s+(\S.*)$/.exec(bit)?.[1] ?? '')))
+    ? paragraph(t, r, hint)
+    : null;
+  if (told) return told;
   if (bits) return { at: 'lines', lines: bits.flatMap((bit) => readRows(bit, r, hint)) };
   const strung = strungUp(t, r, hint);
   if (strung) return { at: 'lines', lines: strung };

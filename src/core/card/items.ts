@@ -231,6 +231,11 @@ const A_BIT =
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
   [/\b(?:fry|fried|cook|brown)\b[^,;.]{0,12}\b(?:with|in)\s+$/i, FOR_THE_PAN],
+  // "put the skillet in the oven with three spoons of butter"
+  [
+    /\b(?:cast[- ]iron|skillet|pan|tin|tray|dish|irons?)(?: goes?)? in(?:to)?(?: (?:the|a|an) (?:hot )?oven)? with (?:the |about )?$/i,
+    FOR_THE_PAN,
+  ],
   [/\bserved?\b[^,;.]{0,12}\bwith\s+$/i, 'to serve'],
 ];
 /** What is done at the heat, or at the table. */

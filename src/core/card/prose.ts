@@ -54,15 +54,18 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?[\d.,]+ ?(?:ml|cl|g|grams?|oz) (?:portions?|per (?:piece|waffle|pancake|cake|crepe)|for each)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
+  /^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:about |some )?(?:an? |one )?(?:third|quarter|half|two[- ]thirds) (?:of )?(?:an? )?cup(?=,\s[^,;]*\b(?:min(?:ute)?s?|sec(?:ond)?s?|sides?)\b)|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?[\d.,]+ ?(?:ml|cl|g|grams?|oz) (?:portions?|per (?:piece|waffle|pancake|cake|crepe)|for each)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/i;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
-const OF_THE_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
+const OF_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
+/** "A cup of pancake mix": bought or blended, and put in. */
+const DRY_MIX = /\b(?:pancake|waffle|crepe|baking|bread|biscuit|muffin|cake|breakfast|dry|house|own|our) mix\b/gi;
+const isOfBatter = (text: string): boolean => OF_BATTER.test(text.replace(DRY_MIX, ''));
 /** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
 const AT_TABLE =
-  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
+  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
-  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:iron|griddle|pan|skillet|oven)\b|(?:(?:die|eine|in (?:der|einer)|la|une|dans une|una|en la) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:der|einer)|la|une|dans une|una|en la) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
 const POURS =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */
@@ -80,6 +83,12 @@ const isThinned = (said: string): boolean =>
   said.length < MOST_THINNED_CHARS &&
   THINNED_IF.test(said) &&
   !new RegExp(`\\d|\\b(?:${COUNT_WORDS})\\b`, 'i').test(said);
+/** "If it's thick add 50 g of milk", "thin with another 100 ml of water if needed": kept back, with its amount. */
+const TOO_THICK = String.raw`\b(?:if|when|where|should) (?:it|this|that|the (?:batter|mix(?:ture)?))\b[^.;,]{0,30}\b(?:thick\w*|stiff\w*|heavy|tight|stodgy|set up)\b`;
+const THINNING = new RegExp(
+  String.raw`(?:^|[,;]\s*|\b(?:and|but)\s+)(?:(?:(?:then|and|but|next day|the next day|in the morning|later),?\s+)*(?:thin|loosen|slacken|let (?:it|the batter) down)\b[^,;.]*\b(?:if|when|where|should)\b[^,;.]*|${TOO_THICK}[^.;,]*(?:,\s*[^.;,]*)?|(?:(?:then|you can|can)\s+)?(?:add|stir in|whisk in|beat in|up to)\b[^,;.]*${TOO_THICK}[^,;.]*)$`,
+  'iu',
+);
 /** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
@@ -91,6 +100,8 @@ const BATTER_IN = /\b(?:then |and |the )*batter (?:goes )?in\b/i;
 const NEVER_SERVED: ReadonlySet<string> = new Set(['leavening', 'flour', 'starch']);
 
 const isNeverServed = (l: Line): boolean => NEVER_SERVED.has(l.ingredient?.category ?? '');
+/** Nobody fries these: a sentence that measures them tells of the batter, whatever it begins with. */
+const isNeverFried = (l: Line): boolean => isNeverServed(l) || l.ingredient?.category === 'egg';
 /** On top of what is in the bowl, or of what is on the plate: what is laid there tells. */
 const LAID_ON = /\bon top\b(?! of (?:each|the (?:stack|pile)|them))/i;
 
@@ -129,29 +140,37 @@ export function toldIn(
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
   const sentences = putRight(text.replace(MEASURE_POINT, '$1')).split(/(?<=[.!?;])\s+/);
   return sentences.flatMap((sentence, n) => {
-    const said = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
+    const whole = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
+    const said = whole.replace(THINNING, '');
     if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said) || isThinned(said)) return [];
+    const keptBack = measuredIn(whole.slice(said.length), house, languages, isMeasure)
+      .filter((m) => m.ingredient !== null)
+      .map((m) => read(`${m.text.replace(/\b(?:more|another|extra)\s|\s(?:if|when)\b.*$/gi, '')} if needed`));
+    if (said === '') return keptBack;
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);
-    if (fried) return [fried];
+    if (fried) return [fried, ...keptBack];
     const measured = measuredIn(said, house, languages, isMeasure);
     // "three tablespoons of butter in, swirl, batter in"
     const before =
       BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
     // "then the dry goes right on top: two cups of flour": on the wet
     const atTable = AT_TABLE.test(said) && !(LAID_ON.test(said) && measured.some(isNeverServed));
-    const beside = atTable ? 'to serve' : AT_THE_HEAT.test(said) || before ? 'for the pan' : null;
+    const atHeat = (AT_THE_HEAT.test(said) || before) && measured.filter(isNeverFried).length < 2;
+    const beside = atTable ? 'to serve' : atHeat ? 'for the pan' : null;
     if (beside !== null)
-      return measured.flatMap((m) => {
-        // "a teaspoon of baking powder goes on top": on the flour
-        if (beside === 'to serve' && isNeverServed(m)) return [m];
-        const line = read(`${m.text} ${beside}`);
-        return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
-      });
+      return [
+        ...measured.flatMap((m) => {
+          // "a teaspoon of baking powder goes on top": on the flour
+          if (beside === 'to serve' && isNeverServed(m)) return [m];
+          const line = m.use === 'batter' ? read(`${m.text} ${beside}`) : m;
+          return m.ingredient !== null && line.use !== 'batter' ? [line] : [];
+        }),
+        ...keptBack,
+      ];
     const bare = withoutWhither(said.replace(DOES, ''));
-    return (
-      putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more: enoughIn(said, house), read })
-    );
+    const more = enoughIn(said, house);
+    return [...(putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more, read })), ...keptBack];
   });
 }
 
@@ -238,7 +257,9 @@ function putIn(
   const bits = (itemsIn(bare, house, languages) ?? bare.split(PARTED))
     // "yolks in with four hundred ml of milk": what the yolks go with
     .map((bit) => bit.replace(PART_OF_EGGS, ''))
-    .filter((bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit));
+    .filter((bit) => A_MEASURE.test(bit) || !TOLD_ALREADY.test(bit))
+    // "140 g flour + 1 tsp baking powder folded in, then the whites"
+    .flatMap((bit) => itemsIn(bit, house, languages) ?? [bit]);
   const apart = bits.map(read);
   // "whites get whipped with two spoons of sugar" is no item: its amount stands in the middle of what is done
   if (bits.some(isAct)) return null;
@@ -282,6 +303,9 @@ function unmeasured(
 const SERVED_OUT =
   /\b(?:cups?|ml|ounces?|spoons?|tablespoons?) (?:portions?|scoops?|ladles?|measures?|pours?)\b|\b(?:lit(?:re|er)s?|kilos?|cups?|batches?) at a time\b/i;
 
+/** "It should drop off a spoon": how thick it is. */
+const OFF_A_SPOON = /\b(?:off|from|coats?|covers?|back of)\b[^,;.\d]{0,20}\bspoon\b/i;
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -298,13 +322,13 @@ function measuredOrAsked({
 }): readonly Line[] {
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
-  const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !OF_THE_BATTER.test(m.text));
+  const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !isOfBatter(m.text));
   if (known.length > 0 || more.length > 0)
     return [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   if (/\b(?:each|apiece|a piece)\s*(?:,|$)/i.test(said) && known.length === 0) return [];
-  if (SERVED_OUT.test(said) && known.length === 0) return [];
+  if ((SERVED_OUT.test(said) || OFF_A_SPOON.test(said)) && known.length === 0) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat
   if (AT_WORK.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];

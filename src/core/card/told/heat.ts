@@ -32,6 +32,8 @@ function heatOf(text: string, sentence: string, at: number): string {
   if (/^(?:pre-?)?heat to\b/i.test(text) && (OVEN.test(text) || /\b(?:in there|inside|in it)$/i.test(text)))
     return 'oven';
   if (HOLDING.test(text) || (HOLDING.test(sentence) && !SURFACE.test(text) && !OVEN.test(text))) return 'holding';
+  // "while the oven heats to 425 put the cast iron in"
+  if (/\boven (?:\w+ ){0,3}(?:to|at) (?:about )?$/i.test(text.slice(0, at))) return 'oven';
   const kinds: readonly (readonly [RegExp, string])[] = [
     // "bake in a hot iron, then drop it to 170"
     ...(IRON.test(sentence) && !/\boven\b/i.test(sentence) ? [] : [[OVEN, 'oven'] as const]),
@@ -103,7 +105,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
 
 /** What so much of is weighed or counted: "150 rye". */
 const COUNTED =
-  /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|oven|on|dry|steady|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
+  /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|oven|on|dry|steady|put|pop|slide|set|get|add|drop|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
 /** Degrees C that a clause tells, with the place where each stands. */
 function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
   const { text } = said;

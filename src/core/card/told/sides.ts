@@ -101,6 +101,10 @@ const PREHEATS =
 /** "Put 40 g butter in a skillet, 5 min in the oven": before there is batter in it. */
 const PAN_HEATS =
   /^(?:(?:then|first|and|meanwhile|now|next)[,\s]+)*(?:put|place|set|pop|slide|melt|heat|warm|get)\b[^.;]*\b(?:butter|fat|oil|lard|ghee|dripping|pan|skillet|dish|tins?)\b/i;
+/** "Skillets in a 220 oven for ten minutes": before anything is poured. */
+const EMPTY_IN =
+  /^(?:(?:the|my|an?|both|two|three|four|each|then)\s+)*(?:[\w-]+ )?(?:cast[- ]iron|skillets?|pans?|tins?|dish(?:es)?)(?: goes?)? in(?:to)?\b(?:[^,;.]*\boven\b| for\b| first\b)/i;
+const POURED = /\b(?:pour|ladle|batter in|batter goes)\b/i;
 const HOLDS_BATTER =
   /\b(?:batter|mixture|pour|ladle|bake|cook|fry|flip|turn(?! (?:the|your) oven)|pancakes?|waffles?|cakes?|cr[eê]pes?|side|sides|tilt|swirl|spoon(?:ful)?s?|each)\b/i;
 /** How long finished pieces keep, and all turns together. */
@@ -116,6 +120,17 @@ const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => 
 /** "Keep in a 90 °C oven up to 20 minutes": what is done waits there. */
 const KEPT = /\b(?:keeps?|kept|hold|holds|wait|waits)\b[^,;.]*\b(?:oven|warm|drawer|rack|foil)\b/i;
 
+/** A pan heats empty: nothing is poured before, and what is baked then has its own time. */
+function isEmptyIn(clauses: readonly Clause[], n: number): boolean {
+  const text = clauses[n]?.text ?? '';
+  return (
+    EMPTY_IN.test(text) &&
+    !HOLDS_BATTER.test(text) &&
+    !clauses.slice(0, n).some((x) => POURED.test(x.text)) &&
+    clauses.slice(n + 1).some((x) => /\bmin(?:ute)?s?\b/i.test(x.text))
+  );
+}
+
 /** A length of time that is no side's: of a rest, of work, of what is heated or kept. */
 function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const [before, c] = [clauses[n - 1], clauses[n]];
@@ -127,6 +142,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   return (
     FRIES_OTHER.test(text) ||
     (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
+    isEmptyIn(clauses, n) ||
     KEPT.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||

@@ -214,6 +214,8 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'strong bread flour': 'flour-bread',
   'strong white bread flour': 'flour-bread',
   'strong plain flour': 'flour-bread',
+  'strong white': 'flour-bread',
+  'strong wholemeal': 'flour-whole-wheat',
   'strong wholemeal flour': 'flour-whole-wheat',
   'wholemeal bread flour': 'flour-whole-wheat',
   'strong wholemeal bread flour': 'flour-whole-wheat',
