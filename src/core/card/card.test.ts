@@ -451,3 +451,21 @@ test('in talk a mix that is put in is asked about, a mix that is poured is no li
   ]);
   expect(asked('Whisk 2 eggs with 300 ml milk. Pour 50 ml of the mix for each.')).toEqual([]);
 });
+
+test('in talk a weight of plain is flour, and what goes in by turns keeps its name', () => {
+  const of = (text: string) =>
+    read(text).lines.map((l) => [l.status, l.ingredient?.id, l.grams === null ? null : Math.round(l.grams)]);
+  expect(
+    of('120 g buckwheat flour, 120 g plain, 5 g instant yeast. Leave it an hour until it bubbles.'),
+  ).toContainEqual(['read', 'flour-all-purpose', 120]);
+  expect(
+    of(
+      '125 g weiche Butter schaumig rühren, 3 Eier einzeln dazu, dann 250 g Mehl und 200 g Milch im Wechsel. Stufe 4, 3 Minuten.',
+    ),
+  ).toEqual(
+    expect.arrayContaining([
+      ['read', 'egg-large', 150],
+      ['read', 'milk-whole', 200],
+    ]),
+  );
+});

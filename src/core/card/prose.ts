@@ -205,8 +205,16 @@ const POINT_OF = new RegExp(
 const digitOf = (word: string): string =>
   /^(?:nought|zero|oh)$/i.test(word) ? '0' : /^\d/.test(word) ? word : String(figureOf(word));
 
+/** "120 g plain": flour, where no other word follows. */
+const PLAIN =
+  /(?<=\d ?(?:g|grams?|oz|ounces?|cups?|lbs?|kg|kilos?) (?:of )?plain)(?=\s*(?:[,.;]|\b(?:and|then)\b|$))/giu;
+/** "3 Eier im Wechsel": how it goes in. */
+const IN_TURN = /,?\s+(?:im Wechsel|nach und nach)\b/giu;
+
 export const putRight = (text: string): string =>
   text
+    .replace(PLAIN, ' flour')
+    .replace(IN_TURN, '')
     .replace(
       POINT_OF,
       (_, whole: string, part: string) => `${digitOf(whole)}.${part.trim().split(/[ -]/).map(digitOf).join('')} `,
