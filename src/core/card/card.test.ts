@@ -469,3 +469,22 @@ test('in talk a weight of plain is flour, and what goes in by turns keeps its na
     ]),
   );
 });
+
+test('in talk a count of a thing that no table knows is asked about, and what is counted besides is none', () => {
+  const unknown = (text: string) =>
+    read(text)
+      .lines.filter((l) => l.ingredient === null)
+      .map((l) => l.text);
+  expect(unknown('2 gherkins, 2 eggs, 1 cup milk, 1 cup flour. Mix.')).toEqual(['2 gherkins']);
+  expect(unknown('Take 4 sheets matzo, 2 eggs, 1 cup milk. Soak and fry.')).toEqual(['4 sheets matzo']);
+  expect(unknown('Three rusks crumbled, two eggs, a cup of milk and 100 g flour. Whisk and rest.')).toEqual([
+    'Three rusks crumbled',
+  ]);
+  expect(unknown('Take two bowls, a cup of flour, 2 eggs and 1 cup milk. Whisk and rest.')).toEqual([]);
+  // what goes into each hollow is the pan's
+  expect(
+    read(
+      '3 eggs, 1 cup milk, 1 cup flour. Whisk. Half a teaspoon of butter in each of twelve cups, 15 minutes.',
+    ).lines.map((l) => l.use),
+  ).toEqual(['batter', 'batter', 'batter', 'pan']);
+});

@@ -248,7 +248,8 @@ const FOR_EACH =
 const PER_PAN =
   /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
 /** "Half a teaspoon of oil in each well". */
-const IN_EACH_WELL = /^\s*(?:in|into|to) (?:each|every) (?:well|hollow|hole|dimple|cup|mould|tin)\b/iu;
+const IN_EACH_WELL =
+  /^\s*(?:in|into|to) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
   /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
@@ -352,6 +353,7 @@ export function measuredIn(
     const apart = besides({ before, after: sentence.slice(from), text, line, read });
     if (apart === 'tool') continue;
     if (apart !== null) {
+      from += IN_EACH_WELL.exec(sentence.slice(from))?.[0].length ?? 0;
       out.push(apart);
       continue;
     }

@@ -231,7 +231,7 @@ export const putRight = (text: string): string =>
 function friedIn(said: string, after: string, read: (x: string) => Line): Line | null {
   const next = /^(?:pour|add the batter)\b/i.test(after) ? `${said}. ${after}` : said;
   const fat = (IN_THE_PAN.exec(next) ?? IN_HOT_PAN.exec(said) ?? FRIED_IN.exec(said))?.[1]?.replace(
-    /\s+(?:at|for|over|until)\s.*$/i,
+    /(?:\s+(?:at|for|over|until)|,)\s.*$/i,
     '',
   );
   const fried = fat === undefined ? null : read(`${fat} for frying`);
@@ -279,6 +279,10 @@ function putIn(
 
 /** Words of a length of time, a heat or a width: no food, though a number stands before them. */
 const NO_AMOUNT = /\b(?:min|sec|hour|day|night|degree|cm|inch|times?|turns?|strokes?|more|each|goes|lots|parts)\w*\b/i;
+const COUNTED_THING = new RegExp(`^(?:\\d{1,2}|${COUNT_WORDS}|a couple of) \\p{L}{3,}(?: \\p{L}+){0,3}$`, 'iu');
+/** Counted among things that are put in, and not put in. */
+const NO_THING =
+  /\b(?:bowls?|jugs?|pans?|whisks?|forks?|hands?|people|persons?|serv\w+|portions?|pieces?|pancakes?|waffles?|crepes?|cakes?|batch\w*|additions?|stages?|speed|of (?:us|them)|by|at)\b/i;
 /**
  * What a list of measured things tells beside them: a known thing without an amount ("vanilla"), and a number with words
  * that no table knows ("fifty plain"), which is asked about.
@@ -290,21 +294,39 @@ function unmeasured(
   read: (x: string) => Line,
 ): readonly Line[] {
   if (known.length < 2) return [];
-  return said.split(/,\s+(?:and\s+)?/).flatMap((bit) => {
-    const text = bit.trim();
-    if (text === '' || measured.some((m) => m.text.includes(text) || text.includes(m.text))) return [];
-    if (/^\p{L}+(?: (?:extract|essence|powder|zest|seeds?))?$/u.test(text)) {
-      const line = read(text);
-      return line.ingredient !== null && isClean(line) && !known.some((k) => k.ingredient?.id === line.ingredient?.id)
-        ? [line]
-        : [];
-    }
-    const counted = new RegExp(
-      `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
-      'iu',
-    ).test(text);
-    return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
-  });
+  return said
+    .replace(DOES, '')
+    .split(/,\s+(?:and\s+)?/)
+    .flatMap((bit) => {
+      const text = bit.trim();
+      if (text === '' || measured.some((m) => m.text.includes(text) || text.includes(m.text))) return [];
+      if (/^\p{L}+(?: (?:extract|essence|powder|zest|seeds?))?$/u.test(text)) {
+        const line = read(text);
+        return line.ingredient !== null && isClean(line) && !known.some((k) => k.ingredient?.id === line.ingredient?.id)
+          ? [line]
+          : [];
+      }
+      const counted = new RegExp(
+        `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
+        'iu',
+      ).test(text);
+      return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
+    });
+}
+
+/** "4 sheets matzo, 2 eggs", "three rusks crumbled": a count of what no table knows, told before what is put in. */
+function countedIn(said: string, told: readonly Line[], read: (x: string) => Line): readonly Line[] {
+  const lastAt = Math.max(...told.map((k) => said.lastIndexOf(k.text)));
+  return said
+    .slice(0, Math.max(lastAt, 0))
+    .replace(/^[^:\d]{1,40}:\s+/, '')
+    .replace(DOES, '')
+    .split(/,\s+(?:and\s+)?|\s+and\s+/)
+    .map((bit) => bit.trim())
+    .filter((bit) => COUNTED_THING.test(bit) && !A_MEASURE.test(bit) && !NO_AMOUNT.test(bit) && !NO_THING.test(bit))
+    .filter((bit) => !told.some((l) => l.text.includes(bit) || bit.includes(l.text)))
+    .map(read)
+    .filter((l) => l.ingredient === null);
 }
 
 /** "A third of a cup portions", "ten litres at a time": how a batter is parted, and nothing of it. */
@@ -331,8 +353,10 @@ function measuredOrAsked({
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !isOfBatter(m.text));
-  if (known.length > 0 || more.length > 0)
-    return [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
+  if (known.length > 0 || more.length > 0) {
+    const told = [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
+    return [...told, ...countedIn(said, told, read)];
+  }
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   if (/\b(?:each|apiece|a piece)\s*(?:,|$)/i.test(said) && known.length === 0) return [];

@@ -203,6 +203,7 @@ test('who, and on which device, stands on what was done, and in the log; a later
     },
     'one',
     {
+      learner: willow,
       photo: () => Promise.resolve(randomUUID()),
       bookOf: async (lotId) =>
         String(
