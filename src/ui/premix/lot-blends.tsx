@@ -75,6 +75,7 @@ export function LotBlends({
             </summary>
             {bags.length > 0 ? (
               <p className="text-[15px] text-soft">
+                Its shares:{' '}
                 {sharesOf(b)
                   .map((s) => `${s.name.toLowerCase()} ${sharesSaid(s)}`)
                   .join(', ')}
