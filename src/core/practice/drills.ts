@@ -25,7 +25,7 @@ import { formulaLines } from '../formula/lines';
 import { CAUSES } from '../judge/causes';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import { writeNumber } from '../quantity/number';
-import { temperature } from '../quantity/say';
+import { capital, temperature } from '../quantity/say';
 import { dropSays } from './run';
 
 export const DRILLS = ['grams', 'scale', 'pour', 'soda', 'drop', 'card', 'cause'] as const;
@@ -294,7 +294,7 @@ function cause(d: Draw): DrillQuestion {
   const own = CAUSES.filter((c) => c.mark === mark).map((c) => c.cause);
   const others = d.shuffled([...new Set(CAUSES.map((c) => c.cause))].filter((c) => !own.includes(c))).slice(0, 3);
   return choice(
-    `${oneOf(kind).replace(/^./, (c) => c.toUpperCase())}: ${markName(mark)}. What does it most often come from?`,
+    `${capital(oneOf(kind))}: ${markName(mark)}. What does it most often come from?`,
     d.shuffled([first.cause, ...others]),
     first.cause,
     `${first.cause}. ${first.change}`,

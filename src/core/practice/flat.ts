@@ -10,7 +10,7 @@ import { coreC, cueC, heatFor, laid, lossShare, type PieceOnHeat, turn } from '.
 
 /** A poured cake is a cap: at r of its radius it is so high, its height where half of the bubbles stay being the pour's. */
 const CAP_POWER = 0.35;
-const HALF_STAYS = 0.5;
+export const HALF_STAYS = 0.5;
 const CAP_TOP = 1 / (1 - HALF_STAYS ** 2) ** CAP_POWER;
 const capAt = (r: number): number => CAP_TOP * (1 - r * r) ** CAP_POWER;
 /** Where the second column stands; a film has its thinner rim further out. */
@@ -20,8 +20,8 @@ const FILM_RIM = 0.6;
 /** Bubbles that count are nearer to the middle than this. */
 const COUNTED_R = 0.7;
 /** First sign: the edge is dull so far in, and so many bubbles stay. */
-const DULL_TO = 0.85;
-const THIRD = 1 / 3;
+export const DULL_TO = 0.85;
+export const FEW_STAY = 1 / 3;
 /** Degrees past the turn, in the middle, from which the face is dry. */
 const DRY_PAST_C = 4;
 
@@ -229,8 +229,8 @@ function noteFirst(p: FlatPiece): void {
     return;
   }
   const stay = staying(p);
-  if (setFrom(p) <= DULL_TO && stay >= THIRD) p.firstSignS ??= p.s;
-  if (stay >= 0.5) p.bestS ??= p.s;
+  if (setFrom(p) <= DULL_TO && stay >= FEW_STAY) p.firstSignS ??= p.s;
+  if (stay >= HALF_STAYS) p.bestS ??= p.s;
   if (cueC(p.middle) >= cueOf(p) + DRY_PAST_C) p.lateS ??= p.s;
 }
 
@@ -263,7 +263,7 @@ const chanceOf = (p: FlatPiece): number => (((p.bubbles[p.creases]?.at ?? 0.5) -
 
 /** Looked under. @returns what is seen of its underside; null where it tore */
 export function peekFlat(p: FlatPiece): number | null {
-  const ready = p.turnedS === null ? Math.min(1, p.made.how.film ? (slides(p) ? 1 : 0.4) : staying(p) / 0.5) : 1;
+  const ready = p.turnedS === null ? Math.min(1, p.made.how.film ? (slides(p) ? 1 : 0.4) : staying(p) / HALF_STAYS) : 1;
   const tears = ready < 0.5 && chanceOf(p) < 1 - ready;
   p.creases++;
   p.aloftUntil = p.s + PEEK_S;
@@ -309,7 +309,7 @@ export function pressFlat(p: FlatPiece): void {
 export function moveFlat(p: FlatPiece): void {
   p.aloftUntil = p.s + MOVE_S;
 }
-/** PracticeRun over its pan. @returns whether it was in time */
+/** Run over its pan. @returns whether it was in time */
 export function swirlFlat(p: FlatPiece): boolean {
   if (p.swirled === null) p.swirled = p.s <= SWIRL_WITHIN_S;
   return p.swirled;

@@ -1,4 +1,5 @@
 /** Lessons in their order: what each is of, what it aims at, and when it is passed. */
+import { mean } from 'simple-statistics';
 import { pooled } from '../batter/spread';
 import { type Surface, surfaceOf } from '../batter/surface';
 import type { PouredPiece } from '../cooking/expected';
@@ -89,7 +90,7 @@ const onTime =
 const byTheBell =
   (least: number, worth: number): PracticeLesson['passes'] =>
   (run) => {
-    const bell = bellAt(run);
+    const bell = bellAt(run, BELL_S);
     const good = run.pieces.filter(
       (p) => p.offAt !== null && p.offAt <= bell && cameOff(p.piece).worth >= worth,
     ).length;
@@ -216,11 +217,11 @@ export const LESSONS: readonly PracticeLesson[] = [
 
 export const lessonById = (id: string): PracticeLesson | undefined => LESSONS.find((l) => l.id === id);
 
-const bellAt = (run: PracticeRun): number => (run.pieces[0]?.pouredAt ?? 0) + BELL_S;
+const bellAt = (run: PracticeRun, bellS: number): number => (run.pieces[0]?.pouredAt ?? 0) + bellS;
 
 /** Seconds until the bell; null: none rings, or nothing is poured yet. */
 export const untilBell = (l: Pick<PracticeLesson, 'bellS'>, run: PracticeRun): number | null =>
-  l.bellS === null || run.pieces.length === 0 ? null : bellAt(run) - run.s;
+  l.bellS === null || run.pieces.length === 0 ? null : bellAt(run, l.bellS) - run.s;
 
 /** Whether a lesson is over: all of it is off, or the bell has rung. */
 export const isOver = (l: Pick<PracticeLesson, 'pieces' | 'bellS'>, run: PracticeRun): boolean =>
@@ -238,7 +239,7 @@ export function resultOf(l: PracticeLesson, run: PracticeRun): LessonResult {
   const worths = worthsOf(run);
   return {
     passed: points.length > 0 && points.every((p) => p.met),
-    worth: worths.length > 0 ? worths.reduce((a, w) => a + w, 0) / worths.length : 0,
+    worth: worths.length > 0 ? mean(worths) : 0,
     points,
   };
 }

@@ -274,3 +274,15 @@ test('every lesson can be practised in a kitchen that has noted nothing, and say
     expect(signsOf((run.pieces[0] as PracticeRun['pieces'][number]).piece).join('')).not.toBe('');
   }
 });
+
+test('a crepe that nobody ran over its pan is told to be run over it, in plain words', () => {
+  const run = begin('crepes');
+  practise(run, { do: 'pour', slot: 0, much: 'usual' });
+  until(run, () => flat(run).swirled === false);
+  advance(run, 30);
+  practise(run, { do: 'turn', piece: 1 });
+  const { losses } = cameOff(off(run));
+  expect(losses.find((l) => l.was === 'thick where it was poured')?.advice).toBe(
+    'Run it over the pan at once, within four seconds.',
+  );
+});

@@ -33,6 +33,10 @@ interface DrillProgress {
 export interface PracticeProgress {
   readonly lessons: readonly LessonProgress[];
   readonly drills: readonly DrillProgress[];
+  /** Of lessons and drills. */
+  readonly tries: number;
+  /** Lessons that are passed. */
+  readonly passed: number;
   /** What to try next, and where. */
   readonly next: { readonly what: string; readonly to: string } | null;
   /** Worth of each go at a lesson, in order. */
@@ -66,6 +70,8 @@ export function practiceProgress(tries: readonly Try[]): PracticeProgress {
   return {
     lessons,
     drills,
+    tries: [...lessons, ...drills].reduce((a, x) => a + x.tries, 0),
+    passed: lessons.filter((l) => l.passed).length,
     next: lesson
       ? { what: lesson.title, to: `/practice/${lesson.id}` }
       : drill && (drill.right ?? 0) < FINE

@@ -9,7 +9,10 @@ import { piecesFrom, settle, type Tap } from '../griddle/board';
 import { factorAt, type PlaceMap } from '../griddle/places';
 import { heatOn, type SimulatedSurface, settledSurface, surfaceAt } from '../griddle/simulated-surface';
 import {
+  DULL_TO,
+  FEW_STAY,
   type FlatPiece,
+  HALF_STAYS,
   moveFlat,
   peekFlat,
   pourFlat,
@@ -33,6 +36,7 @@ import {
   steamStops,
   stepShaped,
   turnBall,
+  waffleBrown,
 } from './shaped';
 import { cameOff, colourWord, type PieceOutcome, type PracticePiece } from './worth';
 
@@ -120,7 +124,7 @@ export function placeC(run: PracticeRun, slot: number): number {
 }
 
 /** Where each piece lies, as the board's taps have it; by its number. */
-const slotsOf = (run: PracticeRun): ReadonlyMap<number, number> =>
+export const slotsOf = (run: PracticeRun): ReadonlyMap<number, number> =>
   new Map(piecesFrom(run.taps).map((p) => [p.piece, p.slot]));
 
 /** Goes on by so many seconds, in steps. */
@@ -185,23 +189,18 @@ function hasNeighbour(run: PracticeRun, number: number): boolean {
   });
 }
 
+/** A piece is turned or taken off, in the board's taps. */
+function noteTap(run: PracticeRun, piece: number, act: 'flip' | 'pull'): void {
+  const tap = { id: `${act}${piece}`, piece, act, surface: run.surface.id, slot: 0, at: ms(run.s), of: `p${piece}` };
+  run.taps = [...run.taps, tap];
+}
+
 function turned(run: PracticeRun, p: Practised): string {
   const { piece } = p;
   if (piece.does === 'flat') {
     const how = turnFlat(piece);
     if (how === null) return 'It is turned already.';
-    run.taps = [
-      ...run.taps,
-      {
-        id: `t${p.number}`,
-        piece: p.number,
-        act: 'flip',
-        surface: run.surface.id,
-        slot: 0,
-        at: ms(run.s),
-        of: `p${p.number}`,
-      },
-    ];
+    noteTap(run, p.number, 'flip');
     p.turnedAt = run.s;
     const hit = how === 'splashes' && hasNeighbour(run, p.number);
     if (hit) run.hits++;
@@ -214,9 +213,7 @@ function turned(run: PracticeRun, p: Practised): string {
 
 function looked({ piece }: Practised): string {
   if (piece.does === 'waffle')
-    return openWaffle(piece)
-      ? 'It comes apart in two halves.'
-      : `The lid lifts: ${colourWord((piece.ripeS / 270) ** 2)}.`;
+    return openWaffle(piece) ? 'It comes apart in two halves.' : `The lid lifts: ${colourWord(waffleBrown(piece))}.`;
   if (piece.does === 'oven')
     return openDoor(piece) ? 'A breath of cold air: it falls.' : 'The door is open: it stands.';
   if (piece.does === 'ball') return `Beneath it is ${colourWord(piece.brown[piece.at as 0])}.`;
@@ -230,18 +227,7 @@ function takenOff(run: PracticeRun, p: Practised): string {
   if (piece.does === 'oven') openDoor(piece);
   piece.offS = piece.s;
   p.offAt = run.s;
-  run.taps = [
-    ...run.taps,
-    {
-      id: `o${p.number}`,
-      piece: p.number,
-      act: 'pull',
-      surface: run.surface.id,
-      slot: 0,
-      at: ms(run.s),
-      of: `p${p.number}`,
-    },
-  ];
+  noteTap(run, p.number, 'pull');
   return resultSaid(cameOff(piece));
 }
 
@@ -311,11 +297,12 @@ function practisePiece(run: PracticeRun, a: Extract<PracticeAct, { readonly piec
   }
 }
 
-const edgeSaid = (from: number): string => (from > 0.99 ? 'edge wet' : from > 0.85 ? 'edge turning dull' : 'edge dull');
+const edgeSaid = (from: number): string =>
+  from > 0.99 ? 'edge wet' : from > DULL_TO ? 'edge turning dull' : 'edge dull';
 function bubblesSaid(stay: number, s: number): string {
   if (stay >= 0.95) return 'all bubbles stay';
-  if (stay >= 0.5) return 'half of the bubbles stay';
-  if (stay > 1 / 3) return 'a third of the bubbles stay';
+  if (stay >= HALF_STAYS) return 'half of the bubbles stay';
+  if (stay > FEW_STAY) return 'a third of the bubbles stay';
   return s > 20 ? 'bubbles come and close' : 'no bubbles yet';
 }
 function filmSaid(p: FlatPiece): string {

@@ -1,4 +1,5 @@
 /** What a piece that was practised on came out as: what it is worth, what cost it most, and one sentence of advice. */
+import { mean } from 'simple-statistics';
 import { brownOf, type FlatPiece, heightKept, rawShare } from './flat';
 import {
   type BallPiece,
@@ -18,16 +19,24 @@ import {
 
 export type PracticePiece = FlatPiece | ShapedPiece;
 
-/** Colours, 1 being golden. */
-const GOLDEN = [0.6, 1.4] as const;
+/** Colours, 1 being golden, each up to its number: the five steps of the drawn scale. */
+const COLOURS = [
+  [0.4, 'pale'],
+  [0.6, 'light'],
+  [1.4, 'golden'],
+  [2.5, 'dark'],
+  [Number.POSITIVE_INFINITY, 'burnt'],
+] as const;
+const GOLDEN = [COLOURS[1][0], COLOURS[2][0]] as const;
 /** A second side is done from this colour on. */
 const SECOND_FROM = 0.35;
 /** Quarters of a ball differ by no more than this. */
 const ALIKE = 0.4;
 
+/** A colour's step on the drawn scale, 1 to 5. */
+export const colourStep = (b: number): number => 1 + COLOURS.findIndex(([to]) => b <= to);
 /** "pale", "golden", "dark", "burnt". */
-export const colourWord = (b: number): string =>
-  b < 0.4 ? 'pale' : b < GOLDEN[0] ? 'light' : b <= GOLDEN[1] ? 'golden' : b <= 2.5 ? 'dark' : 'burnt';
+export const colourWord = (b: number): string => COLOURS[colourStep(b) - 1]?.[1] ?? '';
 
 interface Loss {
   /** Of its worth, 0 to 1. */
@@ -114,7 +123,7 @@ function lossesOfFlat(p: FlatPiece): readonly Loss[] {
     {
       cost: film && p.swirled === false ? 0.4 : 0,
       was: 'thick where it was poured',
-      advice: 'PracticeRun it over the pan at once, within four seconds.',
+      advice: 'Run it over the pan at once, within four seconds.',
     },
     { cost: p.onFat === 'pool' ? 0.1 : 0, was: 'mottled', advice: 'Wipe the fat off again before you pour.' },
   ];
@@ -193,10 +202,9 @@ const SPOKEN_OF = 0.03;
 
 /** A piece as it came off. */
 export function cameOff(p: PracticePiece): PieceOutcome {
-  const losses = lossesOf(p)
-    .filter((l) => l.cost > SPOKEN_OF)
-    .sort((a, b) => b.cost - a.cost);
-  const worth = Math.max(0, 1 - lossesOf(p).reduce((a, l) => a + l.cost, 0));
+  const all = lossesOf(p);
+  const losses = all.filter((l) => l.cost > SPOKEN_OF).sort((a, b) => b.cost - a.cost);
+  const worth = Math.max(0, 1 - all.reduce((a, l) => a + l.cost, 0));
   const flat = p.does === 'flat' ? p : null;
   const bestS = flat?.bestS ?? null;
   const did = flat ? flat.turnedS : null;
@@ -254,7 +262,7 @@ export function loadOutcome(
     outOfOrder: outOfOrder.map((p) => p.number),
     onTime: turned.filter((p) => p.byS === 0).length,
     turned: turned.length,
-    worth: worths.length > 0 ? worths.reduce((a, w) => a + w, 0) / worths.length : 0,
+    worth: worths.length > 0 ? mean(worths) : 0,
     apart: worths.length > 0 ? Math.max(...worths) - Math.min(...worths) : 0,
   };
 }

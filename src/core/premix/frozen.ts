@@ -10,7 +10,7 @@ import type { Kitchen } from '../formula/kitchen-settings';
 import { allergensOf, type TallyPart } from '../formula/tally';
 import { type Allergen, type Ingredient, isA, kitchenName, membersOf } from '../pantry/ingredient';
 import { saturatesG } from '../pantry/tables/saturates';
-import { asRead, minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
+import { asRead, listAnd, minutesAndSeconds, minutesOrHours, grams as sayGrams, temperature } from '../quantity/say';
 import type { ScriptLine } from '../script/making';
 import { actIn, foldingIn, heatIn, joiningIn } from '../script/read';
 import { scriptOf } from '../script/script';
@@ -215,7 +215,7 @@ function directionsOf(
     const melted = MELTED.test(p.ingredient.id) ? 'melted ' : '';
     return `${sayGrams(g, units)} ${melted}${kitchenName(p.ingredient).toLowerCase()}${eggWords(p.ingredient, g)}`;
   });
-  const adds = list.length > 1 ? `${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : (list[0] ?? 'nothing');
+  const adds = listAnd(list) || 'nothing';
   const portionMl = school.portionMl === null ? null : usualPortionMl(school);
   const script = scriptOf({
     lines: linesOf(contents, a.parts, whips),

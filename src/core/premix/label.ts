@@ -3,6 +3,7 @@
  * set; what doesn't fit then goes on a second label. Sizes in points of 1/72 inch.
  */
 import { sayDay } from '../quantity/day';
+import { listAnd } from '../quantity/say';
 import type { FrozenLot, Lot, Run } from './premix';
 
 export const LABEL_SIZES = ['full', 'front'] as const;
@@ -169,7 +170,6 @@ export function fitLabels(
 export function labelFitSaid({ pt, labels, tooLong }: FittedLabels): string | null {
   const over = labels.slice(1).flatMap((l) => l.map((b) => b.called));
   if (over.length === 0) return null;
-  const list = over.length === 1 ? over[0] : `${over.slice(0, -1).join(', ')} and ${over.at(-1)}`;
   const where = labels.length === 2 ? 'a second label has them' : `${labels.length - 1} more labels have them`;
-  return `At ${pt} pt, the smallest that was set, this does not fit: ${list}; ${where}.${tooLong.length > 0 ? ` Too long even there: ${tooLong.join(', ')}.` : ''}`;
+  return `At ${pt} pt, the smallest that was set, this does not fit: ${listAnd(over)}; ${where}.${tooLong.length > 0 ? ` Too long even there: ${tooLong.join(', ')}.` : ''}`;
 }

@@ -3,6 +3,7 @@
  * lot that is off beyond the mix's own spread is told before it is sold.
  */
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { capital } from '../quantity/say';
 
 export const LOT_MEASURES = ['flowS', 'acrossMm', 'heightMm', 'foamMm'] as const;
 export type LotMeasure = (typeof LOT_MEASURES)[number];
@@ -108,5 +109,5 @@ export function offLotSaid(o: OffLot): string {
   const w = LOT_MEASURE_WORDS[o.measure];
   const n = (x: number): string => (w.reads < 1 ? x.toFixed(1) : x.toFixed(0));
   const word = o.value > o.high ? w.more : w.less;
-  return `${w.short.replace(/^./, (c) => c.toUpperCase())} ${n(o.value)} ${w.unit}: by the ${o.lots} other lots ${n(o.low)} to ${n(o.high)} ${w.unit} is expected (${word}).`;
+  return `${capital(w.short)} ${n(o.value)} ${w.unit}: by the ${o.lots} other lots ${n(o.low)} to ${n(o.high)} ${w.unit} is expected (${word}).`;
 }

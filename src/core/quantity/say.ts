@@ -60,9 +60,12 @@ export const grams = (g: number, u: Weighs = FRESH_UNITS): string => `${massNumb
 export const massBoth = (g: number, u: Weighs): string =>
   u.weight === 'g' ? grams(g) : `${grams(g, u)} (${grams(g)})`;
 
+/** Degrees as the house reads them, of a temperature in Celsius. */
+export const degreesRead = (c: number, u: Pick<Units, 'temperature'>): number =>
+  u.temperature === 'C' ? c : (c * 9) / 5 + 32;
 /** A temperature given in Celsius, as the house reads it, to the whole degree. */
 export const temperature = (c: number, u: Pick<Units, 'temperature'> = FRESH_UNITS): string =>
-  u.temperature === 'C' ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`;
+  `${degreesRead(c, u).toFixed(0)} °${u.temperature}`;
 
 /**
  * Words that name a temperature in Celsius, or a step of so many degrees ("by about 10 °C"), as the house reads them.
@@ -123,6 +126,10 @@ export function percentNumber(x: number): string {
 }
 
 export const percent = (x: number): string => `${percentNumber(x)} %`;
+
+/** "flour, milk and salt"; nothing of nothing. */
+export const listAnd = (of: readonly string[]): string =>
+  of.length > 1 ? `${of.slice(0, -1).join(', ')} and ${of.at(-1)}` : (of[0] ?? '');
 
 /** With a large first letter. */
 export const capital = (s: string): string => `${s.charAt(0).toUpperCase()}${s.slice(1)}`;

@@ -4,6 +4,7 @@
  * beside it is not the batter's.
  */
 import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { capital, listAnd } from '../quantity/say';
 
 /** What a line of a sheet says of it. */
 export interface HeldLine {
@@ -83,6 +84,5 @@ export function heldBy(sheet: readonly HeldLine[], find: Find): HeldWords {
 /** "Egg and buttermilk". @param names at least one */
 export function togetherNamed(names: readonly string[]): string {
   const few = names.length > 3 ? [...names.slice(0, 2), 'what else is cold'] : names;
-  const said = few.length > 1 ? `${few.slice(0, -1).join(', ')} and ${few.at(-1)}` : (few[0] ?? '');
-  return said.replace(/^./, (c) => c.toUpperCase());
+  return capital(listAnd(few));
 }

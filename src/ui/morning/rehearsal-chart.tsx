@@ -1,8 +1,8 @@
 'use client';
 import { Area, CartesianGrid, ComposedChart, Legend, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Rehearsed } from '@/core/morning/rehearse';
+import { TICK } from '../kit/chart';
 
-const TICK = { fill: 'var(--color-soft)', fontSize: 13 };
 const TICK_MIN = 30;
 
 /** Plates ready against plates wanted over a morning, with the band of eight of ten. In words it stands beneath. */

@@ -1,7 +1,6 @@
 /** Pieces as they look from above, in line art: a canvas is drawn anew many times a second, without React. */
-import type { Surface } from '@/core/batter/surface';
 import { brownOf, bubblesSeen, type FlatPiece, rimLifts, setFrom } from '@/core/practice/flat';
-import type { PracticeRun } from '@/core/practice/run';
+import { type PracticeRun, slotsOf } from '@/core/practice/run';
 import { puffOf, type ShapedPiece, steamOf } from '@/core/practice/shaped';
 
 interface Ink {
@@ -104,14 +103,10 @@ function shapedFace(
   ring(c, x, y, r * high, 3);
 }
 
-/** Draws all that lies on a surface. @param slots where each piece lies, by its number @param now s, for what moves */
-export function drawFaces(
-  canvas: HTMLCanvasElement,
-  run: PracticeRun,
-  surface: Surface,
-  slots: ReadonlyMap<number, number>,
-  now: number,
-): void {
+/** Draws all that lies on a surface. @param now s, for what moves */
+export function drawFaces(canvas: HTMLCanvasElement, run: PracticeRun, now: number): void {
+  const { surface } = run;
+  const slots = slotsOf(run);
   const c = canvas.getContext('2d');
   const { clientWidth: wide, clientHeight: high } = canvas;
   if (!c || wide === 0) return;

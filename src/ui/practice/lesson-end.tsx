@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import type { ScaleId } from '@/core/batch/came-out';
 import type { LessonResult, PracticeLesson } from '@/core/practice/lessons';
 import type { PracticeRun } from '@/core/practice/run';
-import { cameOff, colourWord, crumbStep, loadOutcome, shownBrown } from '@/core/practice/worth';
+import { cameOff, colourStep, colourWord, crumbStep, loadOutcome, shownBrown } from '@/core/practice/worth';
 import { CameOutDrawing } from '../drawings/came-out';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
@@ -12,8 +12,6 @@ import { Link } from '../kit/link';
 import { clock } from '../shared/clock-words';
 import type { Send } from './who';
 
-/** Colours by the drawn scale's five steps. */
-const stepOf = (brown: number): number => (brown < 0.4 ? 1 : brown < 0.6 ? 2 : brown <= 1.4 ? 3 : brown <= 2.5 ? 4 : 5);
 const Scale = ({ scale, step, word }: { readonly scale: ScaleId; readonly step: number; readonly word: string }) => (
   <span className="grid justify-items-center text-[13px] text-soft">
     <CameOutDrawing scale={scale} step={step} className="w-16 text-rim" />
@@ -81,7 +79,7 @@ export function LessonEnd({
         {outcomes.map(({ number, piece, outcome: o }) => (
           <li key={number} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line pt-2">
             <span className="flex gap-2">
-              <Scale scale="colour" step={stepOf(shownBrown(piece))} word={colourWord(shownBrown(piece))} />
+              <Scale scale="colour" step={colourStep(shownBrown(piece))} word={colourWord(shownBrown(piece))} />
               <Scale scale="crumb" step={crumbStep(piece)} word="cut" />
             </span>
             <span className="min-w-56 flex-1">

@@ -4,12 +4,11 @@ import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { PracticeProgress } from '@/core/practice/progress';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
+import { TICK } from '../kit/chart';
 import { DeleteButton } from '../kit/delete-button';
 import { TableHead } from '../kit/table-head';
 import { toast } from '../kit/toast';
 import type { Send } from './who';
-
-const TICK = { fill: 'var(--color-soft)', fontSize: 13 };
 
 /** What somebody has practised: each go drawn, and erased when they ask. */
 export function ProgressView({
@@ -25,8 +24,7 @@ export function ProgressView({
 }) {
   const router = useRouter();
   const asking = useAsking();
-  const tries = progress.curve.length + progress.drills.reduce((a, d) => a + d.tries, 0);
-  if (tries === 0) return null;
+  if (progress.tries === 0) return null;
   const erase = async (): Promise<boolean> => {
     const a = await asking.ask((requestId) =>
       act('forget-tries', `what ${name} practised, erased`, forget, { personId, requestId }),
@@ -40,7 +38,7 @@ export function ProgressView({
     <section aria-label="How it goes" className="grid gap-2">
       <h2 className="text-xl">How it goes{name ? `: ${name}` : ''}</h2>
       <p>
-        {progress.lessons.filter((l) => l.passed).length} of {progress.lessons.length} lessons passed, {tries} tries.
+        {progress.passed} of {progress.lessons.length} lessons passed, {progress.tries} tries.
       </p>
       {progress.curve.length > 1 ? (
         <div className="h-36 w-full max-w-xl" aria-hidden="true">
@@ -96,9 +94,9 @@ export function ClassView({
                 {name}
               </th>
               <td className="pr-3 text-right">
-                {p.lessons.filter((l) => l.passed).length} of {p.lessons.length}
+                {p.passed} of {p.lessons.length}
               </td>
-              <td className="pr-3 text-right">{p.curve.length + p.drills.reduce((a, d) => a + d.tries, 0)}</td>
+              <td className="pr-3 text-right">{p.tries}</td>
               <td>{p.next?.what ?? 'all of it'}</td>
             </tr>
           ))}

@@ -15,7 +15,7 @@ import {
   STEP_S,
   signsOf,
 } from '@/core/practice/run';
-import { celsiusFrom, temperature } from '@/core/quantity/say';
+import { celsiusFrom, degreesRead, temperature } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { useUnits } from '../kit/units';
@@ -196,7 +196,7 @@ const swirls = (run: PracticeRun, number: number): boolean => {
 
 /** The run goes on with the clock, at its speed; the canvas follows it, React four times a second. */
 function useClockwork(run: PracticeRun, lesson: PracticeLesson | null) {
-  const [speed, setSpeed] = useState<Speed>((String(lesson?.speed ?? 1) as Speed) ?? '1');
+  const [speed, setSpeed] = useState<Speed>(String(lesson?.speed ?? 1) as Speed);
   const [, setTick] = useState(0);
   const canvas = useRef<HTMLCanvasElement>(null);
   const told = (): void => setTick((n) => n + 1);
@@ -217,8 +217,7 @@ function useClockwork(run: PracticeRun, lesson: PracticeLesson | null) {
       const whole = Math.floor(behind / STEP_S) * STEP_S;
       if (whole > 0 && !(lesson && isOver(lesson, run))) advance(run, whole);
       behind -= whole;
-      const slots = new Map(piecesFrom(run.taps).map((p) => [p.piece, p.slot]));
-      if (canvas.current) drawFaces(canvas.current, run, run.surface, slots, shown);
+      if (canvas.current) drawFaces(canvas.current, run, shown);
       if (now - toldAt > TOLD_EACH_MS) {
         toldAt = now;
         setTick((n) => n + 1);
@@ -284,7 +283,7 @@ function HeatAndFat({ run, onAct }: { readonly run: PracticeRun; readonly onAct:
   const { dialC } = run.heat;
   // so that the dial moves by whole fives in the house's own degrees
   const by = (n: number): number => {
-    const shown = units.temperature === 'F' ? (dialC * 9) / 5 + 32 : dialC;
+    const shown = degreesRead(dialC, units);
     const step = units.temperature === 'F' ? 2 * DIAL_STEP_C : DIAL_STEP_C;
     return celsiusFrom(Math.max(0, step * (Math.round(shown / step) + n)), units);
   };

@@ -13,11 +13,13 @@ import {
   type TestedLot,
   testedLots,
 } from '@/core/premix/lot-test';
+import { capital } from '@/core/quantity/say';
 import { typedNumber } from '@/core/quantity/typed';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
+import { TICK } from '../kit/chart';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { TableHead } from '../kit/table-head';
@@ -159,8 +161,6 @@ function Strike({ id, strike }: { readonly id: string; readonly strike: Send }) 
   );
 }
 
-const TICK = { fill: 'var(--color-soft)', fontSize: 13 };
-
 /** What was measured, drawn over the mix's lots, and the same as a table. */
 function OverLots({ lots, number }: { readonly lots: readonly TestedLot[]; readonly number: string }) {
   const drawn = LOT_MEASURES.filter((m) => lots.filter((l) => l.values[m] !== null).length > 1);
@@ -170,7 +170,7 @@ function OverLots({ lots, number }: { readonly lots: readonly TestedLot[]; reado
         {drawn.map((m) => (
           <div key={m}>
             <p className="text-sm font-semibold text-soft">
-              {LOT_MEASURE_WORDS[m].short.replace(/^./, (c) => c.toUpperCase())}, {LOT_MEASURE_WORDS[m].unit}
+              {capital(LOT_MEASURE_WORDS[m].short)}, {LOT_MEASURE_WORDS[m].unit}
             </p>
             <div className="h-28 w-full">
               <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 260, height: 112 }}>
