@@ -13,7 +13,7 @@ import type { Result } from '../result';
 import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { DISH, headingShape, type Role, roleOf } from './headings';
-import { COUNT_WORDS, itemsIn, measuredIn } from './items';
+import { COUNT_WORDS, endsInAmount, itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import type { Use, Vessel } from './parts';
@@ -89,7 +89,7 @@ const AT_THE_HEAT =
 
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 const A_PORTION_ALONE =
-  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)/i;
+  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
 
 function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
@@ -405,12 +405,36 @@ function calledIn(t: string): { readonly name: string; readonly rest: string } |
 const BEGINS_LIST =
   /^(?:(?:so|ok(?:ay)?|right|well|now|then|and|for (?:the|my|these|our) \p{L}+|what i (?:usually |always )?do(?: is)?)[,\s]+)*(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in|get|measure)|i(?:[’']ve| have)? got|take|we (?:take|use|need)|start with|ingredients?:?)\s+/iu;
 
-/** The lines of a sentence that lists ingredients; null: it tells what to do. */
-function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly Line[] | null {
+/** Words beside a list that tell more than how one thing goes to the next. */
+const LEAST_LEFT_WORDS = 3;
+/** What a sentence says beside its lines, in the order it was told. */
+function leftBeside(sentence: string, lines: readonly Line[]): readonly string[] {
+  let [from, parts]: [number, string[]] = [0, []];
+  for (const l of lines) {
+    const at = sentence.indexOf(l.text, from);
+    if (at < 0) continue;
+    parts = [...parts, sentence.slice(from, at)];
+    from = at + l.text.length;
+  }
+  return [...parts, sentence.slice(from)]
+    .map((p) => p.replace(/^[\s,;:.]+|[\s,;:.]+$|^(?:and|then|with|plus)\s+/g, ''))
+    .filter((p) => p.split(/\s+/).length >= LEAST_LEFT_WORDS);
+}
+
+/** The lines of a sentence that lists ingredients, and what else it says; null: it tells what to do. */
+function listedIn(
+  sentence: string,
+  r: Reading,
+  hint: Vessel | null,
+): { readonly lines: readonly Line[]; readonly left: readonly string[] } | null {
   const whole = sentence.replace(/[.!?]$/, '');
   const bare = whole.replace(BEGINS_LIST, '');
   const bits = itemsIn(bare, r.house, r.languages);
-  if (bits === null) return bare === whole ? null : thingsNamed(bare, r.house, r.languages);
+  if (bits === null) {
+    const named = bare.split(PARTED).every(endsInAmount) ? strungUp(bare, r, hint) : null;
+    const lines = named ?? (bare === whole ? null : thingsNamed(bare, r.house, r.languages));
+    return lines && { lines, left: [] };
+  }
   const own = bits.flatMap((bit) => readRows(bit, r, hint));
   // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
   const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
@@ -421,7 +445,19 @@ function listedIn(sentence: string, r: Reading, hint: Vessel | null): readonly L
         (l) => l.written.length === 0 && l.ingredient && !apart.some((x) => x.ingredient?.id === l.ingredient?.id),
       )
     : [];
-  return [...(better ? [...apart, ...named] : own), ...enoughIn(bare, r.house)];
+  return {
+    lines: [...(better ? [...apart, ...named] : own), ...enoughIn(bare, r.house)],
+    left: better ? leftBeside(bare, apart) : [],
+  };
+}
+
+/** Where something to do may begin behind a list: "3 eggs, 500 ml milk, whisk it and leave it ten minutes". */
+const ACT_SEAM =
+  /,\s+(?:(?:and|then|now)\s+)*(?=(?:(?:i|we|you)\s+)?(?:it\s+all\s+)?(?:beat|blend|blitz|whizz?|chill|cook|fold|fry|give|knead|leave|let|mix|pour|prove|rest|shake|stir|strain|whip|whisk|(?:all|everything|straight) in(?:to)?)\s+\p{L})/giu;
+/** A list, and what a sentence says is done with it; a thing that is measured behind the act is no end of a list. */
+function actBehind(sentence: string): { readonly list: string; readonly act: string } | null {
+  const seam = [...sentence.matchAll(ACT_SEAM)].find((m) => !isMeasure(sentence.slice(m.index)));
+  return seam ? { list: sentence.slice(0, seam.index), act: sentence.slice(seam.index + seam[0].length) } : null;
 }
 
 /** Where a sentence may end. */
@@ -461,10 +497,12 @@ function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   const rest: string[] = [];
   let listed = false;
   for (const [n, text] of sentences.entries()) {
-    const list = listedIn(text, r, hint);
+    const parted = actBehind(text);
+    const list = listedIn(parted?.list ?? text, r, hint);
     if (list) {
       listed = true;
-      lines.push(...list);
+      lines.push(...list.lines);
+      rest.push(...list.left, ...(parted ? [parted.act] : []));
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
       const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, sentences[n + 1]);
@@ -553,10 +591,13 @@ function placeBeside(row: Row, r: Reading): Place | null {
 /** Things measured in one row, so many that its commas part them although one of them is not understood. */
 const LEAST_STRUNG = 4;
 const STRUNG_CLEAN = 0.6;
+const PARTED = /,\s+/;
 function strungUp(t: string, r: Reading, hint: Vessel | null): readonly Line[] | null {
-  if (/[.!?]\s+\p{Lu}/u.test(t) || !/^[\d½¼¾⅓⅔⅛]/u.test(t)) return null;
-  const bits = t.replace(/[.!]$/, '').split(/,\s+(?=[\d½¼¾⅓⅔⅛])/u);
-  if (bits.length < LEAST_STRUNG) return null;
+  if (/[.!?]\s+\p{Lu}/u.test(t)) return null;
+  const row = t.replace(/[.!]$/, '');
+  const named = row.split(PARTED);
+  const bits = named.every(endsInAmount) ? named : row.split(/,\s+(?=[\d½¼¾⅓⅔⅛])/u);
+  if (bits.length < LEAST_STRUNG || !(bits === named || /^[\d½¼¾⅓⅔⅛]/u.test(t))) return null;
   const lines = bits.flatMap((bit) => {
     const whole = readRows(bit, r, hint);
     if (whole.every(isClean)) return whole;
@@ -567,17 +608,25 @@ function strungUp(t: string, r: Reading, hint: Vessel | null): readonly Line[] |
   return lines.filter(isClean).length >= STRUNG_CLEAN * bits.length ? lines : null;
 }
 
+/** A row of several items, and what it says is done with them. */
+function placeOfBits(t: string, bits: readonly string[], r: Reading, hint: Vessel | null): Place {
+  // "1 egg. Rest overnight, thin with 50 ml of water": a list, and what is done with it
+  const told = bits.some((bit) => DOING.has(firstWord(/[.!?]\s+(\S.*)$/.exec(bit)?.[1] ?? '')))
+    ? paragraph(t, r, hint)
+    : null;
+  if (told) return told;
+  const parted = actBehind(t);
+  const list = parted && itemsIn(parted.list, r.house, r.languages);
+  const lines = (list ?? bits).flatMap((bit) => readRows(bit, r, hint));
+  return parted && list ? { at: 'mixed', lines, method: parted.act } : { at: 'lines', lines };
+}
+
 /** A row of the list, a title above it, or a sentence of the method within it. */
 function placeOfItems(row: Row, r: Reading): Place {
   const t = row.text;
   const hint = vesselOf(r.role);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
-  // "1 egg. Rest overnight, thin with 50 ml of water": a list, and what is done with it
-  const told = bits?.some((bit) => DOING.has(firstWord(/[.!?]\s+(\S.*)$/.exec(bit)?.[1] ?? '')))
-    ? paragraph(t, r, hint)
-    : null;
-  if (told) return told;
-  if (bits) return { at: 'lines', lines: bits.flatMap((bit) => readRows(bit, r, hint)) };
+  if (bits) return placeOfBits(t, bits, r, hint);
   const strung = strungUp(t, r, hint);
   if (strung) return { at: 'lines', lines: strung };
   const para = paragraph(t, r, hint);
@@ -607,7 +656,7 @@ const MOST_ITEM_WORDS = 6;
 /** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
 function placeOfNothing(row: Row, line: Line, r: Reading): Place | null {
   const t = row.text;
-  if (isDishOfThing(row, line, r)) return { at: 'title', text: t };
+  if (isDishOfThing(row, line, r) || isAboveTalk(row, line, r)) return { at: 'title', text: t };
   if (line.ingredient !== null) return null;
   // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
   if (r.started) return A_PORTION.test(t) || (AT_THE_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
@@ -639,6 +688,13 @@ function isDishOfThing(row: Row, line: Line, r: Reading): boolean {
     below.length >= MEASURED_BELOW &&
     below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true))
   );
+}
+
+/** "Buckwheat for the fire pit", above sentences that measure: what is talked of, and no thing. */
+function isAboveTalk(row: Row, line: Line, r: Reading): boolean {
+  if (r.started || r.title || line.written.length > 0 || !/^\p{Lu}/u.test(row.text)) return false;
+  const next = nextRow(r, r.rows.indexOf(row))?.text ?? '';
+  return line.findings.some((f) => f.code === 'not-understood') && isOneBreath(next) && /[.!?]\s/.test(next);
 }
 
 function hasAmount(line: Line, t: string): boolean {
@@ -695,7 +751,10 @@ function settleGroups(
 
 /** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
 const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/i;
-const TITLE_FOR = new RegExp(`\\bfor ((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`, 'i');
+const TITLE_FOR = new RegExp(
+  `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
+  'i',
+);
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = TITLE_MAKES.exec(title)?.[0];

@@ -23,6 +23,15 @@ const ONE_UNIT =
 export const PART_OF_EGGS =
   /^(?:(?:the|egg)\s+)*(?:yolks?|whites?)\s+(?:(?:beaten|mixed|whisked|stirred|go|goes)\s+)?(?:in(?:to)?\s+)?(?:with|in(?:to)?)\s+(?=\d|[½¼¾⅓⅔]|(?:half|an?|one|two|three|four|five|six|seven|eight|nine|ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)/i;
 
+/** "Water one and three quarter cups", "salt a pinch": a name, and how much in words. */
+const ENDS_IN_AMOUNT =
+  /^\s*(?!(?:in|into|to|for|with|by|and|then|add|use|pour|give)\b)\p{L}+(?:\s\p{L}+)?\s(?:an?|half|quarter|third|one|two|three|four|five|six|eight|ten|twelve)(?:\s(?:and\s)?(?:an?|half|quarters?|thirds?|three)|\sof\san?)*\s(?:cups?|spoons?|tbsp|tsp|tablespoons?|teaspoons?|pinch|dash|splash|grams?|litres?|pints?|sticks?)\s*$/iu;
+
+const ENDS_IN_FIGURES = /\p{L}\s+\d[\d.,/]*\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u;
+/** "Flour 1 cup", "salt a pinch": the name first. */
+export const endsInAmount = (text: string): boolean =>
+  /^\s*\p{L}/u.test(text) && !readAmount(text.trim()) && (ENDS_IN_FIGURES.test(text) || ENDS_IN_AMOUNT.test(text));
+
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
@@ -31,6 +40,7 @@ const begins = (text: string): boolean => {
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
     /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
+    ENDS_IN_AMOUNT.test(text) ||
     ONE_UNIT.test(text)
   );
 };
@@ -183,6 +193,7 @@ const AND_A_PART = /^\s+and\s+(?:an?\s+(?:half|third|quarter)|three[\s-]quarters
 /** "Una cucharadita y media", "une cuillère et demie". */
 const HALF_MORE = /^\s+(?:y medi[oa]|et demie?|und eine? halbe?)(?!\p{L})/iu;
 const OF_A_THING = /^\S+ \S+ (?:y medi[oa]|et demie?) d(?:e |[’'])\p{L}+$/iu;
+const OF_A_NAME = /^ of \p{L}+(?: \p{L}+)?$/u;
 const ENDS_IN_COUNT = new RegExp(`(?:^|[\\s,])(?:\\d+|${COUNT_WORDS})$`, 'i');
 const LAST_COUNT = new RegExp(`\\s+(?:\\d+|an?|${COUNT_WORDS})$`, 'i');
 /** Where a thing ends that ends before an index, with its tail. */
@@ -192,6 +203,19 @@ function endOf(rest: string, at: number): number {
   const own = AND_A_PART.test(behind) ? rest.slice(0, at).replace(LAST_COUNT, '').length : at;
   return own < at ? own : at + ((TAILS.exec(behind) ?? STATE.exec(behind))?.[0].length ?? 0);
 }
+/** What of a text is asked about, where nothing is known of it: its amount, with its name where that follows. */
+function unknownAt(rest: string, first: string | null, last: string): string {
+  // "una cucharadita y media de levadura"
+  if (OF_A_THING.test(last)) return last;
+  // "four hundred and fifty grams", of what was named before it
+  const amount = readAmount(rest);
+  const isOne = amount?.amount.terms.length === 1 && amount.amount.terms[0]?.unit !== null;
+  const measured = amount && isOne ? rest.slice(0, amount.length).trim() : '';
+  if (measured.length <= (first?.length ?? 0)) return first ?? rest.trim();
+  // "two and a half cups of sour milk"
+  return last.startsWith(measured) && OF_A_NAME.test(last.slice(measured.length)) ? last : measured;
+}
+
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   let first: string | null = null;
@@ -213,14 +237,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   const line = ended ? null : read(rest.trim());
   if (line && isThing(line)) return upToNext(line, rest, read) ?? { line, length: rest.length, text: rest.trim() };
   if (line && first === null) return { line: null, length: rest.length, text: rest.trim() };
-  // "four hundred and fifty grams", of what was named before it
-  const amount = readAmount(rest);
-  const measured =
-    amount?.amount.terms.length === 1 && amount.amount.terms[0]?.unit ? rest.slice(0, amount.length).trim() : null;
-  // "una cucharadita y media de levadura": with its name, though nobody knows it
-  const named = OF_A_THING.test(last) ? last : null;
-  const text =
-    named ?? (measured !== null && measured.length > (first?.length ?? 0) ? measured : (first ?? rest.trim()));
+  const text = unknownAt(rest, first, last);
   return { line: null, length: text.length, text };
 }
 
@@ -249,7 +266,7 @@ const PER_PAN =
   /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
 /** "Half a teaspoon of oil in each well". */
 const IN_EACH_WELL =
-  /^\s*(?:in|into|to) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
+  /^\s*(?:in|into|to|down) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
   /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
@@ -285,7 +302,11 @@ function besides({
 }): Line | 'tool' | null {
   const isFat = line?.ingredient?.category === 'fat';
   // "wipe with half an onion"
-  if (/\bwip(?:e|ed|ing)\b[^,;.]{0,16}\bwith\s+$/i.test(before) && !isFat) return 'tool';
+  if (
+    /\b(?:wip(?:e|es|ed|ing)|rub(?:s|bed|bing)?|greas(?:e|es|ed|ing))\b[^,;.]{0,16}\bwith\s+$/i.test(before) &&
+    !isFat
+  )
+    return 'tool';
   // "and fry with a knob of butter", "and serve with a drop of honey"
   const beside = BESIDE.find(([re]) => re.test(before))?.[1];
   const apart = beside === undefined ? null : read(`${text} ${beside}`);
@@ -305,6 +326,8 @@ const isNoAmount = (sentence: string, at: number, number: string, after: string)
   NO_FOOD.test(after) ||
   // "200 C" is a heat, "2 c" are cups
   (/\d{2}/.test(number) && /^\s*[CF]\b/.test(after)) ||
+  // "I got the pan at a sale"
+  (/^an?$/i.test(number) && /\bat\s+$/i.test(sentence.slice(0, at))) ||
   // "in a jug I whisk two eggs": where, and not how much
   (A_VESSEL.test(after) && /\b(?:in|into|to|with|from|take|get|grab)\s+$/i.test(sentence.slice(0, at)));
 

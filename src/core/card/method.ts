@@ -85,14 +85,14 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+  /\b(?:or so|or thereabouts|give or take|more or less|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
-  /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^that[’']s (?:about |around )?\S+$/iu;
+  /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^so \S+$/iu;
 const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
@@ -101,10 +101,11 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|more|less|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|de|des|d|ein|eine|einem|mit|with|here|last|time|week|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
+  [/\ba baker[’']s dozen\b/i, 13],
   [/\b(?:a|one|une|una|ein) (?:good )?(?:dozen|douzaine|docena|dutzend)\b/i, 12],
   [/\bune quinzaine\b/i, 15],
   [/\b(?:une dizaine|una decena)\b/i, 10],
@@ -125,7 +126,7 @@ const partsOf = (sentence: string): readonly string[] => {
   const parted = A_NUMBER.test(inFigures(head)) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) =>
     p.split(
-      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|or so|i[’']d))|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes))/,
+      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|more or less|or so|i[’']d))|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes)|that[’']s (?:breakfast|brunch|enough|plenty)|\S+ (?:children|people|guests|adults|kids)\b)/,
     ),
   );
 };
@@ -145,12 +146,12 @@ function countIn(
   const n = at < 0 ? null : readNumber(figures.slice(at));
   if (!n) return null;
   // "2 dozen"
-  const dozen = /^\s*dozen\b/i.exec(text.slice(at + n.length))?.[0] ?? '';
+  const dozen = /^\s*dozen\b/i.exec(figures.slice(at + n.length))?.[0] ?? '';
   const per = dozen === '' ? 1 : 12;
   const low = per * n.low.valueOf();
   const high = n.high ? per * n.high.valueOf() : low;
   const count = most ? high : Math.round((low + high) / 2);
-  return { count, before: text.slice(0, at), after: text.slice(at + n.length + dozen.length) };
+  return { count, before: text.slice(0, at), after: figures.slice(at + n.length + dozen.length) };
 }
 
 /** What so many of are neither pieces nor people. */
@@ -214,6 +215,9 @@ export function servingClaim(
   const dish = DISH_FOR.exec(notes);
   const eaters = dish && readNumber(inFigures(dish[1] ?? ''));
   if (dish && eaters) return { people: eaters.low.valueOf(), text: dish[0] };
+  const group = /\bfor (?:the )?(\S+) of us\b|\b(?:party|table|family|crowd) of (\S+)/i.exec(notes);
+  const heads = group && readNumber(inFigures(group[1] ?? group[2] ?? ''));
+  if (group && heads) return { people: heads.low.valueOf(), text: group[0] };
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };

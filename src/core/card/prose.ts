@@ -32,7 +32,7 @@ const IN_HOT_PAN =
   /^(\S[^,;]*?)\s+(?:goes?\s+)?in(?:to)?\s+(?:the|a|your|my)\s+hot\s+(?:\p{L}+\s+)?(?:pan|skillet|griddle|iron|dish|tin)\b/iu;
 /** A food by weight, measure or count. */
 export const A_MEASURE = new RegExp(
-  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pounds?|pinch)\b|\b(?:une?|deux|trois|una?|dos|tres|ein(?:e[nmr]?)?|zwei|drei|un|due|tre|\d)\s(?:petite?\s|grande?\s)?(?:cuill[eè]res?\s[àa]\s(?:soupe|caf[eé]|th[eé])|cucharad(?:it)?as?|cucchiain?[oi]|ess ?löffel|teelöffel|pinc[eé]es?|pizcas?|prisen?|pizzico|tazas?|tasses?|verres?|vasos?)(?![\p{L}])|(?:\d|\b(?:two|three|four|five|six|eight))\s+(?:(?:large|egg|extra)\s+)?(?:whites|yolks)(?:\b(?!\s+(?:in|get|are|go)\b))|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
+  String.raw`[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛ ]*(?:g|kg|ml|cl|dl|l|oz|lb|cups?|tbsps?|tsps?|tablespoons?|teaspoons?|sticks?|pints?|quarts?|litres?|liters?|grams?)(?![\p{L}])|(?:\d|\b(?:an?|${COUNT_WORDS}))\s+(?:(?:large|medium|small|whole)\s+)?(?:eggs?|eier|œufs?|oeufs?|huevos?|uova|eieren)\b|\b(?:an?|half|${COUNT_WORDS})\s[^,;]{0,12}?(?:cups?|spoons?|spoonfuls?|tablespoons?|teaspoons?|grams?|kilos?|litres?|liters?|pints?|quarts?|sticks?|ounces?|pounds?|pinch)\b|\b(?:quarter|third) (?:of a )?(?:cup|pint|litre|pound) of (?!batter|it\b|the\b)\p{L}|\b(?:une?|deux|trois|una?|dos|tres|ein(?:e[nmr]?)?|zwei|drei|un|due|tre|\d)\s(?:petite?\s|grande?\s)?(?:cuill[eè]res?\s[àa]\s(?:soupe|caf[eé]|th[eé])|cucharad(?:it)?as?|cucchiain?[oi]|ess ?löffel|teelöffel|pinc[eé]es?|pizcas?|prisen?|pizzico|tazas?|tasses?|verres?|vasos?)(?![\p{L}])|(?:\d|\b(?:two|three|four|five|six|eight))\s+(?:(?:large|egg|extra)\s+)?(?:whites|yolks)(?:\b(?!\s+(?:in|get|are|go)\b))|^(?:cup|stick|pint|mug|sachet|spoon|tablespoon|teaspoon|dessertspoon)\s+of\b`,
   'iu',
 );
 
@@ -307,10 +307,10 @@ function unmeasured(
           : [];
       }
       const counted = new RegExp(
-        `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*) \\p{L}+$`,
+        `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*)(?: of)? \\p{L}+$`,
         'iu',
       ).test(text);
-      return counted && !NO_AMOUNT.test(text) ? [read(text)] : [];
+      return counted && !NO_AMOUNT.test(text) && !NO_THING.test(text) ? [read(text)] : [];
     });
 }
 
@@ -336,6 +336,17 @@ const SERVED_OUT =
 /** "It should drop off a spoon": how thick it is. */
 const OFF_A_SPOON = /\b(?:off|from|coats?|covers?|back of)\b[^,;.\d]{0,20}\bspoon\b/i;
 
+/** Lines in the order that a sentence tells them; one in other words than the sentence's stands where it is. */
+function inOrderTold(said: string, lines: readonly Line[]): readonly Line[] {
+  let last = -1;
+  const placed = lines.map((line) => {
+    const at = said.indexOf(line.text);
+    last = at < 0 ? last : at;
+    return { line, at: last };
+  });
+  return placed.sort((a, b) => a.at - b.at).map((p) => p.line);
+}
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -355,7 +366,7 @@ function measuredOrAsked({
   const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !isOfBatter(m.text));
   if (known.length > 0 || more.length > 0) {
     const told = [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
-    return [...told, ...countedIn(said, told, read)];
+    return inOrderTold(said, [...told, ...countedIn(said, told, read)]);
   }
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];

@@ -105,7 +105,7 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
 }
 
 const SENTENCE =
-  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|tbsp|tsp|oz|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-z]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|\n+/;
+  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-z]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|\n+/;
 /** The number of a step, or a dash before it. */
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
@@ -165,7 +165,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     720,
   ],
   [
-    /\ban hour or (?:so|two|more)\b|\b(?:an(?:other)?|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
+    /\ban hour or (?:so|two|more)\b|\b(?:an(?:other)?|its|a (?:good|full|short)) hour\b|\bone hour\b|\beine stunde\b|\bune heure\b|\buna hora\b/i,
     60,
   ],
   [/\ba couple of hours\b/i, 120],
@@ -192,7 +192,7 @@ const PER: readonly (readonly [RegExp, number])[] = [
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];
 const AMOUNT_WORD =
-  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty[- ](?:two|five|eight)|twenty|thirty[- ]five|thirty|forty[- ]five|forty|sixty|ninety)\b)/giu;
+  /(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|(?:twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?:[- ](?:one|two|three|four|five|six|seven|eight|nine))?)\b)/giu;
 
 /** "Dos minutos y medio", "3 minutes and a half". */
 const AND_A_HALF = /^\s+(?:and a half|y medi[oa]|et demie?|e mezz[oa]|und eine halbe)(?!\p{L})/iu;

@@ -9,7 +9,7 @@ const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
   /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
 const HOLDING =
-  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
   /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -97,7 +97,7 @@ function speaksOfHeat({ text, sentence }: Clause): boolean {
     alone ||
     (SETS_IT.test(text) && !/\d ?(?:g|ml)\b/.test(text)) ||
     (/^(?:both|all|each) (?:at |on )?\d{3}$/i.test(text) && SURFACE.test(sentence)) ||
-    /\b(?:heat|preheat|hot)\b/i.test(sentence) ||
+    /\b(?:heats?|preheat|hot)\b/i.test(sentence) ||
     /\b(?:cook|fry|griddle|start) at \d/i.test(text) ||
     (/^that[’']s at \d{3}$/i.test(text) && SURFACE.test(sentence))
   );
@@ -189,6 +189,8 @@ function knobIn({ text, sentence }: Clause): string | null {
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
   [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
+  [/\bthe lowest (?:the \w+|it) (?:does|goes|will go)\b|\bas low as (?:it|the \w+) (?:goes|will go)\b/i, 'low'],
+  [/\b(?:on|onto|over) an? medium (?:griddle|pan|skillet|iron|plate)\b/i, 'medium'],
   [/\bmoderate(?:ly)? hot\b/i, 'moderate'],
   [/\bmiddling (?:fire|flame|heat)\b|\bmiddle (?:flame|heat)\b/i, 'medium'],
   [/\blow(?:er)? (?:side|end) of medium\b/i, 'medium low'],

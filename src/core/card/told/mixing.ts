@@ -22,7 +22,7 @@ const LIKE_CREAM = /\blike (?:(?:single|thin|thick|double|pouring) )?(?:cream|si
 const GLATT = /(?<!\p{L})glatt(?:ge|zu)?(?:rühr|schlag|mix)/iu;
 const NEARLY = /\b(?:nearly|almost|not quite|mostly|more or less) (?:smooth|silky)\b|\bsmooth(?:ish| enough)\b/i;
 const UNTIL = anyWord(
-  String.raw`until|till|when it(?:[’']s| is)|make|get|so(?: that)?|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
+  String.raw`until|till|when it(?:[’']s| is)|make|gets?|(?:i|you|we) want it|comes? out|so(?: that)?|bis|zu|jusqu\p{L}*|hasta|quede|soit|should be|must be|has to be|wants to be|batter|teig|pâte|masa`,
 );
 
 /** So little mixing: what it is mixed until, or how. */
@@ -50,15 +50,15 @@ const JUST: readonly RegExp[] = [
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
   /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
-  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
+  /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop while (?:it|there)\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
 /** "Stir it together, not too much"; "and it looks a mess". */
 const NOT_MUCH =
-  /^(?:but |and )?(?:not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
+  /^(?:but |and )?(?:(?:only )?(?:briefly|lightly|barely)|not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
+  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
 
 /** "Blend eggs, milk, flour 20 s": the first of what goes in. */
 const BLENDS = /^(?:then )?blend \p{L}+$/iu;
@@ -91,13 +91,14 @@ const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}
 /** Whether a text speaks of beaten whites at all. */
 export const tellsOfFoam = (text: string): boolean => FOAM.test(text);
 const STIFF = anyWord(
-  String.raw`stiff(?:ly)?|firm(?:ly)?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
+  String.raw`stiff(?:ly)?|firm(?:ly)?|fermes?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
 const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
 const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
-const FLOPS = /\bstill soft\b|\b(?:tips?|peaks?|tops?) (?:that |which )?(?:just )?(?:flops?|droops?|bends?|curls?)\b/i;
+const FLOPS =
+  /\bstill soft\b|\b(?:tips?|peaks?|tops?) (?:that |which )?(?:just )?(?:flops?|droops?|bends?|curls?|nods?)\b/i;
 
 /** @returns how far the whites are whipped; null: it is not told */
 function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
@@ -135,10 +136,12 @@ const IT_FOLDED =
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
 const THIRDS =
-  /^a third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|three (?:goes|additions|batches|lots|parts)|a third at a time)\b|\bin three (?:goes|additions|batches|lots|parts)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /^a third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS =
-  /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|three (?:goes|additions|batches|lots|parts))\b|\ba third at a time\b/i;
+  /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages))\b|\ba third at a time\b/i;
+/** "Whip the whites till firm. Fold." */
+const FOLD_ALONE = /^(?:then |and )?fold$/i;
 /** In goes that are no thirds. */
 const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
 
@@ -146,22 +149,22 @@ const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)
 const OTHER_IN_GOES = /\b(?:sugar|flour|milk|butter|liquid|water)\b[^,;.]{0,12}\bin (?:two|three|four|several) \w+/i;
 
 /** @returns how the foam is folded in; null: it is not told */
-function foldIn({ text, sentence }: Pick<Clause, 'text' | 'sentence'>): 'thirds' | 'once' | null {
+function foldIn({ text, sentence }: Clause, before?: Clause): 'thirds' | 'once' | null {
   if (OTHER_IN_GOES.test(text) && !FOLDS.test(text)) return null;
   if (THIRDS.test(text) || (FOLDS.test(text) && IN_THIRDS.test(sentence))) return 'thirds';
   if (IN_GOES.test(sentence)) return null;
-  if (OTHER_FOLDS.test(text)) return 'once';
+  if (OTHER_FOLDS.test(text) || (FOLD_ALONE.test(text) && FOAM.test(before?.text ?? ''))) return 'once';
   return FOLDS.test(text) &&
     (FOAM.test(text) ||
       (FOAM.test(sentence) && /\bthe rest\b|^folded(?: in\b|$)/i.test(text)) ||
-      (IT_FOLDED.test(text) && !SOME_BITS.test(text) && (FOAM.test(sentence) || !/^(?:then |and )?fold$/i.test(text))))
+      (IT_FOLDED.test(text) && !SOME_BITS.test(text) && (FOAM.test(sentence) || !FOLD_ALONE.test(text))))
     ? 'once'
     : null;
 }
 
-/** Facts that a clause tells of mixing: which, and what. */
-export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: string])[] => {
-  const [whites, fold, mix] = [whitesIn(c.text, c.sentence), foldIn(c), mixedIn(c)];
+/** Facts that a clause tells of mixing: which, and what. @param before the clause before it */
+export const mixingIn = (c: Clause, before?: Clause): readonly (readonly [fact: FactId, value: string])[] => {
+  const [whites, fold, mix] = [whitesIn(c.text, c.sentence), foldIn(c, before), mixedIn(c)];
   return [
     ...(whites ? [['whites', whites] as const] : []),
     ...(fold ? [['fold', fold] as const] : []),
@@ -171,7 +174,7 @@ export const mixingIn = (c: Clause): readonly (readonly [fact: FactId, value: st
 /** "Don't beat out the lumps": the denial is what is done. */
 export const saidByDenial = (text: string): boolean =>
   LUMPS_STAY.test(text) ||
-  /\blumps (?:are|is) (?:fine|ok(?:ay)?|good|welcome)\b/i.test(text) ||
+  /\blumps (?:(?:are|is) (?:fine|ok(?:ay)?|good|welcome)|(?:never|won[’']t|don[’']t) (?:hurt|matter))\b/i.test(text) ||
   /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
 
 const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;

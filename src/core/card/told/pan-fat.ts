@@ -23,7 +23,7 @@ const FAT = anyWord(FATS.map(([, names]) => names).join('|'));
 const GREASED: readonly (readonly [id: string, words: string])[] = [
   [
     'butter-unsalted',
-    String.raw`(?:re-)?buttered|buttery|beurr(?:ée?s?|e[rz])|gebuttert\p{L}*|enmantecad[ao]s?|enmantequillad[ao]s?`,
+    String.raw`(?:re-)?buttered|buttery|beurr(?:ée?s?|e[rz])|(?:ge)?butter[nt]\p{L}*|enmantecad[ao]s?|enmantequillad[ao]s?`,
   ],
   [
     'oil-vegetable',
@@ -38,7 +38,7 @@ const GREASED: readonly (readonly [id: string, words: string])[] = [
 const GREASED_BY = anyWord(GREASED.map(([, words]) => words).join('|'));
 /** "Butter the pan", "oil it": the fat is the verb. */
 const VERB =
-  /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between)\b/i;
+  /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between|skillet|pan|griddle|(?:waffle )?iron)\b/i;
 /** "Oil very lightly": of the surface, which was just named. */
 const VERB_ALONE =
   /^(?:then |and )?(butter|oil|grease|spray)(?: (?:very|lightly|well|sparingly|thinly|again|generously|once|between batches))+$/i;
@@ -48,7 +48,7 @@ const PUTS = /\b(?:drop|add|put|tip|throw|slide|melt) (?:in |on )?(?:the |a |som
 const MIXES = /\b(?:bowl|dough|flour|eggs?|milk|sugar|whisk|stir|mix|beat|blend|fold)\b/i;
 /** What is buttered at the table, or goes into a bowl, is no surface. */
 const NO_SURFACE =
-  /\b(?:batter(?! sticks)|bowl|dough|eggs?|egg whites?|milk|flour|sugar|honey|sauce ?pan|teig|schüssel|pâte|farine|masa|harina|no (?:oil|butter|fat|grease)|(?:butter|oil) (?:knife|dish|flavou?r)|sticks|serve|served|top(?:ped)? with|the top|the tops|toast|syrup|jam|on top|table)\b/i;
+  /\b(?:batter(?! sticks)|bowl|dough|eggs?|egg whites?|milk|flour|sugar|honey|sauce ?pan|teig|schüssel|pâte|farine|masa|harina|no (?:oil|butter|fat|grease)|(?:butter|oil) (?:knife|dish|flavou?r)|sticks|dot(?:ted)? (?:it |them |the \w+ )?with|serve|served|top(?:ped)? with|the top|the tops|toast|syrup|jam|on top|table)\b/i;
 const FRIES =
   /\b(?:shallow[- ]?fry|pan[- ]?fry|fry|fried|frying|cook|cooked|brown|bake|sizzle|crisp|ausbacken|braten|backen|cuire|cuisez|dorer|poêler|frire|freír|cocinar|dorar)\b/i;
 const IN = /\b(?:in|with|en|con|dans|au|avec|mit|von|de|over)\b/i;
@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|mm|la|le|les|sie|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|wiped|con|avec|mit|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|mm|la|le|les|sie|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
@@ -73,11 +73,11 @@ const NO_FAT =
   /(?<!\b(?:looks?|are|is|edges?|turns?|goes?|the|your) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
-  /^(?:and )?(?:no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|(?:.* so )?nothing (?:in|on) (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
+  /^(?:sans (?:matière grasse|graisse|huile)|sin (?:aceite|grasa)|ohne (?:fett|öl)|(?:and |so )?no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|(?:.* so )?nothing (?:in|on) (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
 const NO_FAT_OF_SENTENCE =
   /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const NEVER_GREASED =
-  /\b(?:i|we) (?:d(?:o|id)(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
+  /(?:^|\b(?:i|we) )(?:d(?:o|id)(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
   NO_FAT_ALONE.test(text) ||
@@ -127,15 +127,7 @@ function fatIn({ text, sentence }: Clause): string | null {
       .replace(/[^\p{L}]/gu, '') === '';
   if (fat) {
     const id = idOf(fat, FATS);
-    if (
-      on ||
-      greased ||
-      GETS.test(text) ||
-      GREASES.test(text) ||
-      FOR_IT.test(text) ||
-      /\b(?:rag|cloth|paper|pad|felt)\b/i.test(text)
-    )
-      return id;
+    if (on || greased || GETS.test(text) || GREASES.test(text) || FOR_IT.test(text) || CLOTH.test(text)) return id;
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
       few(text.replaceAll(fat, ' ')) || (PUTS.test(text) && /\b(?:hot|swirl|sizzles?|pour|oven|tin)\b/i.test(sentence));
@@ -148,8 +140,11 @@ function fatIn({ text, sentence }: Clause): string | null {
       : null;
   }
   if (!greased) return null;
-  return on || few(text.replace(greased, ' ')) || /\b(?:cloth|rag|paper)\b/i.test(text) ? idOf(greased, GREASED) : null;
+  return on || few(text.replace(greased, ' ')) || CLOTH.test(text) ? idOf(greased, GREASED) : null;
 }
+
+/** What fat is rubbed on with. */
+const CLOTH = anyWord('rag|cloth|paper|pad|felt|chiffon|papier|\\p{L}*tuch|papel|trapo|servilleta');
 
 /** Whether a text is the name of a fat, and nothing more. */
 export const isFatAlone = (text: string): boolean =>

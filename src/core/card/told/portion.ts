@@ -12,11 +12,11 @@ const PER_PIECE =
   /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
-  /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick)?/i;
+  /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES =
-  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread/i;
+  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -25,9 +25,10 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
   const alone =
     m !== null &&
     m[0].trim() === text &&
-    /\b(?:size|ones|rings|rake|edge|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs)\b/i.test(
+    /\b(?:size|ones|rings|rake|edge|cakes|pancakes|crepes|rounds|circles|puddles|pools|discs|dollops|blobs|\d ?(?:ml|cups?|tbsp)|tablespoons?)\b/i.test(
       sentence,
-    );
+    ) &&
+    !OF_GEAR.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
   const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
@@ -54,7 +55,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
   /\b(?:each|apiece|a piece|of (?:the )?batter|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
@@ -113,16 +114,16 @@ const BY =
 /** "The scoop's a hundred and fifty": millilitres, though nobody says so. */
 const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: about)? (\d{2,3})$/i;
 /** "A number 16 scoop"; and its number alone, where the sentence speaks of a scoop. */
-const NUMBERED_SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher)/i;
+const NUMBERED_SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher|dipper)/i;
 const SCOOP_ALONE =
   /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
-  /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?|ladle(?:ful)?|scoop)|(?:heaped|heaping) (?:half|quarter|third)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
+  /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|fill (?:them|each|the \w+) (?:about )?(?:half|two[- ]thirds|three[- ]quarters)\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|the \w+|rings|holes|wells) )?(?:about |up )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters)\b|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -181,7 +182,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
       : (SPOON_ALONE.exec(c.text) ?? FILLS.exec(c.text));
   if (
     !fills ||
-    !/\b(?:pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
+    !/\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
       c.text,
     )
   )
@@ -192,13 +193,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|drop|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -206,7 +207,7 @@ const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:f
 /** "Ladle per crepe". */
 const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
-  /^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
+  /^(?:pour |use )?(?:\d\/\d|[½¼⅓⅔¾]) cups?$|^(?:pour |use )?[1-4] (?:tbsp|tablespoons?)$|^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {

@@ -18,9 +18,9 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
 const NO_REST =
   /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
@@ -58,11 +58,15 @@ const LET_REST = /(?<=\b(?:and|y|et|und) )(?:let|leave|rest|stand|chill|dej(?:ar
 
 /** Time that is given to the batter without a word of rest: on the counter, or before it is cooked. */
 const GIVEN_TIME =
-  /^(?:morning: )?out of the (?:fridge|cold) |\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|\b(?:the (?:batter|mix(?:ture)?)|it|that|mine) (?:needs|wants|likes|should have|has had|gets)\b|\bgive it (?:another |a further |a good )?(?:half an hour|an hour|hour|a quarter of an hour|\d+ hours?)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour) on the (?:counter|side|worktop|sill|table)\b|\bbetter (?:after|for|with)\b/i;
+  /^(?:morning: )?out of the (?:fridge|cold) |\b(?:take|get|bring|have) (?:it|them|that|the (?:batter|tub|bowl)) out\b[^,;.]*\bbefore\b|\b(?:give|leave|let) (?:it|the batter)\b[^,;.]*\b(?:on the (?:counter|side|worktop|sill|table)|under a cloth|covered)\b|\b(?:give|leave) (?:it|the batter)\b[^,;.]*\bbefore (?:you |we |it |I )?(?:is |gets )?(?:cook|fry|fried|bak|pour|us|go)|\bwait\b[^,;.]*\b(?:before|until)\b[^,;.]*\b(?:cook|fry|bak|pour|us)|^batter (?:needs|wants|likes|gets)\b|\b(?:the (?:batter|mix(?:ture)?)|it|that|mine) (?:needs|wants|likes|should have|has had|gets|(?:has|gets) its(?= (?:hour|half|time|quarter)))\b|\byou(?:[’']ve| have) to give it\b|\bwith (?:a|the) (?:cloth|plate|towel|tea towel) on\b|\bgive it (?:another |a further |a good )?(?:half an hour|an hour|hour|a quarter of an hour|\d+ hours?)\b|\b(?:give|gave|giving) (?:mine|ours|the (?:batter|mix(?:ture)?))\b|\b(?:my|our|this) (?:batter|mix) (?:needs|wants|likes|gets|has)\b|\bcomes? back to (?:room|kitchen) temperature\b|\b(?:minutes?|hours?|hour|h) (?:on the (?:counter|side|worktop|sill|table)|at (?:kitchen|room) temperature|to settle)\b|(?<!\p{L})(?:minuten|stunden?|std\.?) an einem warmen ort\b|\bbetter (?:after|for|with)\b/iu;
+
+/** "Covered on the worktop", "kitchen side": where a batter stands; how long follows. */
+const STANDS_THERE =
+  /^(?:and |then )?(?:(?:covered|cling film on|under (?:a|the) (?:cloth|towel))(?: (?:on|in|at|by) (?:the |a )?[\w ]{3,20})?|(?:on the )?(?:kitchen )?(?:side|worktop|counter|bench))$/i;
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|sixty|ninety|overnight|(?<=\banother |\bfurther )(?:hour|minute)s?\b|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|overnight|all night|(?<=\banother |\bfurther )(?:hour|minute)s?\b|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -103,16 +107,27 @@ const GROWS =
 /** "Five minutes to curdle": what it stands for. */
 const STANDS_TO = /\bto (?:curdle|sour|clabber|thicken|swell|soak|soften|hydrate|froth|bloom|drink)\b/i;
 
+/** "Mix cornmeal and buttermilk, 10 minutes": nobody stirs so long. */
+const MIXED_AND_LEFT = /^(?:then |and )?(?:mix|stir|combine)\b(?!.*\b(?:mixer|speed|paddle|machine)\b)/i;
+/** What drinks, with what it drinks. */
+const DRINKS = /\b(?:oats|cornmeal|meal|bran|semolina|crumbs|polenta)\b.*\b(?:milk|water|buttermilk|yogh?urt|kefir)\b/i;
+
 /** @param then the clauses that follow it @param before the one before it */
 export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
   const chills = CHILLS.test(text);
   const grows =
-    TIME_ALONE.test(text) && (GROWS.test(own[0]?.text ?? '') || SCALDS.test(sentence) || STANDS_TO.test(text));
-  if ((!isStanding(text) && !grows) || standsElsewhere(c, own)) return [];
+    TIME_ALONE.test(text) &&
+    (GROWS.test(own[0]?.text ?? '') ||
+      SCALDS.test(sentence) ||
+      STANDS_TO.test(text) ||
+      (before?.sentence === sentence && MIXED_AND_LEFT.test(before.text) && (c.times[0]?.min ?? 0) >= LEAST_COVERED));
+  const there =
+    STANDS_THERE.test(text) && !(before?.sentence === sentence && isStanding(before.text)) && !HOT_HEAT.test(sentence);
+  if ((!isStanding(text) && !grows && !there) || standsElsewhere(c, own)) return [];
   const time = restTime(c, own);
-  if (!time) return [];
+  if (!time || (there && time.min < LEAST_COVERED)) return [];
   const of = restOf(c, before);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
@@ -175,16 +190,27 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   );
 }
 
+/** "Oat drink and vinegar", "milk with lemon juice": a drink that is soured, before anything else goes in. */
+const SOURED = /^(?:the )?(?:\w+ )?(?:milk|drink)\b[^,;.]*\b(?:vinegar|lemon juice)$/i;
+
 function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
-    .replace(/\b(?:while|until|till|as long as|the time it takes)\b.*/i, '');
-  if (/\bto (?:curdle|sour|clabber)\b/i.test(text)) return 'wet';
+    .replace(/\b(?:while|until|till|as long as|the time it takes|or the)\b.*/i, '');
+  if (
+    /\bto (?:curdle|sour|clabber)\b/i.test(text) ||
+    SOURED.test(before?.text ?? '') ||
+    (DRINKS.test(before?.text ?? '') && TIME_ALONE.test(text))
+  )
+    return 'wet';
   // the yeast wakes before the flour is in
   if (/\b(?:foams?|froths?)\b/i.test(text) && /\byeast\b/i.test(sentence)) return 'wet';
   if (SOAKS.test(sentence) || (before && SOAKS.test(before.text) && OF_IT.test(text))) return 'wet';
   // "stands two minutes and sinks": it is out of the oven
-  if (/\bbefore (?:serving|cutting|slicing|eating)\b|\b(?:and|it) (?:sinks|falls|deflates|collapses)\b/i.test(text))
+  if (
+    /\bbefore (?:serving|cutting|slicing|eating)\b|\b(?:and|it) (?:sinks|falls|deflates|collapses)\b/i.test(text) &&
+    !/\b(?:whisk|stir)\b/i.test(text)
+  )
     return 'piece';
   // with the flour in it, it is the batter
   const named = RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1];
@@ -212,7 +238,12 @@ export function restsMore(clauses: readonly Clause[]): readonly ToldFact[] {
   const heat = clauses.findIndex((c) => LIES_THERE.test(c.text));
   return clauses.flatMap((c, n): readonly ToldFact[] => {
     const min = c.times[0]?.min ?? 0;
-    const isMore = /^(?:then |and )?(?:another|a further)\b/i.test(c.text) && c.taken === 'told' && isTimeOnly(c);
+    const before = clauses[n - 1];
+    const isMixed = before?.sentence === c.sentence && /\b(?:fold|stir|whisk|beat|mix)\b/i.test(before.text);
+    const isMore =
+      c.taken === 'told' &&
+      /^(?:then |and )?(?:another|a further)\b|\bmore$/i.test(c.text) &&
+      (isTimeOnly(c) || (isMixed && TIME_ALONE.test(c.text)));
     if (!isMore || min < LEAST_REST_MORE || (heat >= 0 && heat < n)) return [];
     return [{ fact: 'rest', value: hundredths(min), unit: 'min', of: 'batter', words: c.text, taken: 'told' }];
   });

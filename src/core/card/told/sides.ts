@@ -26,12 +26,12 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly |(?:it|she|they)(?:[’']s|[’']re| is| are) )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
-const BY_QUARTERS = /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?a quarter\b/i;
-const QUARTERS = /\bquarter[- ]turns?\b|\bkeep turning\b|\bturn (?:them |it |each (?:one )?)?(?:by )?a quarter\b/i;
+export const BY_QUARTERS = /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?(?:a )?quarters?\b/i;
+const QUARTERS = new RegExp(`${BY_QUARTERS.source}|\\bkeep turning\\b`, 'i');
 /** Of each side, or of both. */
 const EACH_SIDE =
   /\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
@@ -60,6 +60,7 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
   const out: Time[] = [];
   const text = said
     .replace(OFF_AT, (x) => ' '.repeat(x.length))
+    .replace(/ (?:with|under) (?:the|a) (?:lid|cover)(?: on)?$/i, '')
     .replace(/ and (?:then )?(?:on|onto|off|out|straight)\b.*$/i, '');
   let rest = text;
   for (const m of text.matchAll(A_NUMBER)) {
@@ -111,6 +112,10 @@ const HOLDS_BATTER =
 const AT_MOST =
   /\b(?:total(?: time)?|at (?:the )?most|no (?:longer|more) than|maximum|max|in all|a (?:load|panful)|per (?:load|panful)|altogether|in total|all told|press|flatten|every)\b|^up to\b/i;
 
+/** Whether a clause has a length of time that is a fact's. */
+const isTimedSo = (c: Clause | undefined, value: ToldFact['value']): boolean =>
+  c?.times.some((t) => hundredths(t.min) === value) ?? false;
+
 /** What rests by a clause, where that tells it or the next two do. */
 const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => {
   const c = clauses[n];
@@ -138,7 +143,8 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const { text } = c;
   const alone = TIME_ALONE.test(text) || /^give it\b/i.test(text);
   // what was done a moment before, in the same sentence, is what it times
-  const was = before && alone && (before.sentence === c.sentence || BLENDED.test(before.text)) ? before.text : '';
+  const goesOn = before?.sentence === c.sentence || (BLENDED.test(before?.text ?? '') && !turnsNext({ clauses }, n));
+  const was = before && alone && goesOn ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
     (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
@@ -159,7 +165,9 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     (alone && [n - 1, n - 2].some((k) => clauses[k]?.sentence === c.sentence && /\bracks?\b/i.test(clauses[k].text))) ||
     PREP.test(c.sentence) ||
     (CHANGED_TO.test(text) && !COOKS.test(text)) ||
-    [n, n - 1, n - 2].some((k) => restsAt(clauses, k).some((f) => c.times.some((t) => hundredths(t.min) === f.value)))
+    [n, n - 1, n - 2].some((k) =>
+      restsAt(clauses, k).some((f) => (k === n || !isTimedSo(clauses[k], f.value)) && isTimedSo(c, f.value)),
+    )
   );
 }
 
@@ -182,7 +190,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|\b(?:give it|and|bake|for)\s+(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|(?:\b(?:give it|and|bake|for)\s+|^(?:(?:about|around|then) )*)(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
@@ -211,7 +219,7 @@ const FAR_TURN = 5;
 const NEAR_TURN = 3;
 
 /** Whether the turn, or the other side, is told behind a clause before another length of time is. */
-function turnsNext({ clauses }: Walk, n: number): boolean {
+function turnsNext({ clauses }: Pick<Walk, 'clauses'>, n: number): boolean {
   const next = clauses.slice(n + 1, n + 1 + FAR_TURN);
   const at = next.findIndex((x) => x.taken === 'told' && (TURN.test(x.text) || SECOND.test(x.text)));
   return at >= 0 && next.slice(0, at).every((x) => x.times.length === 0);
@@ -386,8 +394,19 @@ function sideByFirst(w: Walk, c: Clause, bare: boolean): void {
     w.facts.push(minutes('secondSide', share * firstOf(w), c));
 }
 
+/** "Less than a minute, say forty seconds": the time is told behind it. */
+const isSaidBetter = ({ clauses }: Walk, n: number): boolean => {
+  const [c, then] = [clauses[n], clauses[n + 1]];
+  return (
+    /\b(?:less than|not quite|under)\b/i.test(c?.text ?? '') &&
+    then?.sentence === c?.sentence &&
+    /^(?:i[’']d )?say\b/i.test(then?.text ?? '') &&
+    (then?.times.length ?? 0) > 0
+  );
+};
+
 function walk(w: Walk, n: number, c: Clause): void {
-  if (goesOn(w, c)) return;
+  if (goesOn(w, c) || isSaidBetter(w, n)) return;
   const times = timesOf(w, n, c);
   if (bakes(w, c, times)) return;
   const sides = sidesOf(w, n, c, times);

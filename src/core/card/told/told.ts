@@ -14,13 +14,13 @@ import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
 import { isFatAlone, panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn, restsMore } from './rests';
-import { sidesIn } from './sides';
+import { BY_QUARTERS, sidesIn } from './sides';
 import { spokenInFigures } from './spoken';
 import { HOT_SURFACE } from './words';
 
 /** How pieces are turned, by the words for it. */
 const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
-  { value: 'quarters', is: /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?(?:a )?quarters?\b/i },
+  { value: 'quarters', is: BY_QUARTERS },
   {
     value: 'several',
     is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again))\b/i,
@@ -33,12 +33,12 @@ const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
 const AHEAD =
   /^(?:night|day|evening) before\b|\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
 
-function wordsIn(c: Clause): readonly ToldFact[] {
+function wordsIn(c: Clause, before?: Clause): readonly ToldFact[] {
   const { text, taken } = c;
   const turns = TURNS.find((t) => t.is.test(text));
   // a denial may be what is done
   const done = saidByDenial(text) ? 'told' : taken;
-  const out = [...mixingIn(c), ...(turns ? [['turns', turns.value] as const] : [])].map(
+  const out = [...mixingIn(c, before), ...(turns ? [['turns', turns.value] as const] : [])].map(
     ([fact, value]): ToldFact => ({ fact, value, unit: null, of: null, words: text, taken: done }),
   );
   const ahead = AHEAD.exec(text);
@@ -81,6 +81,7 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
     'folded',
     `^${THING} folded in (?:last|at the end)\\b`,
     `^fold through ${THING}$`,
+    `^stir in (?:the )?((?:grated )?cheese|cheddar|feta|chives|sweetcorn)$`,
     String.raw`\bincorporer (?:les |la |le )(\p{L}{3,20}) à la fin\b`,
     `\\bstir ${THING} (?:through|in) ${IN_LAST}\\b`,
     `\\bfold in ${THING}(?:\\s+${IN_LAST}|$)`,
@@ -94,7 +95,8 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
 const BASE: ReadonlySet<string> = new Set(['flour', 'starch']);
 
 /** What goes on pieces by a word that names several things: which of them, the card's lines tell. */
-const SOME_OF = /^(?:the |some |a few )?(?:chopped |toasted )?(?:nuts|berries|fruits?|seeds|chips|herbs)$/i;
+const SOME_OF =
+  /^(?:the |some |a few )?(?:chopped |toasted )?(?:grated )?(?:nuts|berries|fruits?|seeds|chips|herbs|cheese)$/i;
 
 /** "Cook 2 minutes, sprinkle with chips, flip". */
 const COOKED_AND_FLIPPED = /\b(?:minutes?|min|seconds?)\b.*\b(?:sprinkle|scatter|dot|top)\b.*\b(?:flip|turn)\b/i;
@@ -127,8 +129,10 @@ const ofOven = (f: ToldFact, notes: string): boolean =>
     (/\b(?:dish|tin)\b/i.test(notes) && !HOT_SURFACE.test(notes)));
 const MOST_ON_SURFACE_MIN = 15;
 const preheatsOven = (f: ToldFact, notes: string): boolean =>
-  /^(?:pre-?heat|heat)\b/i.test(f.words) &&
-  !/\b(?:griddle|iron|plate|surface|plancha|waffle maker)\b/i.test(f.words) &&
+  /^(?:pre-?heat|heat|préchauff\p{L}*|precalent\p{L}*)(?!\p{L})|(?<!\p{L})vorheizen$/iu.test(f.words) &&
+  !/(?<!\p{L})(?:griddle|(?:waffel)?iron|\p{L}*eisen|gaufrier|gofrera|plate|surface|plancha|waffle maker|\p{L}*pfanne)(?!\p{L})/iu.test(
+    f.words,
+  ) &&
   OVEN.test(notes);
 
 /** "Then down to 180": of what was heated before. */
@@ -191,7 +195,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
       ...(ofFatBefore(c, clauses[n - 1]) ? [] : portionsTold(c, house, clauses[n + 1])),
       ...heatsIn(c, inF),
       ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
-      ...wordsIn(c),
+      ...wordsIn(c, clauses[n - 1]),
       ...momentsIn(c, house),
       ...loadIn(c),
       ...strainIn(c),
