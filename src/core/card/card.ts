@@ -759,6 +759,10 @@ function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = TITLE_MAKES.exec(title)?.[0];
   if (makes !== undefined) return `${capital(makes)}.`;
+  // "Classic crepes (about 16)", "(4 Personen)"
+  const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
+  if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
+    return /^\d{1,3}$/.test(inside) ? `Makes ${inside}.` : `${capital(inside)}.`;
   return people === undefined ? null : `Serves ${people}.`;
 }
 

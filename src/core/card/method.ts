@@ -85,14 +85,14 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? into|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
   /\b(?:or so|or thereabouts|give or take|more or less|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
-  /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^so \S+$/iu;
+  /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
 const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
@@ -156,7 +156,7 @@ function countIn(
 
 /** What so many of are neither pieces nor people. */
 const OTHERWISE =
-  /^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
+  /^\s*["”″]|^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
 
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where

@@ -105,7 +105,7 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
 }
 
 const SENTENCE =
-  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-z]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|\n+/;
+  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-z]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|(?<=[)?])\s+(?=\d{1,2}\.\s+[A-Z])|\n+/;
 /** The number of a step, or a dash before it. */
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
@@ -154,14 +154,14 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   ],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
   [
-    /\b(?:half an|a (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
+    /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
     30,
   ],
   [/\ban hour and a quarter\b|\bone and a quarter hours\b/i, 75],
   [/\ban hour and three[- ]quarters\b/i, 105],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
   [
-    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
+    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\b(?:un)?till? (?:i|we|you) (?:get|wake) up\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
     720,
   ],
   [
@@ -172,7 +172,8 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba quarter of a minute\b/i, 0.25],
   [/\ba few hours\b/i, 180],
   [/\b(?:half a|a half) minute\b|\beine halbe minute\b|\bune demi-minute\b|\bmedio minuto\b/i, 0.5],
-  [/\b(?:a (?:couple of|few)|couple of) min(?:ute)?s\b|\bein paar minuten\b/i, 3],
+  [/\ba few min(?:ute)?s\b|\bein paar minuten\b/i, 3],
+  [/\bcouple of min(?:ute)?s\b/i, 2],
   [/\bun par de minutos\b|\bune paire de minutes\b/i, 2],
   [/\b(?:a|another) minute or two\b/i, 1.5],
   [/\b(?:a|another) minute and a quarter\b/i, 1.25],

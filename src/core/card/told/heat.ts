@@ -9,7 +9,7 @@ const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
   /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
 const HOLDING =
-  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in an? [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in (?:an?|the) [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
   /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -65,25 +65,26 @@ const MOST_HOLDING_C = 150;
 
 /** "Down to 180", "then 190": another heat of what was heated before. */
 export const CHANGED_TO =
-  /\b(?:down|up|back) to (?:about )?\d{3}\b|^(?:then )?(?:drop|lower|reduce|raise)(?: it)? to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for the rest|afterwards)\b/i;
+  /\b(?:down|up|back) to (?:about )?\d{3}\b|^(?:then )?(?:drop|lower|reduce|raise)(?: it)? to (?:about )?\d{3}\b|^then (?:at |on |to )?(?:about )?\d{3}\b|^\d{3} (?:for (?:the rest|\d{1,2}$)|afterwards)\b/i;
 
 /** The same oven with its fan on: "200 °C (180 °C fan)". */
 const FAN =
-  /(?<=\d.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?|(?<=\d.*)(?:fan|convection|umluft)\s+\d{3}\s*°?\s*C?/gi;
+  /(?<=\d{3}.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?|(?<=\d{3}.*)(?:fan|convection|umluft)\s+\d{3}\s*°?\s*C?/gi;
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
 /** "Warm the milk to 38": so much and no more, in two figures. */
 const WARMS =
-  /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b/i;
+  /\b(?:warm|heat|bring|scald)\w*\b[^,;.]*\b(?:milk|water|buttermilk|liquid|cream)\b[^,;.]*\bto (?:about )?\d{2}\b|\b(?:milk|water|buttermilk) (?:warmed|heated|brought) to (?:about )?\d{2}\b/i;
 /** "I put it at 350", of what was just named. */
 const SETS_IT =
   /\b(?:(?:put|set|have|keep|run|got)s? (?:it|mine|them|that) (?:at|on|to)|aim(?:ing)? for|call it|say) (?:about |around )?\d{3}\b/i;
 /** Whether a bare number of a clause may be a heat. */
-function speaksOfHeat({ text, sentence }: Clause): boolean {
+function speaksOfHeat({ text, asSaid, sentence }: Clause): boolean {
   const alone =
     /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
     (/^(?:by which i mean|i mean|meaning|that is) \d{3}$/i.test(text) && SURFACE.test(sentence)) ||
+    (/^\d{3}$/.test(asSaid) && sentence.replace(/[.!]$/, '') === text) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
     (/^\d{3}$/.test(text) &&
       (SURFACE.test(sentence) || GREASED.test(sentence) || /\b(?:low|high|hot|heat)\b/i.test(sentence)));

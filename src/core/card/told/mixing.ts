@@ -48,8 +48,8 @@ const JUST: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
-  /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
+  /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:almost |hardly any )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?<!\bin \w+ )folds(?! of)|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
   /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop while (?:it|there)\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
@@ -58,7 +58,7 @@ const NOT_MUCH =
   /^(?:but |and )?(?:(?:only )?(?:briefly|lightly|barely)|not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
+  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend$|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
 
 /** "Blend eggs, milk, flour 20 s": the first of what goes in. */
 const BLENDS = /^(?:then )?blend \p{L}+$/iu;
@@ -106,6 +106,7 @@ function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   // cream has peaks too
   if (CREAM.test(text) && !foam) return null;
   if (/\bsoft(?:\s+\w+)?\s+peaks?\b/i.test(text)) return 'soft';
+  if (foam && /\bjust (?:about )?hold(?:s|ing)? (?:their|its|a) shape\b/i.test(text)) return 'soft';
   // "till they stand up but are still soft on top"
   if (FLOPS.test(sentence)) return foam || FLOPS.test(text) ? 'soft' : null;
   const peaks = PEAKS.test(text);
@@ -134,9 +135,9 @@ const FOLDS =
 const IT_FOLDED =
   /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b|^(?:then |and )?fold$/i;
 const OTHER_FOLDS =
-  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b/iu;
+  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
 const THIRDS =
-  /^a third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /^(?:a )?third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS =
   /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages))\b|\ba third at a time\b/i;

@@ -56,7 +56,7 @@ const FOR_IT =
   /\bfor (?:the |my |your )?(?:pan|griddle|skillet|iron|frying|first)\b|\bzum (?:braten|ausbacken|einfetten)\b|\bpour la (?:poêle|cuisson)\b|\bpara (?:la sartén|freír|engrasar)\b/i;
 /** Words that may stand around a fat that is told in a few words of their own. */
 const BESIDE =
-  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|wiped|con|avec|mit|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|mm|la|le|les|sie|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
+  /(?<!\p{L})(?:i|use|goes|half|rest|remaining|panful|batch|griddleful|a|an|the|some|just|only|then|and|of|good|small|generous|wiped|con|avec|mit|thin|light|lightly|barely|thinly|very|well|leicht|légèrement|ligeramente|apenas|unas|unos|à|peine|d|l|quick|big|tiny|plenty|lots|enough|hot|warm|melted|soft|foaming|unsalted|salted|neutral|vegetable|sunflower|rapeseed|once|each|every|time|first|between|batches|again|it|one|two|un|une|peu|du|put|puts|few|fat|mm|la|le|les|sie|de|poco|etwas|wenig|ein|eine|in|with|needed|as|does|is|will|do|g|tbsp|tsp|teaspoons?|tablespoons?|spoonful|\d+|none|after|per|for|to|cup|hollow|hole|pan|piece|crepe|cake|pancake|waffle)(?!\p{L})/giu;
 
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
@@ -77,7 +77,7 @@ const NO_FAT_ALONE =
 const NO_FAT_OF_SENTENCE =
   /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const NEVER_GREASED =
-  /(?:^|\b(?:i|we) )(?:d(?:o|id)(?:n[’']t| not)|never) (?:grease|oil|butter) (?:it|them|the (?:pan|iron|griddle|skillet))s?\b/i;
+  /(?:^|\b(?:i|we) )(?:(?:d(?:o|id)(?:n[’']t| not)|never)|no need to) (?:grease|oil|butter) (?:it|them|(?:an?|the) (?:[\w-]+ )?(?:pan|iron|griddle|skillet))s?\b/i;
 const isDry = ({ text, sentence }: Clause): boolean =>
   (NO_FAT.test(text) && SURFACE.test(text)) ||
   NO_FAT_ALONE.test(text) ||
@@ -174,7 +174,7 @@ export function panFatIn(c: Clause, beside: readonly (Clause | undefined)[]): re
   const { text, taken } = c;
   if (FRIES_OTHER.test(text)) return [];
   // "I don't grease them": the denial is what is done
-  if (NEVER_GREASED.test(text))
+  if (NEVER_GREASED.test(text) && !/\bif\b/i.test(text))
     return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken: 'told' }];
   if (isDry(c)) return [{ fact: 'panFat', value: 'none', unit: null, of: 'dry', words: text, taken }];
   const named = fatIn(c) ?? fatAlone(c, beside);

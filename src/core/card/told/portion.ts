@@ -9,7 +9,7 @@ import { anyWord, AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß)?/i;
@@ -55,7 +55,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
   /\b(?:each|apiece|a piece|of (?:the )?batter|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
@@ -76,7 +76,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     .replace(/^(?:a\s+)?third\b/i, '1/3')
     .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ')
     // a scoop that holds so much
-    .replace(/\b(cup|ml)[- ](?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i, '$1$2');
+    .replace(/\b(cup|ml)[- ](?:(?:dry|measuring) )?(?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i, '$1$2');
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;
@@ -163,6 +163,9 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   if (OF_THE_MIX.test(c.text) && MADE_WITH.test(c.sentence)) return [];
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
   const amounts = told.filter((f) => f.unit === 'ml').length;
+  // "a quarter cup measure, not quite full"
+  if (/^(?:not quite|nearly|almost) full$/i.test(then?.text ?? ''))
+    return told.map((f) => (f.fact === 'portion' && f.taken === 'told' ? { ...f, taken: 'asked' } : f));
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   // "a small ladle (60 ml)"
   const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
@@ -193,13 +196,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|small|little|ones|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spiral|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -207,12 +210,14 @@ const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:f
 /** "Ladle per crepe". */
 const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
-  /^(?:pour |use )?(?:\d\/\d|[½¼⅓⅔¾]) cups?$|^(?:pour |use )?[1-4] (?:tbsp|tablespoons?)$|^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
+  /^(?:pour |use )?(?:\d\/\d|[½¼⅓⅔¾]) (?:cups?|c)$|^[\d.,]+ (?:dl|cl)$|^(?:pour |use )?[1-4] (?:tbsp|tablespoons?)$|^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
   const text = inFigures(c.text)
     .replace(/[- ](?:oz|ounce)[- ](?=ladle|scoop|disher)/i, ' fl oz ')
+    .replace(/(?<=\b(?:depositor|dispenser|scoop|ladle|disher)(?: is| at| of)? [\d.]+ ?)(?:oz|ounces?)\b/i, 'fl oz')
+    .replace(/(?<=\b(?:cups?|tbsp|tablespoons?|ml))-ish\b/i, '')
     .replace(/\s+/g, ' ')
     .replace(NUMBERLESS, '1 ');
   for (const m of text.matchAll(BEGINS)) {

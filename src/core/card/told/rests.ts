@@ -18,10 +18,10 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
 ];
 const RESTS =
-  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the batter)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
-const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b(?! (?:place|spot|corner|room|kitchen))/i;
 const NO_REST =
   /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
 
@@ -83,6 +83,10 @@ function givenTime(said: string): boolean {
   return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
 }
 
+/** "Pop the oats in the milk for ten minutes". */
+const STEEPS =
+  /\b(?:put|pop|tip|stir|cover)\b[^,;.]*\b(?:oats|bran|cornmeal|semolina|crumbs)\b[^,;.]*\b(?:in|with)\b[^,;.]*\bfor\b/i;
+
 /** What is wrung out or drained stood by itself. */
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
@@ -90,12 +94,13 @@ const BARE_REST =
   /\b(?:rests?|stands?|sits?|leave|wait|give|hold)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: (?:to \p{L}+|(?:for|while|so)\b.*))?$/iu;
 
 /** "Lid on for a quarter of an hour": shorter, it lies over a pan, minutes. */
-const COVERED = /^(?:lid|cover|cloth|towel|plate) (?:on|over)\b/i;
+const COVERED = /^(?:lid|cover|cloth|towel|plate|timer) (?:on|over)\b/i;
 const LEAST_COVERED = 8;
 
 /** Whether a clause is of what stands, chills or cools. */
 const isStanding = (text: string): boolean =>
   CHILLS.test(text) ||
+  STEEPS.test(text) ||
   (COVERED.test(text) && (timesIn(text)[0]?.min ?? 0) >= LEAST_COVERED) ||
   givenTime(text) ||
   COOLS.test(text) ||
@@ -106,6 +111,14 @@ const GROWS =
   /^(?:so |and )?(?:(?:un)?till? it(?:[’']s| is) (?:jelly|thick|a gel)|it (?:thickens|swells|relaxes|loosens|plumps))\b/i;
 /** "Five minutes to curdle": what it stands for. */
 const STANDS_TO = /\bto (?:curdle|sour|clabber|thicken|swell|soak|soften|hydrate|froth|bloom|drink)\b/i;
+
+/** "Then we wait. Twenty minutes.": how long, in the sentence behind. */
+function timeBehind(c: Clause, then: readonly Clause[]): Pick<Time, 'min'> | undefined {
+  const [next] = then;
+  return c.sentence.replace(/[.!]$/, '').endsWith(c.text) && next && isTimeOnly(next)
+    ? next.times.find((t) => t.min >= LEAST_COVERED)
+    : undefined;
+}
 
 /** "Mix cornmeal and buttermilk, 10 minutes": nobody stirs so long. */
 const MIXED_AND_LEFT = /^(?:then |and )?(?:mix|stir|combine)\b(?!.*\b(?:mixer|speed|paddle|machine)\b)/i;
@@ -125,8 +138,8 @@ export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): re
       (before?.sentence === sentence && MIXED_AND_LEFT.test(before.text) && (c.times[0]?.min ?? 0) >= LEAST_COVERED));
   const there =
     STANDS_THERE.test(text) && !(before?.sentence === sentence && isStanding(before.text)) && !HOT_HEAT.test(sentence);
-  if ((!isStanding(text) && !grows && !there) || standsElsewhere(c, own)) return [];
-  const time = restTime(c, own);
+  if ((!isStanding(text) && !grows && !there) || standsElsewhere(c, own, before)) return [];
+  const time = restTime(c, own) ?? timeBehind(c, then);
   if (!time || (there && time.min < LEAST_COVERED)) return [];
   const of = restOf(c, before);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
@@ -139,11 +152,13 @@ const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|vol
 /** What is told of the heat where a piece lies on it: "it needs four minutes, don't open before the steam stops". */
 const LIES_ON_HEAT = /\b(?:open|steam|lid|golden|brown|crisp)\b/i;
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
-function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): boolean {
+function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], before?: Clause): boolean {
   const next = own[0]?.text ?? '';
   return (
     (FRIES_OTHER.test(text) && !/\bcool\b[^,;.]*\d/i.test(text)) ||
     SALTED.test(next) ||
+    // it was turned a moment before
+    (before?.sentence === sentence && TURNS_NEXT.test(before.text)) ||
     // what goes into the oven bakes there
     /\b(?:close|shut|put down) (?:the )?(?:lid|iron|it(?![^.;]*\b(?:fridge|cold|overnight|hours?|counter)\b))\b|\blid (?:down|closed|shut)\b|\bin goes the (?:pan|skillet|tin|dish)\b|\binto the oven\b/i.test(
       sentence,
@@ -156,7 +171,7 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[]): bo
     // what is waited for is the turn
     (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
     // "leave for 2 minutes, don't touch it, then flip"
-    own.some((x) => /^(?:then )?(?:turn|flip|toss)\b/i.test(x.text))
+    own.some((x) => /^(?:then |and )?(?:(?:i|we|you) )?(?:turn|flip|toss)\b/i.test(x.text))
   );
 }
 
@@ -239,7 +254,7 @@ export function restsMore(clauses: readonly Clause[]): readonly ToldFact[] {
   return clauses.flatMap((c, n): readonly ToldFact[] => {
     const min = c.times[0]?.min ?? 0;
     const before = clauses[n - 1];
-    const isMixed = before?.sentence === c.sentence && /\b(?:fold|stir|whisk|beat|mix)\b/i.test(before.text);
+    const isMixed = before?.sentence === c.sentence && /\b(?:fold|stir|whisk|beat|mix|knock|punch)\b/i.test(before.text);
     const isMore =
       c.taken === 'told' &&
       /^(?:then |and )?(?:another|a further)\b|\bmore$/i.test(c.text) &&

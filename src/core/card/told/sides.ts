@@ -38,7 +38,7 @@ const EACH_SIDE =
 const EACH = /\beach$|^je\b/i;
 const BOTH = /\bboth sides\b|\bbeiden seiten\b|\bdes deux côtés|\b(?:ambos|los dos) lados\b/iu;
 const FIRST = anyWord(
-  String.raw`first(?: side| one)?|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|por un lado|before (?:you )?(?:turn|flip|toss)\w*`,
+  String.raw`first(?! (?:speed|gear))(?: side| one)?|underside|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|por un lado|before (?:you |the )?(?:turn|flip|toss)\w*`,
 );
 const SECOND = anyWord(
   String.raw`(?:second|other|back|reverse)(?: side| one)?|flip side|side (?:two|2|b)|l[’']autre|auf der anderen(?: seite)?|por el otro|after(?: (?:you )?(?:turn|flip)\w*)?$|after (?:you )?(?:turn|flip)\w*`,
@@ -49,7 +49,7 @@ const TURN_BY = anyWord('by the time|ready to|after|at|when|once|as soon as|as|w
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
@@ -119,7 +119,7 @@ const isTimedSo = (c: Clause | undefined, value: ToldFact['value']): boolean =>
 /** What rests by a clause, where that tells it or the next two do. */
 const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => {
   const c = clauses[n];
-  return c ? restsIn(c, clauses.slice(n + 1, n + 3)) : [];
+  return c ? restsIn(c, clauses.slice(n + 1, n + 3), clauses[n - 1]) : [];
 };
 
 /** "Keep in a 90 °C oven up to 20 minutes": what is done waits there. */
@@ -156,7 +156,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     FAT_BROWNS.test(was) ||
     FAT_BROWNS.test(text) ||
     AT_IT.test(text) ||
-    (AT_MOST.test(text) && !SECOND.test(text)) ||
+    (AT_MOST.test(text) && !SECOND.test(text) && !TURNED_HALFWAY.test(c.sentence)) ||
     // "turn; then they are done in a minute"
     (/\bdone (?:in|within)\b/i.test(text) &&
       !SECOND.test(text) &&
@@ -172,13 +172,13 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= \d)|(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
 function isBake({ text, sentence }: Clause): boolean {
   const flips = TURN.test(sentence);
-  if (EACH_SIDE.test(text)) return false;
+  if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
   if ((OVEN.test(text) && !flips) || BAKED.test(sentence)) return true;
   if (/\bwaffles?\b/i.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
   if (BAKED_AT.test(text) && !flips) return true;
@@ -190,7 +190,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|\bto (?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|(?:\b(?:give it|and|bake|for)\s+|^(?:(?:about|around|then) )*)(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|(?:\b(?:to|at|then) |^)(?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|(?:\b(?:give it|and|bake|for)\s+|^(?:(?:about|around|then) )*)(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';
@@ -236,6 +236,7 @@ function isOnHeat(w: Walk, n: number): boolean {
     TURN.test(c.text) ||
     /\bon (?:this|that) side\b/i.test(c.text) ||
     turnsNext(w, n) ||
+    NEVER_TURNED.test(c.sentence) ||
     w.clauses.slice(n, n + 1 + NEAR_TURN).some((x) => NEVER_TURNED.test(x.text)) ||
     // "two minutes, then one", on what is hot
     (then?.sentence === c.sentence &&
@@ -270,11 +271,15 @@ function sideByLook(w: Walk, n: number, c: Clause): Side | null {
   return turnsNext(w, n) ? 'firstSide' : null;
 }
 
+/** "Four minutes in total, turned half way": each side has half of it. */
+const TURNED_HALFWAY = /\bturn(?:ed|ing)?(?: (?:it|them))?(?: over)?(?: once)? half ?way\b/i;
+
 /** Which sides the lengths of time in one clause are of, in their order. */
 function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonly Side[] {
   const { text } = c;
   const [one, other] = times;
   if (!one) return [];
+  if (TURNED_HALFWAY.test(c.sentence)) return ['firstSide', 'secondSide'];
   if (EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(c.sentence))) return ['firstSide', 'secondSide'];
   const side = sideBesides(c, w.clauses[n - 1], one.at);
   const summed = other && /^\s*(?:[+/&]|and)\s*$/.test(text.slice(one.end, other.at));
@@ -312,13 +317,20 @@ function arePair(c: Clause, then: Clause): boolean {
     : alone && then.times.length === 1 && TIME_ALONE.test(then.text);
 }
 
+const BAKES_FOR = /^(?:then |and )?bake\b[^,;.]*\bfor (?:about )?(\d{1,2}|ten|fifteen|twenty|thirty)$/i;
+const tellsNone = (w: Walk): boolean => w.facts.every((f) => f.taken !== 'told');
+
 /** Lengths of time in a clause that may be sides', without their unit too where sides are spoken of. */
 function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
-  const isMarked = FIRST.test(c.text) || SECOND.test(c.text) || TURN.test(c.text);
+  const isMarked = [FIRST, SECOND, TURN, EACH_SIDE].some((re) => re.test(c.text));
   const inSeconds = SECONDS.test(c.sentence) && !/\bmin/i.test(c.sentence);
   const [one, other] = c.times;
   const then = w.clauses[n + 1];
   if (!one) {
+    // "bake at 400 for 20"
+    const bare = BAKES_FOR.exec(c.text)?.[1];
+    const min = bare === undefined ? 0 : (middle(bare)?.value ?? 0);
+    if (min > 0 && tellsNone(w)) return [{ min, at: 0, end: c.text.length }];
     const isBeside = [w.first, w.turned].some((k) => w.clauses[k]?.sentence === c.sentence);
     const isTurnNext =
       w.first < 0 && c.sentence.startsWith(c.text) && then?.sentence === c.sentence && TURN_ALONE.test(then.text);
@@ -347,7 +359,7 @@ function bakes(w: Walk, c: Clause, times: readonly Time[]): boolean {
   const [one] = times;
   if (!one) return false;
   const isLong = one.min > MOST_A_SIDE;
-  const isOne = c.times.length > 0 && isBake(c);
+  const isOne = (c.times.length > 0 || BAKES_FOR.test(c.text)) && isBake(c);
   if (tells(w, 'bake') || !(isOne || (isLong && w.baked && (COOKS.test(c.sentence) || TIME_ALONE.test(c.text)))))
     return isLong;
   w.facts.push(minutes('bake', one.min, c));
@@ -372,7 +384,7 @@ const firstOf = (w: Walk): number =>
 /** "The other side half of that": by the first. */
 const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\bhalf (?:of )?(?:that|it|the time|as long)\b/i, 0.5],
-  [/\b(?:the same|as long)(?: again)?(?:$| (?:on|for) the (?:other|second)\b)/i, 1],
+  [/\b(?:the same|as long)(?: again)?(?:$| (?:on|for) the (?:other|second)\b)|^(?:and |then )?same again$/i, 1],
 ];
 
 /** "Or, on a cold morning, thirty seconds past that": more of what was told last, and no other side. */
@@ -389,7 +401,7 @@ function goesOn(w: Walk, c: Clause): boolean {
 /** The second side, where it is told as a share of the first. @param bare no time of its own is told of it */
 function sideByFirst(w: Walk, c: Clause, bare: boolean): void {
   const share = SHARES.find(([re]) => re.test(c.text))?.[1];
-  const isOther = SECOND.test(c.text) || (w.turned >= 0 && w.clauses[w.turned]?.sentence === c.sentence);
+  const isOther = SECOND.test(c.text) || (w.turned >= 0 && w.clauses.indexOf(c) - w.turned <= NEAR_TURN);
   if (bare && share !== undefined && isOther && tells(w, 'firstSide') && !tells(w, 'secondSide'))
     w.facts.push(minutes('secondSide', share * firstOf(w), c));
 }
@@ -414,7 +426,8 @@ function walk(w: Walk, n: number, c: Clause): void {
   sideByFirst(w, c, times.length === 0);
   for (const [k, side] of sides.entries()) {
     if (isDone && tells(w, side)) continue;
-    const min = (times[k] ?? times[0])?.min ?? 0;
+    const each = TURNED_HALFWAY.test(c.sentence) && times.length === 1 ? 0.5 : 1;
+    const min = each * ((times[k] ?? times[0])?.min ?? 0);
     const first = w.first === n || !OFF_AT.test(c.text) ? 0 : firstOf(w);
     w.facts.push(minutes(side, side === 'secondSide' && min > first ? min - first : min, c));
     if (isDone && side === 'firstSide') w.first = n;

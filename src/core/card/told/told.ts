@@ -207,7 +207,8 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
     .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, said.text) } : f));
   // a rest told by its time alone is no side's
-  const rests = all.some((f) => f.fact === 'rest' || f.fact === 'chill') ? restsMore(clauses) : restAlone(clauses);
+  const isRested = all.some((f) => f.fact === 'rest' || f.fact === 'chill');
+  const rests = [...(isRested ? [] : restAlone(clauses)), ...restsMore(clauses)];
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
   const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
