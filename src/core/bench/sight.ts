@@ -18,13 +18,16 @@ import { sameEdit } from '../formula/act-edits';
 import { atEnd, counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
+import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines, isAddIn } from '../formula/lines';
+import { type MethodAsk, methodAsks } from '../formula/method-asks';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
 import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import type { ScriptAct } from '../script/act';
 import { type FatLine, houseFatLines } from '../script/pan-fat';
 import { scriptOf } from '../script/script';
 import { editSaid, editsTold, tellsActs } from '../script/told-acts';
@@ -89,6 +92,8 @@ export interface CardSight {
   readonly guess: KindGuess | null;
   /** What is not so yet. */
   readonly offers: readonly Offer[];
+  /** What the method leaves open. */
+  readonly asks: readonly MethodAsk[];
   readonly told: readonly string[];
 }
 
@@ -183,53 +188,67 @@ function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
 }
 
 /** Where a line goes is offered once: as the whole method puts it. */
-function offersOn(b: Bench, lines: readonly FormulaLine[]): readonly Offer[] {
+function offersOn(b: Bench, lines: readonly FormulaLine[], facts: readonly ToldFact[]): readonly Offer[] {
   const { cardNotes: notes } = b.formula;
   const { conventions } = kitchenOf(b.formula, b.house);
   const moved = lineOffers(lines, notes, conventions, (id) => findIngredient(id, conventions.own));
-  const facts = factsTold(notes, conventions);
   const others = offersFrom(notes, lines, conventions, facts);
   return [
     ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
     ...moved,
-    ...actOffers(b, lines, conventions, facts),
   ];
 }
 
-/** Minutes and heat that the method tells, of acts that this formula has. */
-function actOffers(
+/** Acts of this formula as its lines and ways have them. */
+function actsOn(
   b: Bench,
   lines: readonly FormulaLine[],
   conventions: KitchenConventions,
   facts: readonly ToldFact[],
-): readonly Offer[] {
-  if (!facts.some(tellsActs)) return [];
+): readonly ScriptAct[] {
+  if (!facts.some((f) => f.taken === 'asked' || tellsActs(f))) return [];
   const { kind, school } = atEnd(b.formula, b.end);
   const { ways } = kitchenOf(b.formula, b.house);
   // which acts there are hangs on the lines as they stand: no plan is worked for it
-  const { acts } = scriptOf({
+  return scriptOf({
     lines: lines.filter((l) => l.ingredient !== null && l.side === null).map(scriptLineOf),
     kind,
     ways,
     pourings: [{ name: null, kind, school }],
     find: (id) => findIngredient(id, conventions.own),
     units: b.house.units,
-  });
-  return editsTold(facts, acts, true).map((edit) => ({
-    what: 'act',
-    edit,
-    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, b.house.units),
-    words: edit.words ?? '',
-  }));
+  }).acts;
 }
 
-function cardOf(b: Bench, lines: readonly FormulaLine[]): CardSight | null {
-  const { name, cardNotes } = b.formula;
+/** Minutes and heat that the method tells, of acts that this formula has. */
+const actOffers = (facts: readonly ToldFact[], acts: readonly ScriptAct[], { units }: Kitchen): readonly Offer[] =>
+  editsTold(facts, acts, true).map((edit) => ({
+    what: 'act',
+    edit,
+    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, units),
+    words: edit.words ?? '',
+  }));
+
+function cardOf(b: Bench, { analysis: a }: Worked, lines: readonly FormulaLine[]): CardSight | null {
+  const { name, cardNotes, portionMl } = b.formula;
   if (cardNotes.trim() === '' && name.trim() === '') return null;
-  const offers = offersOn(b, lines);
+  const { conventions } = kitchenOf(b.formula, b.house);
+  const facts = factsTold(cardNotes, conventions);
+  const acts = actsOn(b, lines, conventions, facts);
+  const offers = [...offersOn(b, lines, facts), ...actOffers(facts, acts, b.house)];
+  const open = methodAsks(facts, b.formula, {
+    acts,
+    units: b.house.units,
+    usualMl: a.school ? usualPortionMl(a.school) : 60,
+    densityGPerMl: a.volume?.densityGPerMl ?? null,
+  });
   return {
     guess: guessKind(name, lines, cardNotes),
     offers: offers.filter((o) => !isTaken(o, b, lines)),
+    // a portion that the cook has set is no question
+    asks: open.filter(
+      (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
+    ),
     // what is offered, or was taken, is not told once more
     told: toldBy(cardNotes)
       .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))
@@ -262,6 +281,6 @@ export function sightOf(b: Bench, worked: Worked): BenchSight {
     pour: pourOf(b, worked),
     restsOnFill: restsOnFill(worked),
     allergens: allergensSaid([...worked.lines, ...fatOf(b, worked)]),
-    card: cardOf(b, counted),
+    card: cardOf(b, worked, counted),
   };
 }

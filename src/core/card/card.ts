@@ -16,6 +16,7 @@ import { DISH, headingShape, type Role, roleOf } from './headings';
 import { COUNT_WORDS, endsInAmount, itemsIn, measuredIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
+import { servingClaim, yieldClaim } from './method';
 import type { Use, Vessel } from './parts';
 import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn } from './prose';
 import { inGrams } from './shares';
@@ -485,6 +486,9 @@ const MEASURES = new RegExp(A_MEASURE.source, 'giu');
 const isOneBreath = (t: string): boolean =>
   t.length > LEAST_TALK_CHARS && /^\p{L}/u.test(t) && [...t.matchAll(MEASURES)].length >= LEAST_IN_A_BREATH;
 
+const FOR_WHOM =
+  /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas))[ ,]/iu;
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
@@ -497,12 +501,14 @@ function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   const rest: string[] = [];
   let listed = false;
   for (const [n, text] of sentences.entries()) {
+    // "für vier Leute nehme ich 250 g Mehl": for whom, before what
+    const whom = FOR_WHOM.exec(text)?.[1];
     const parted = actBehind(text);
     const list = listedIn(parted?.list ?? text, r, hint);
     if (list) {
       listed = true;
       lines.push(...list.lines);
-      rest.push(...list.left, ...(parted ? [parted.act] : []));
+      rest.push(...(whom ? [`${whom}.`] : []), ...list.left, ...(parted ? [parted.act] : []));
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
       const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, sentences[n + 1]);
@@ -611,9 +617,7 @@ function strungUp(t: string, r: Reading, hint: Vessel | null): readonly Line[] |
 /** A row of several items, and what it says is done with them. */
 function placeOfBits(t: string, bits: readonly string[], r: Reading, hint: Vessel | null): Place {
   // "1 egg. Rest overnight, thin with 50 ml of water": a list, and what is done with it
-  const told = bits.some((bit) => DOING.has(firstWord(/[.!?]\s+(\S.*)$/.exec(bit)?.[1] ?? '')))
-    ? paragraph(t, r, hint)
-    : null;
+  const told = /[.!?]\s+(?=\p{Lu}|\d)/u.test(t) ? paragraph(t, r, hint) : null;
   if (told) return told;
   const parted = actBehind(t);
   const list = parted && itemsIn(parted.list, r.house, r.languages);
@@ -763,7 +767,10 @@ function claimOfTitle(title: string): string | null {
   const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
     return /^\d{1,3}$/.test(inside) ? `Makes ${inside}.` : `${capital(inside)}.`;
-  return people === undefined ? null : `Serves ${people}.`;
+  if (people !== undefined) return `Serves ${people}.`;
+  // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
+  const claim = servingClaim(title) ?? (/^(?:pour|für|para)\s/i.test(title) ? yieldClaim(title) : null);
+  return claim && `${capital(claim.text)}.`;
 }
 
 /** What stands around the lines of a card: what its title tells of how many, its method and its notes. */

@@ -109,7 +109,8 @@ export function itemsIn(
     (m) =>
       m[0] !== '' &&
       m.index > 0 &&
-      !(AND_A_PART.test(text.slice(m.index)) && ENDS_IN_COUNT.test(text.slice(0, m.index))),
+      !(AND_A_PART.test(text.slice(m.index)) && ENDS_IN_COUNT.test(text.slice(0, m.index))) &&
+      !(A_HALF_MORE.test(text.slice(m.index).replace(/^\s+and\s+/i, '')) && ENDS_IN_UNIT.test(text.slice(0, m.index))),
   );
   if (seams.length === 0) return null;
   // inside brackets nothing is parted
@@ -195,6 +196,7 @@ const HALF_MORE = /^\s+(?:y medi[oa]|et demie?|und eine? halbe?)(?!\p{L})/iu;
 const OF_A_THING = /^\S+ \S+ (?:y medi[oa]|et demie?) d(?:e |[’'])\p{L}+$/iu;
 const OF_A_NAME = /^ of \p{L}+(?: \p{L}+)?$/u;
 const ENDS_IN_COUNT = new RegExp(`(?:^|[\\s,])(?:\\d+|${COUNT_WORDS})$`, 'i');
+const ENDS_IN_UNIT = /\b(?:cups?|pints?|quarts?|lit(?:re|er)s?|(?:tea|table)spoons?|pounds?|kilos?|sticks?)$/i;
 const LAST_COUNT = new RegExp(`\\s+(?:\\d+|an?|${COUNT_WORDS})$`, 'i');
 /** Where a thing ends that ends before an index, with its tail. */
 function endOf(rest: string, at: number): number {

@@ -13,7 +13,7 @@ interface YieldClaim {
 }
 
 const EACH_FOR =
-  /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
+  /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -50,7 +50,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
   { is: /\bhow many\b[^?]*\?\s*(?:about |around )?([\w-]+)/giu, least: 2 },
   // "I got nine", "you'll have fifty if you're careful"
   {
-    is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
+    is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|last|this|today|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
     least: 2,
   },
   { is: /(?<=^|[.!\n]\s*)(?:gets|got) (?:about )?([\w-]+)(?=[.!\n]|$)/giu, least: 2 },
@@ -85,7 +85,7 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up with|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
@@ -207,7 +207,7 @@ export function servingClaim(
   said = spokenInFigures(notes),
 ): { readonly people: number; readonly text: string } | null {
   const counted =
-    /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:(?:hungry|greedy|small|big) )?(?:people|persons|personnes|personen|personas)(?!\p{L})/iu.exec(
+    /(?<!\p{L})(?:for|pour|für|para) (\S+(?: (?:to|or|à|a|o|bis|oder|-|–) \d+)?) (?:(?:hungry|greedy|small|big) )?(?:people|persons|personnes|personen|personas|leute|gäste)(?!\p{L})/iu.exec(
       notes,
     );
   const many = counted && readNumber(inFigures(counted[1] ?? ''));

@@ -310,7 +310,7 @@ export function offersFrom(
 }
 
 /** Ways that the method speaks for: how long it rests, and of each other matter the first choice. */
-function waysTold(notes: string, told: readonly ToldFact[]): readonly Offer[] {
+export function waysTold(notes: string, told: readonly ToldFact[]): readonly Offer[] {
   const way = (of: WayId, value: string | number, words: string, says = wayName(of, value)): Offer => ({
     what: 'way',
     way: of,

@@ -3,6 +3,7 @@ import type { CardSight } from '@/core/bench/sight';
 import type { Formula } from '@/core/formula/formula';
 import { type Offer, withOffer } from '@/core/formula/from-card';
 import { oneOf } from '@/core/formula/kinds';
+import { askKey } from '@/core/formula/method-asks';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
 import { capital } from '@/core/quantity/say';
@@ -37,15 +38,16 @@ function sets(o: Offer): string {
  */
 export function CardSays({ formula: f, card, fresh, send }: Props) {
   if (card === null) return null;
-  const { guess, offers, told } = card;
+  const { guess, offers, asks, told } = card;
   const other = guess && guess.kind !== f.kind && !f.dismissed.includes(`guess:${guess.kind}`) ? guess : null;
-  if (!other && offers.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
+  if (!other && offers.length === 0 && asks.length === 0 && (!fresh || (told.length === 0 && !guess))) return null;
   const take = (taken: readonly Offer[]): void => {
     const rows = taken.filter((o) => o.what === 'rows');
     const others = taken.filter((o) => o.what !== 'rows');
     if (others.length > 0) send({ do: 'put', formula: others.reduce(withOffer, f) });
     for (const o of rows) send({ do: 'part', key: o.key, rows: o.rows });
   };
+  const leave = (key: string): void => send({ do: 'set', part: { dismissed: [...f.dismissed, key] }, place: null });
   return (
     <section
       aria-label="What the card says"
@@ -59,12 +61,7 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
           <Button onClick={() => send({ do: 'set', part: { kind: other.kind, school: other.school }, place: null })}>
             Make it {oneOf(other.kind)}
           </Button>
-          <Button
-            look="bare"
-            onClick={() =>
-              send({ do: 'set', part: { dismissed: [...f.dismissed, `guess:${other.kind}`] }, place: null })
-            }
-          >
+          <Button look="bare" onClick={() => leave(`guess:${other.kind}`)}>
             Leave it
           </Button>
         </div>
@@ -95,6 +92,32 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
                 </span>
                 <Button onClick={() => take([o])} aria-label={`Take: ${sets(o)}`}>
                   Take it
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      {asks.length > 0 ? (
+        <>
+          <h3 className="mt-1 font-bold text-rim">What the method leaves open</h3>
+          <ul>
+            {asks.map((q) => (
+              <li
+                key={q.words}
+                className="flex flex-wrap items-center gap-2 border-t border-line py-1 first:border-t-0"
+              >
+                <span className="min-w-[12rem] grow">
+                  {q.asks}
+                  <span className="block text-sm text-soft">“{q.words}”</span>
+                </span>
+                {q.choices.map((o) => (
+                  <Button key={o.says} onClick={() => take([o])}>
+                    {o.what === 'portion' ? o.says : sets(o)}
+                  </Button>
+                ))}
+                <Button look="bare" aria-label={`Leave it: ${q.words}`} onClick={() => leave(askKey(q.words))}>
+                  Leave it
                 </Button>
               </li>
             ))}

@@ -222,7 +222,7 @@ export function timesIn(said: string): readonly Time[] {
       out.push({ min, at: m.index, end: m.index + m[0].length });
   }
   // "count to fifteen"
-  const count = /\bcount(?:ed|ing)?(?: up)? to (\S+)/i.exec(text);
+  const count = /\bcount(?:ed|ing)?(?: up)?(?: to)? (?=\d|\p{L}*ty\b|ten\b|fifteen\b|a hundred\b)(\S+)/iu.exec(text);
   const counted = count && middle(count[1] ?? '');
   if (count && counted) out.push({ min: counted.value / 60, at: count.index, end: count.index + count[0].length });
   for (const m of text.matchAll(MINUTE_AND_SECONDS))

@@ -11,7 +11,7 @@ const LITTLE_OF = new RegExp(LITTLE, 'giu');
 const FATS: readonly (readonly [id: string, names: string])[] = [
   ['butter-clarified', 'clarified butter|ghee|butterschmalz|beurre clarifié|mantequilla clarificada'],
   ['lard', 'lard|pork fat|schweineschmalz|schmalz|saindoux|manteca de cerdo'],
-  ['tallow', '(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease|rind)|beef fat|tallow'],
+  ['tallow', 'suet|(?:bacon |beef |pan )?drippings?|bacon (?:fat|grease|rind)|beef fat|tallow'],
   ['margarine', 'margarine'],
   ['oil-olive', "olive oil|olivenöl|huile d[’']olive|aceite de oliva"],
   ['oil-coconut', 'coconut (?:oil|fat)|kokosöl|aceite de coco'],
@@ -145,6 +145,13 @@ function fatIn({ text, sentence }: Clause): string | null {
 
 /** What fat is rubbed on with. */
 const CLOTH = anyWord('rag|cloth|paper|pad|felt|chiffon|papier|\\p{L}*tuch|papel|trapo|servilleta');
+
+/** The fat that a clause names, where it is of no bowl and no table. */
+export const fatNamedIn = ({ text }: Clause): string | null => {
+  const isMeasured = /\d ?(?:g|ml|kg|cups?|grammes?|gramm|gramos)\b/i.test(text);
+  const fat = isMeasured || NO_SURFACE.test(text) || MIXES.test(text) ? null : fatNamed(text);
+  return fat === null ? null : idOf(fat, FATS);
+};
 
 /** Whether a text is the name of a fat, and nothing more. */
 export const isFatAlone = (text: string): boolean =>

@@ -9,7 +9,7 @@ import { anyWord, AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada|chaque|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß)?/i;
@@ -39,10 +39,11 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
 
 /** Where an amount may begin. */
 const BEGINS =
-  /(?:\b(?:(?:quarter|third|half|two[- ]thirds|three[- ]quarters) of a cup|about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|quarter|third|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
+  /(?:\b(?:(?:quarter|third|half|eighth|two[- ]thirds|three[- ]quarters) of a cup|about|a generous|a bit under|a bit less than|a little (?:less|under)|just under|scant|half[- ]full|(?:half|two[- ]thirds|three[- ]quarters|a third) of (?:a|the)|quarter|third|a|an|one|two|three|four|half)\b|[\d½¼¾⅓⅔])/gi;
 /** A part of a measure, and how much of it. */
 const PARTS: readonly (readonly [RegExp, number])[] = [
   [/^(?:a )?quarter of (?:a|the)\s+/i, 0.25],
+  [/^(?:an )?eighth of (?:a|the)\s+/i, 1 / 8],
   [/^third of (?:a|the)\s+/i, 1 / 3],
   [/^(?:half[- ]full|half of (?:a|the))\s+/i, 0.5],
   [/^two[- ]thirds of (?:a|the)\s+/i, 2 / 3],
@@ -76,7 +77,10 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     .replace(/^(?:a\s+)?third\b/i, '1/3')
     .replace(/^(\d\/\d|[½¼⅓⅔¾])\s+of a\s+/i, '$1 ')
     // a scoop that holds so much
-    .replace(/\b(cup|ml)[- ](?:(?:dry|measuring) )?(?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i, '$1$2');
+    .replace(
+      /\b(cup|ml)[- ](?:(?:dry|measuring) )?(?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i,
+      '$1$2',
+    );
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;
@@ -196,13 +200,13 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|small|little|ones|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
-  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spiral|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
+  `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spiral|squirt|squeeze|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
@@ -237,6 +241,16 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
       (FOR_A_PIECE.test(text) || MEASURES_ALONE.test(text.replace(BEFORE_AMOUNT, '')) || HEATED.test(c.sentence))
     )
       return portion;
+  }
+  return null;
+}
+
+/** A volume among whatever other words: what may be poured for a piece. */
+export function portionAmidst(c: Clause, house: KitchenConventions): ToldFact | null {
+  const text = inFigures(c.text).replace(/\s+/g, ' ');
+  for (const m of text.matchAll(BEGINS)) {
+    const portion = portionAt(text.slice(m.index), c, house);
+    if (portion?.unit === 'ml') return portion;
   }
   return null;
 }

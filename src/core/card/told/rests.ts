@@ -45,7 +45,7 @@ export function restDenied(notes: string): string | null {
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
 const SOAKS =
-  /\bscald (?:the )?(?!(?:\p{L}+ )?milk)\p{L}+(?: \p{L}+)?$|\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bscald the (?!milk)\p{L}+ (?:first |then )?with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
+  /\bscald (?:the )?(?!(?:\p{L}+ )?milk)\p{L}+(?: \p{L}+)?$|\bscald (?:it|them) with\b|\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bover boiling (?:water|milk)\b|\bscald the (?!milk)\p{L}+ (?:first |then )?with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
 
 /** "Leave it ten minutes", behind the scalding: what was named before. */
 const OF_IT = /^(?:then |and )?(?:(?:let|leave) (?:it|them|that)|it (?:rests|stands|sits|soaks|swells))\b/i;
@@ -189,7 +189,10 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
     .slice(0, 2)
     .filter((x, n) => isIdle(x.text) || (n === 1 && /^(?:because|since|as|so)\b/i.test(own[0]?.text ?? '')))
     .find((x) => TIME_ALONE.test(x.text))?.text;
-  const least = own[0] && AT_LEAST.test(own[0].text) ? own[0].times[0] : undefined;
+  // "overnight, ten hours or so"
+  const isSaidBetter =
+    /\bovernight$/i.test(text) && /\bhours?\b/i.test(own[0]?.text ?? '') && isIdle(own[0]?.text ?? '');
+  const least = own[0] && (AT_LEAST.test(own[0].text) || isSaidBetter) ? own[0].times[0] : undefined;
   if (least) return least;
   const all = timesIn(text);
   // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
@@ -254,7 +257,8 @@ export function restsMore(clauses: readonly Clause[]): readonly ToldFact[] {
   return clauses.flatMap((c, n): readonly ToldFact[] => {
     const min = c.times[0]?.min ?? 0;
     const before = clauses[n - 1];
-    const isMixed = before?.sentence === c.sentence && /\b(?:fold|stir|whisk|beat|mix|knock|punch)\b/i.test(before.text);
+    const isMixed =
+      before?.sentence === c.sentence && /\b(?:fold|stir|whisk|beat|mix|knock|punch)\b/i.test(before.text);
     const isMore =
       c.taken === 'told' &&
       /^(?:then |and )?(?:another|a further)\b|\bmore$/i.test(c.text) &&

@@ -49,7 +49,7 @@ const TURN_BY = anyWord('by the time|ready to|after|at|when|once|as soon as|as|w
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|covered|uncovered|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
@@ -136,6 +136,24 @@ function isEmptyIn(clauses: readonly Clause[], n: number): boolean {
   );
 }
 
+/** Nobody stirs or blends for longer, minutes. */
+const MOST_WORKED = 5;
+
+/** A length of time of work, of what heats up, or of a whole: of nothing that stands or lies on the heat. */
+export function isWork(clauses: readonly Clause[], n: number): boolean {
+  const [before, c] = [clauses[n - 1], clauses[n]];
+  const text = c?.text ?? '';
+  return (
+    AT_IT.test(text) ||
+    PREHEATS.test(text) ||
+    KEPT.test(text) ||
+    FAT_BROWNS.test(text) ||
+    AT_MOST.test(text) ||
+    PREP.test(c?.sentence ?? '') ||
+    (TIME_ALONE.test(text) && BLENDED.test(before?.text ?? '') && (c?.times[0]?.min ?? 0) < MOST_WORKED)
+  );
+}
+
 /** A length of time that is no side's: of a rest, of work, of what is heated or kept. */
 function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const [before, c] = [clauses[n - 1], clauses[n]];
@@ -172,14 +190,16 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= \d)|(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|steam(?:s|ing)?(?! for\b)|minuten pro waffel|por gofre)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= \d)|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
+/** Steam tells of an iron; under a lid a piece that is turned steams too. */
+const STEAMS = /\bsteam(?:s|ing)?(?! for\b)/i;
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
 function isBake({ text, sentence }: Clause): boolean {
   const flips = TURN.test(sentence);
   if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
-  if ((OVEN.test(text) && !flips) || BAKED.test(sentence)) return true;
+  if (((OVEN.test(text) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
   if (/\bwaffles?\b/i.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
   if (BAKED_AT.test(text) && !flips) return true;
   if (!TIME_ALONE.test(text) || flips) return false;
@@ -342,7 +362,8 @@ function timesOf(w: Walk, n: number, c: Clause): readonly Time[] {
     return isOpen ? bareIn(c.text, inSeconds) : [];
   }
   if (isNoSide(w.clauses, n)) return [];
-  const isPair = w.turned >= 0 && /^[^,;]*\band \S+$/i.test(c.text.slice(one.end));
+  const isWhole = w.first < 0 && c.sentence.replace(/[.!]$/, '') === c.text && TIME_ALONE.test(c.text);
+  const isPair = (w.turned >= 0 || isWhole) && /^[^,;]*\band \S+$/i.test(c.text.slice(one.end));
   return (isMarked || isPair) && !other ? withBare(c, one, inSeconds) : c.times;
 }
 

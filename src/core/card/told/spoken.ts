@@ -26,7 +26,7 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   // "three fifty", "four twenty-five", "two hundred": degrees
   [
     new RegExp(
-      String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|two|three|four) (?:hundred(?: and)?\b ?)?(?:(${TENS})?(?:[- ]?(?<=[- ])(five))?)?\b(?! (?:minutes|seconds|hours))`,
+      String.raw`\b(a(?= hundred)|one(?= (?:hundred|[sen]\w+ty|eighty)\b)|one(?=-(?:[sen]\w+ty|eighty)\b)|two|three|four)[- ](?:hundred(?: and)?\b ?)?(?:(${TENS})?(?:[- ]?(?<=[- ])(five))?)?\b(?! (?:minutes|seconds|hours))`,
       'gi',
     ),
     (all, hundred = '', tens, five) =>

@@ -201,7 +201,10 @@ test.each([
     'Heat a griddle over medium heat and grease lightly with butter.',
     'dial medium surface, panFat butter-unsalted greased',
   ],
-  ['Heat a nonstick pan over medium-low. Add a little oil.', 'dial medium low surface'],
+  [
+    'Heat a nonstick pan over medium-low. Add a little oil.',
+    'dial medium low surface, asked: panFat oil-vegetable greased',
+  ],
   ['Pour about 1/4 cup for each pancake.', 'portion 59.1 ml piece'],
   ['Pour 3 tablespoons of batter into the center of the pan.', 'portion 44.4 ml piece'],
   ['Using a 1/3 cup measure, pour batter onto the griddle.', 'portion 78.9 ml piece'],

@@ -5,13 +5,16 @@ export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{
 
 /** What is heated by itself, and pieces are made on. */
 const HOT =
-  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)(?!\\p{L}))|surface|stone|grill|wok|tawa|comal|\\p{L}*pfannen?|panquequera|non-?stick(?! (?:cooking )?spray)|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
+  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)(?!\\p{L}))|surface|stone|grill|induction|wok|tawa|comal|\\p{L}*pfannen?|panquequera|non-?stick(?! (?:cooking )?spray)|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
 export const HOT_SURFACE = anyWord(HOT);
 /** The heat, and nothing of a bowl. */
-export const HOT_HEAT = new RegExp(`${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?(?! ?(?:g|ml|kg|of)\\b| (?!degrees|griddle|plate|iron|surface|oven|then|when|with|until|over)\\p{L}{3,}))\\b`, 'iu');
+export const HOT_HEAT = new RegExp(
+  `${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?(?! ?(?:g|ml|kg|of)\\b| (?!degrees|griddle|plate|iron|surface|oven|then|when|with|until|over)\\p{L}{3,}))\\b`,
+  'iu',
+);
 /** What pieces are made on, or in. */
 export const SURFACE = anyWord(
-  `${HOT}|holes?|hollows?|dimples?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|form|blech|bandeja|plat|moule`,
+  `${HOT}|holes?|hollows?|dimples?|wells?|moulds?|molds?|rings?|tins?|dish|dishes|baking (?:sheet|tray)|half[- ]sheet|sheet[- ]pan|form|blech|bandeja|plat|moule`,
 );
 /** A little of something. */
 export const LITTLE = anyWord(

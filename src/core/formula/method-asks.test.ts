@@ -1,0 +1,37 @@
+/** What a method leaves open is asked with choices, and asked no more once it is answered or left. */
+import { workedOn } from '../balance/bench';
+import { sightOf } from '../bench/sight';
+import { EMPTY_FORMULA, type Formula } from './formula';
+import { entriesFromCard, withCard, withOffer } from './from-card';
+import { FRESH_KITCHEN } from './kitchen-settings';
+import { askKey } from './method-asks';
+
+const of = (text: string): Formula => {
+  const card = entriesFromCard(text, FRESH_KITCHEN.conventions);
+  if (!card.ok) throw new Error(card.message);
+  return withCard(EMPTY_FORMULA, card.value);
+};
+const asked = (formula: Formula) => {
+  const on = { formula, house: FRESH_KITCHEN, end: null };
+  return sightOf(on, workedOn(on)).card?.asks ?? [];
+};
+const CAKES = of(
+  `Sunday cakes. 250 g flour, 12 g baking powder, 3 g salt, 20 g sugar, 2 eggs, 300 ml milk, 40 g melted butter. Stir till just combined. Twelve minutes covered with the board. Griddle 190, a lick of butter. A big ladle for each. They lie there a minute.`,
+);
+
+test('a ladle of no size, and a time that nothing says what it is of', () => {
+  expect(asked(CAKES).map((q) => [q.words, q.choices.map((o) => o.what !== 'rows' && o.says)])).toEqual([
+    ['Twelve minutes covered with the board', ['rests 12 minutes']],
+    ['A big ladle for each', ['45 ml a piece', '60 ml a piece', '90 ml a piece']],
+    ['They lie there a minute', ['First side: 1 min', 'Second side: 1 min']],
+  ]);
+});
+
+test('what is answered or left is asked no more', () => {
+  const [first] = asked(CAKES);
+  const [choice] = first?.choices ?? [];
+  if (!first || !choice || choice.what === 'rows') throw new Error('nothing is asked');
+  const words = (f: Formula) => asked(f).map((q) => q.words);
+  expect(words(withOffer(CAKES, choice))).not.toContain(first.words);
+  expect(words({ ...CAKES, dismissed: [askKey(first.words)] })).toEqual(words(CAKES).slice(1));
+});
