@@ -20,7 +20,7 @@ import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../fo
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines, isAddIn } from '../formula/lines';
-import { type MethodAsk, methodAsks } from '../formula/method-asks';
+import { bareAsk, type MethodAsk, methodAsks } from '../formula/method-asks';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
 import type { KitchenConventions } from '../pantry/conventions';
@@ -231,8 +231,9 @@ const actOffers = (facts: readonly ToldFact[], acts: readonly ScriptAct[], { uni
 
 function cardOf(b: Bench, { analysis: a }: Worked, lines: readonly FormulaLine[]): CardSight | null {
   const { name, cardNotes, portionMl } = b.formula;
-  if (cardNotes.trim() === '' && name.trim() === '') return null;
   const { conventions } = kitchenOf(b.formula, b.house);
+  const bare = bareAsk(lines, b.formula, conventions);
+  if (cardNotes.trim() === '' && name.trim() === '' && !bare) return null;
   const facts = factsTold(cardNotes, conventions);
   const acts = actsOn(b, lines, conventions, facts);
   const offers = [...offersOn(b, lines, facts), ...actOffers(facts, acts, b.house)];
@@ -245,10 +246,13 @@ function cardOf(b: Bench, { analysis: a }: Worked, lines: readonly FormulaLine[]
   return {
     guess: guessKind(name, lines, cardNotes),
     offers: offers.filter((o) => !isTaken(o, b, lines)),
-    // a portion that the cook has set is no question
-    asks: open.filter(
-      (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
-    ),
+    asks: [
+      ...(bare ? [bare] : []),
+      // a portion that the cook has set is no question
+      ...open.filter(
+        (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
+      ),
+    ],
     // what is offered, or was taken, is not told once more
     told: toldBy(cardNotes)
       .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))

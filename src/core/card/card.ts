@@ -22,6 +22,7 @@ import { A_MEASURE, CLOCK, DOES, enoughIn, isClean, isMeasure, putRight, thingsN
 import { inGrams } from './shares';
 import { withoutLead } from './split';
 import { clausesOf } from './told/clause';
+import { portionsTold } from './told/portion';
 import {
   cardAsRead,
   DOING,
@@ -332,7 +333,10 @@ function shortItems(list: string): readonly string[] | null {
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 function inlineHeading(raw: Row, r: Reading): Place | null {
   const m =
-    SPOKEN_HEADING.exec(raw.text) ?? /^([\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text);
+    SPOKEN_HEADING.exec(raw.text) ??
+    /^([\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text) ??
+    // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
+    /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
   // "optional: chocolate chips" is said of a thing
   const role = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
@@ -395,10 +399,10 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
 function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
   const m =
-    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
       t,
     );
-  if (!m?.[1] || A_MEASURE.test(m[1]) || !DISH.test(m[1])) return null;
+  if (!m?.[1] || A_MEASURE.test(m[1]) || !(DISH.test(m[1]) || / (?:per|for) \d/.test(m[1]))) return null;
   return { name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')), rest: t.slice(m[0].length) };
 }
 
@@ -489,6 +493,12 @@ const isOneBreath = (t: string): boolean =>
 const FOR_WHOM =
   /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas))[ ,]/iu;
 
+/** "Scant quarter cup, spread thin": what a sentence measures is poured for a piece. */
+const tellsPortion = (sentence: string, house: KitchenConventions): boolean => {
+  const clauses = clausesOf(sentence);
+  return clauses.some((c, n) => portionsTold(c, house, clauses[n + 1]).length > 0);
+};
+
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
   // after a list the same amounts are told again by the method
@@ -512,7 +522,8 @@ function paragraph(row: string, r: Reading, hint: Vessel | null): Place | null {
     } else {
       // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
       const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, sentences[n + 1]);
-      lines.push(...told.filter((l) => !isToldAgain(l, [...r.before, ...lines])));
+      const isPoured = told.length > 0 && told.every((l) => l.ingredient === null) && tellsPortion(text, r.house);
+      lines.push(...(isPoured ? [] : told.filter((l) => !isToldAgain(l, [...r.before, ...lines]))));
       rest.push(text);
     }
   }
@@ -769,7 +780,7 @@ function claimOfTitle(title: string): string | null {
     return /^\d{1,3}$/.test(inside) ? `Makes ${inside}.` : `${capital(inside)}.`;
   if (people !== undefined) return `Serves ${people}.`;
   // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
-  const claim = servingClaim(title) ?? (/^(?:pour|für|para)\s/i.test(title) ? yieldClaim(title) : null);
+  const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para)\s/iu.test(title) ? yieldClaim(title) : null);
   return claim && `${capital(claim.text)}.`;
 }
 
@@ -943,6 +954,9 @@ function placeRows(
         break;
       case 'lines': {
         const own = p.heading ? open(p.heading.words, p.heading.role) : section;
+        // "Zutaten für 6 Waffeln: 125 g Butter"
+        const claim = p.heading ? claimOfTitle(p.heading.words) : null;
+        if (claim !== null) ignored.push({ lineNumber, text: claim, why: 'yield' });
         for (const line of p.lines) lines.push(standing(line, lineNumber, own.id));
         if (p.heading?.stays) section = own;
       }

@@ -171,7 +171,7 @@ const SPEAKS = /^\S+\s+(?:of us\s+)?(?:i|we|you)\s+(?:\p{L}+\s+){1,3}(?:\d|an?\b
 
 /** What is worked in or with, behind its article. */
 const A_VESSEL =
-  /^\s+(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub)\b(?!\s+of\b)/i;
+  /^\s+(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)/i;
 
 const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
 interface ItemAt {
@@ -271,7 +271,7 @@ const IN_EACH_WELL =
   /^\s*(?:in|into|to|down) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:\s+(?:is|are|was|were|comes? to)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
 function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);

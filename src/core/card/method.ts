@@ -89,7 +89,7 @@ const MADE = anyWord(
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|more or less|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$/iu;
+  /\b(?:or so|or thereabouts|give or take|more or less|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^\S+ (?:small|little|large|big|good)$/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
@@ -97,7 +97,7 @@ const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|ove
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|persons?|guests?|of us|children|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|children|persons?|guests?|of us|children|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =

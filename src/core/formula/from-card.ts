@@ -256,6 +256,8 @@ export type Offer = { readonly words: string } & (
   | { readonly what: 'moment'; readonly key: string; readonly moment: Moment; readonly says: string }
   /** How long or how hot an act of the making is. */
   | { readonly what: 'act'; readonly edit: ActEdit; readonly says: string }
+  /** What lines say, by their keys. */
+  | { readonly what: 'texts'; readonly texts: Readonly<Record<string, string>>; readonly says: string }
   /** A line is parted, a row for each use. */
   | { readonly what: 'rows'; readonly key: string; readonly rows: readonly string[]; readonly says: string }
 );
@@ -271,6 +273,8 @@ export function withOffer(f: Formula, o: Exclude<Offer, { readonly what: 'rows' 
       return { ...f, portionMl: o.ml };
     case 'act':
       return { ...f, edits: withEdit(f.edits, o.edit) };
+    case 'texts':
+      return { ...f, entries: f.entries.map((e) => ({ ...e, text: o.texts[e.key] ?? e.text })) };
     case 'moment':
       return { ...f, entries: f.entries.map((e) => (e.key === o.key ? { ...e, moment: o.moment } : e)) };
   }

@@ -35,3 +35,16 @@ test('what is answered or left is asked no more', () => {
   expect(words(withOffer(CAKES, choice))).not.toContain(first.words);
   expect(words({ ...CAKES, dismissed: [askKey(first.words)] })).toEqual(words(CAKES).slice(1));
 });
+
+test('numbers without a unit are asked together, and settled by one tap', () => {
+  const bare = of('Cakes\n240 flour\n10 bp\n5 salt\n300 milk\n2 eggs\nbutter 30');
+  const [q] = asked(bare);
+  expect(q?.asks).toBe('5 lines have a number and no unit. What are they?');
+  const texts = (n: number) => {
+    const o = q?.choices[n];
+    return o && o.what !== 'rows' ? withOffer(bare, o).entries.map((e) => e.text) : [];
+  };
+  expect(texts(0)).toEqual(['240 g flour', '10 g bp', '5 g salt', '300 g milk', '2 eggs', 'butter 30 g']);
+  expect(texts(1)[3]).toBe('300 ml milk');
+  expect(asked(of('Cakes\n240 flour\n300 milk\n2 eggs'))).toEqual([]);
+});

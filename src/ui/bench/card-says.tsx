@@ -26,6 +26,7 @@ function sets(o: Offer): string {
       return `${MEASURED[o.of].name}: ${o.says}`;
     case 'portion':
       return `Portion: ${o.says}`;
+    case 'texts':
     case 'moment':
     case 'act':
     case 'rows':
@@ -100,7 +101,7 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
       ) : null}
       {asks.length > 0 ? (
         <>
-          <h3 className="mt-1 font-bold text-rim">What the method leaves open</h3>
+          <h3 className="mt-1 font-bold text-rim">What the card leaves open</h3>
           <ul>
             {asks.map((q) => (
               <li

@@ -206,7 +206,7 @@ export interface Time {
 
 /** "2:30": minutes and seconds, where no time of the day is told. */
 const ON_A_CLOCK =
-  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)|(?<=\b(?:turn|flip|off|out|pull)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
+  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)(?!0\d:)|(?<=\b(?:turn|flip|off|out|pull)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
 /** "1 minute 30", "2 min 15 s", "1 minute 50 seconds". */
 const MINUTE_AND_SECONDS =

@@ -49,7 +49,7 @@ const JUST: readonly RegExp[] = [
   ),
   new RegExp(String.raw`${BARELY.source}\s+(?:(?:it|ver|unter|durch|das)\s*)?(?:${MIXES})`, 'iu'),
   /\b(?:as soon as|until|till|when|once|so(?: that)?) (?:there is |there[’']s |you see )?(?:almost |hardly any )?(?:no (?:more )?(?:dry )?flour|(?:you|they|i) can(?:no|[’']?)t see (?:any |the )?flour|the (?:dry |last )?flour (?:disappears|is (?:wet|gone|in|moist))|no (?:streaks|dry (?:patches|spots|bits|pockets)))\b/i,
-  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|a few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?<!\bin \w+ )folds(?! of)|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
+  /\bstreaks? of (?:dry )?flour\b|\b(?:\d+|(?:a )?few|two|three|four|five|six|eight|ten|a dozen|twelve|fifteen|twenty|thirty)(?: or so)? (?:(?:light|slow|gentle|good|big) )?(?:strokes|stirs|(?<!\bin \w+ )folds(?! of)|turns(?! of)|(?:turns|folds) of the (?:spoon|spatula|whisk))\b/i,
   /\b(?:stir|mix|fold)\b[^,;.]*\b(?:\d{1,2}|six|eight|ten|twelve|fifteen|twenty) times\b|\bthe (?:second|moment) (?:the|it|there)\b[^,;.]*\b(?:stop|enough|leave)\b|^(?:just )?(?:(?:\d+|three|four|five|six|eight|ten) (?:or|to) )?(?:\d+|four|five|six|eight|ten|twelve|fifteen|twenty) (?:turns|times|stirs|strokes)$|\bas few\b|\bstop while (?:it|there)\b|\bstop at (?:\d+|ten|twelve|fifteen|twenty|thirty)\b|\bstop (?:stirring|mixing|whisking) (?:when|as soon as|once)\b/i,
 ];
 
@@ -58,7 +58,7 @@ const NOT_MUCH =
   /^(?:but |and )?(?:(?:only )?(?:briefly|lightly|barely)|not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot|the rest))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend$|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
+  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot|the rest))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend(?: in \w+ batches)?$|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
 
 /** "Blend eggs, milk, flour 20 s": the first of what goes in. */
 const BLENDS = /^(?:then )?blend \p{L}+$/iu;
@@ -66,7 +66,7 @@ const FOR_SECONDS = /\b\d+ ?(?:s|secs?|seconds)\b/i;
 
 /** @returns how far the batter is mixed by what a clause says; null: it says nothing of it */
 function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | null {
-  if (/^mash\b/i.test(text)) return null;
+  if (/^mash\b|\b(?:big|good|small|little|nice) lump\b/i.test(text)) return null;
   // "spread with the T in two turns": on the plate
   if (/\b(?:spread|swirl|tilt)\w*\b[^,;.]*\bturns?\b/i.test(text)) return null;
   if (BLENDER.test(text) || (BLENDS.test(text) && FOR_SECONDS.test(sentence))) return 'blender';

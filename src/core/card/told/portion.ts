@@ -51,7 +51,7 @@ const PARTS: readonly (readonly [RegExp, number])[] = [
   [/^a third of (?:a|the)\s+/i, 1 / 3],
 ];
 const UNDER = /^(?:a scant|a bit under|a bit less than|a little (?:less|under)(?: than)?|just under|scant)\s+/i;
-const HEAPED = /\b(?:heap(?:ed|ing)|rounded)\b/i;
+const HEAPED = /\b(?:heap(?:ed|ing)|rounded|gehäufte[nr]?|bombées?|colmadas?)(?!\p{L})/iu;
 /** "A bit under" is taken for a tenth, and asked. */
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */

@@ -62,7 +62,7 @@ const GIVEN_TIME =
 
 /** "Covered on the worktop", "kitchen side": where a batter stands; how long follows. */
 const STANDS_THERE =
-  /^(?:and |then )?(?:(?:covered|cling film on|under (?:a|the) (?:cloth|towel))(?: (?:on|in|at|by) (?:the |a )?[\w ]{3,20})?|(?:on the )?(?:kitchen )?(?:side|worktop|counter|bench))$/i;
+  /^(?:and |then )?(?:(?:cover(?:ed)?|cling film on|under (?:a|the) (?:cloth|towel))(?: (?:on|in|at|by) (?:the |a )?[\w ]{3,20})?|(?:on the )?(?:kitchen )?(?:side|worktop|counter|bench))$/i;
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
@@ -83,6 +83,8 @@ function givenTime(said: string): boolean {
   return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
 }
 
+/** "Milk + vinegar, 5 min". */
+const MILK_SOURS = /^(?:the )?(?:\w+ )?(?:milk|drink)\s*(?:\+|and|with)\s*(?:vinegar|lemon juice)\s+(?:for )?\d/i;
 /** "Pop the oats in the milk for ten minutes". */
 const STEEPS =
   /\b(?:put|pop|tip|stir|cover)\b[^,;.]*\b(?:oats|bran|cornmeal|semolina|crumbs)\b[^,;.]*\b(?:in|with)\b[^,;.]*\bfor\b/i;
@@ -104,7 +106,8 @@ const isStanding = (text: string): boolean =>
   (COVERED.test(text) && (timesIn(text)[0]?.min ?? 0) >= LEAST_COVERED) ||
   givenTime(text) ||
   COOLS.test(text) ||
-  (RESTS.test(text) && !NO_REST.test(text));
+  (RESTS.test(text) && !NO_REST.test(text.slice(restFrom(text)))) ||
+  MILK_SOURS.test(text);
 
 /** "Five minutes, it thickens up": what becomes of it tells that it stands. */
 const GROWS =
@@ -151,6 +154,8 @@ const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|vol
 
 /** What is told of the heat where a piece lies on it: "it needs four minutes, don't open before the steam stops". */
 const LIES_ON_HEAT = /\b(?:open|steam|lid|golden|brown|crisp)\b/i;
+/** Nothing that is turned lies longer on its first side, minutes. */
+const MOST_A_SIDE = 5;
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
 function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], before?: Clause): boolean {
   const next = own[0]?.text ?? '';
@@ -171,7 +176,8 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], bef
     // what is waited for is the turn
     (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
     // "leave for 2 minutes, don't touch it, then flip"
-    own.some((x) => /^(?:then |and )?(?:(?:i|we|you) )?(?:turn|flip|toss)\b/i.test(x.text))
+    ((timesIn(text)[0]?.min ?? 0) <= MOST_A_SIDE &&
+      own.some((x) => /^(?:then |and )?(?:(?:i|we|you) )?(?:turn|flip|toss)\b/i.test(x.text)))
   );
 }
 
@@ -217,6 +223,7 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
     .replace(/\b(?:while|until|till|as long as|the time it takes|or the)\b.*/i, '');
   if (
     /\bto (?:curdle|sour|clabber)\b/i.test(text) ||
+    MILK_SOURS.test(text) ||
     SOURED.test(before?.text ?? '') ||
     (DRINKS.test(before?.text ?? '') && TIME_ALONE.test(text))
   )

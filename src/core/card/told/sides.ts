@@ -190,7 +190,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= \d)|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 /** Steam tells of an iron; under a lid a piece that is turned steams too. */
@@ -308,6 +308,15 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   if (w.first < 0 && COUNTED.test(text) && isTimed(w.clauses[n + 1], c)) return ['firstSide'];
   const byLook = w.first < 0 ? sideByLook(w, n, c) : null;
   if (byLook) return [byLook];
+  // "flip when it is dull. Two minutes, then one": of both, behind the turn
+  const then = w.clauses[n + 1];
+  const isFirstOfTwo =
+    w.first < 0 &&
+    then?.sentence === c.sentence &&
+    c.sentence.startsWith(c.text) &&
+    TIME_ALONE.test(c.text) &&
+    (then.times.length > 0 ? TIME_ALONE.test(then.text) : bareIn(then.text, false).length === 1);
+  if (isFirstOfTwo) return ['firstSide'];
   // nothing in an iron is turned
   if (w.ironed && w.first >= 0) return [];
   const isTurned = w.turned >= 0 && n - w.turned <= NEAR_TURN;

@@ -70,6 +70,17 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
     /\b(sixty|seventy|eighty|ninety)\b(?<=\b(?:holds?|keep|kept|oven|drawer|cupboard|warm)\b[^,;.]{0,20}\b(?:at|to|on) \w+)(?:[- ](five))?\b(?! (?:min|sec))/gi,
     (_, tens, five) => String(figureOf(tens) + figureOf(five)),
   ],
+  // "two-thirty and one-thirty": a side and the other, minutes and seconds
+  [
+    /\b(one|two|three|four)-(ten|fifteen|twenty|thirty|forty|fifty)(?:-(five))?( and | then |, (?:then )?)(one|two|three)-(ten|fifteen|twenty|thirty|forty|fifty)(?:-(five))?\b/gi,
+    (_, m1, s1, f1, between = '', m2, s2, f2) =>
+      `${figureOf(m1)} minutes ${figureOf(s1) + figureOf(f1)} s${between}${figureOf(m2)} minutes ${figureOf(s2) + figureOf(f2)} s`,
+  ],
+  // "two three minutes": a range
+  [
+    /\b(one|two|three|four|five|ten|fifteen) (two|three|four|five|six|ten|fifteen|twenty)(?= (?:min(?:ute)?s?|sec(?:ond)?s?)\b)/gi,
+    (all, low, high) => (figureOf(low) < figureOf(high) ? `${low} to ${high}` : all),
+  ],
   // "ten, fifteen minutes": a range
   [
     /\b(?<!\b(?:side|number|gas|mark|setting|on) )((?:one|two|three|four|five|eight|ten|fifteen|twenty|thirty|forty)(?: and a half)?|\d{1,2}), (?:maybe )?(two|three|four|five|six|ten|fifteen|twenty|thirty|forty|sixty|\d{1,2})(?= (?:min(?:ute)?s?|seconds|hours))/gi,

@@ -397,3 +397,26 @@ test(`of ${TOLD_IN_ALL} facts on ${LOCKED.length} locked cards ${counted(OF_LOCK
   expect(OF_LOCKED.right.length / TOLD_IN_ALL).toBeGreaterThan(0.75);
   expect(OF_LOCKED.wrong.length / TOLD_IN_ALL).toBeLessThan(0.08);
 });
+
+/**
+ * A sentence tells the same alone and behind a list. What rests is told by what is in the bowl, and what is folded by
+ * what was whipped, so these two are left out.
+ */
+const BESIDE: Readonly<Record<string, (sentence: string) => string>> = {
+  paragraph: (x) => `Weir cakes. 250 g flour, 10 g baking powder, 3 eggs, 400 ml milk, 4 g salt. ${x}`,
+  talk: (x) => `So I take two cups of flour, a tablespoon of sugar, two eggs and a cup and a half of milk. ${x}`,
+};
+test.each(Object.entries(BESIDE))('what a sentence tells, it tells behind what goes in: %s', (_, beside) => {
+  const facts = (notes: string): readonly string[] =>
+    factsTold(notes, FRESH_CONVENTIONS)
+      .filter((f) => f.taken === 'told' && f.fact !== 'fold' && f.fact !== 'rest')
+      .map((f) => `${f.fact} ${f.value}`);
+  const lost = READ.flatMap(([text]) => {
+    const card = readCard(beside(text), FRESH_CONVENTIONS);
+    const there = card.ok ? facts(notesOn(card.value)) : [];
+    return facts(text)
+      .filter((f) => !there.includes(f))
+      .map((f) => `${text} ${f}`);
+  });
+  expect(lost).toEqual([]);
+});

@@ -32,7 +32,7 @@ const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
   },
 ];
 const AHEAD =
-  /^(?:night|day|evening) before\b|\b(?:the (?:night|day|evening) before|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
+  /\b(?:(?:the )?(?:night|day|evening) before(?! yesterday)|a day ahead|(?:the )?(?:previous|evening) (?:night|day)|am vorabend|am abend (?:vorher|zuvor)|einen tag (?:vorher|im voraus)|la veille|la víspera|la noche anterior|un día antes|ahead of time|up to (?:a|one|two|\d) days? (?:ahead|before)|in advance)\b/i;
 
 function wordsIn(c: Clause, before?: Clause): readonly ToldFact[] {
   const { text, taken } = c;
