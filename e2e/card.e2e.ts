@@ -199,6 +199,28 @@ test('lines in doubt are settled by the whole card, by one tap', async ({ page }
   await expect(page.locator('input[value="2 1/2 teaspoons baking powder"]')).toBeVisible();
 });
 
+test('numbers without a unit, a ladle of no size, a time of nothing: settled by a tap each, or left', async ({
+  page,
+}) => {
+  await pasteCard(
+    page,
+    'Lock cakes\n240 flour\n10 bp\n5 salt\n300 milk\n2 eggs\nStir till it just comes together. Twelve minutes covered with the board. Griddle hot, dry. A big ladle for each. They lie there a minute.',
+  );
+  await expect(page.getByText('no grams')).toHaveCount(4);
+  await axe(page);
+  await page.getByRole('button', { name: 'Grams, liquids in ml' }).click();
+  await expect(page.getByText('no grams')).toHaveCount(0);
+  await expect(page.locator('input[value="300 ml milk"]')).toBeVisible();
+  const says = page.getByRole('region', { name: 'What the card says' });
+  await expect(says).toContainText('How much is “A big ladle”?');
+  await says.getByRole('button', { name: '90 ml a piece' }).click();
+  await expect(says).not.toContainText('A big ladle');
+  await says.getByRole('button', { name: 'Rest: 12 min' }).click();
+  await expect(page.getByText(/rest: 12 min/)).toBeVisible();
+  await says.getByRole('button', { name: 'Leave it: They lie there a minute' }).click();
+  await expect(says).not.toContainText('They lie there');
+});
+
 test('apples fried first in the pan, soda after the rest: taken from the card, in the making, on the sheet', async ({
   page,
 }) => {

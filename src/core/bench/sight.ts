@@ -20,7 +20,6 @@ import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../fo
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines, isAddIn } from '../formula/lines';
-import { bareAsk, type MethodAsk, methodAsks } from '../formula/method-asks';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
 import type { KitchenConventions } from '../pantry/conventions';
@@ -32,6 +31,7 @@ import { type FatLine, houseFatLines } from '../script/pan-fat';
 import { scriptOf } from '../script/script';
 import { editSaid, editsTold, tellsActs } from '../script/told-acts';
 import { lineOffers, scriptLineOf } from '../script/told-lines';
+import { bareAsk, type MethodAsk, methodAsks } from './method-asks';
 
 /** An ingredient as it is picked. */
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
@@ -92,6 +92,8 @@ export interface CardSight {
   readonly guess: KindGuess | null;
   /** What is not so yet. */
   readonly offers: readonly Offer[];
+  /** Lines with a number and no unit, asked together. */
+  readonly bare: MethodAsk | null;
   /** What the method leaves open. */
   readonly asks: readonly MethodAsk[];
   readonly told: readonly string[];
@@ -246,13 +248,11 @@ function cardOf(b: Bench, { analysis: a }: Worked, lines: readonly FormulaLine[]
   return {
     guess: guessKind(name, lines, cardNotes),
     offers: offers.filter((o) => !isTaken(o, b, lines)),
-    asks: [
-      ...(bare ? [bare] : []),
-      // a portion that the cook has set is no question
-      ...open.filter(
-        (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
-      ),
-    ],
+    bare,
+    // a portion that the cook has set is no question
+    asks: open.filter(
+      (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
+    ),
     // what is offered, or was taken, is not told once more
     told: toldBy(cardNotes)
       .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))

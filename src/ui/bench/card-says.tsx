@@ -3,11 +3,9 @@ import type { CardSight } from '@/core/bench/sight';
 import type { Formula } from '@/core/formula/formula';
 import { type Offer, withOffer } from '@/core/formula/from-card';
 import { oneOf } from '@/core/formula/kinds';
-import { askKey } from '@/core/formula/method-asks';
-import { MATTERS, MEASURED } from '@/core/formula/schools';
-import { wayName } from '@/core/formula/ways';
-import { capital } from '@/core/quantity/say';
 import { Button } from '../kit/button';
+import { offerSaid } from './offer-said';
+import { OpenAsks } from './open-asks';
 import type { BenchAction } from './state';
 
 interface Props {
@@ -16,22 +14,6 @@ interface Props {
   /** Never saved yet: the reason for its kind is worth a word. */
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
-}
-
-function sets(o: Offer): string {
-  switch (o.what) {
-    case 'way':
-      return `${MATTERS[o.way].name}: ${wayName(o.way, o.value)}`;
-    case 'measure':
-      return `${MEASURED[o.of].name}: ${o.says}`;
-    case 'portion':
-      return `Portion: ${o.says}`;
-    case 'texts':
-    case 'moment':
-    case 'act':
-    case 'rows':
-      return capital(o.says);
-  }
 }
 
 /**
@@ -88,10 +70,10 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
                 className="flex items-center gap-2 border-t border-line py-1 first:border-t-0"
               >
                 <span className="min-w-0 grow">
-                  {sets(o)}
+                  {offerSaid(o)}
                   <span className="block text-sm text-soft">“{o.words}”</span>
                 </span>
-                <Button onClick={() => take([o])} aria-label={`Take: ${sets(o)}`}>
+                <Button onClick={() => take([o])} aria-label={`Take: ${offerSaid(o)}`}>
                   Take it
                 </Button>
               </li>
@@ -102,27 +84,7 @@ export function CardSays({ formula: f, card, fresh, send }: Props) {
       {asks.length > 0 ? (
         <>
           <h3 className="mt-1 font-bold text-rim">What the card leaves open</h3>
-          <ul>
-            {asks.map((q) => (
-              <li
-                key={q.words}
-                className="flex flex-wrap items-center gap-2 border-t border-line py-1 first:border-t-0"
-              >
-                <span className="min-w-[12rem] grow">
-                  {q.asks}
-                  <span className="block text-sm text-soft">“{q.words}”</span>
-                </span>
-                {q.choices.map((o) => (
-                  <Button key={o.says} onClick={() => take([o])}>
-                    {o.what === 'portion' ? o.says : sets(o)}
-                  </Button>
-                ))}
-                <Button look="bare" aria-label={`Leave it: ${q.words}`} onClick={() => leave(askKey(q.words))}>
-                  Leave it
-                </Button>
-              </li>
-            ))}
-          </ul>
+          <OpenAsks formula={f} asks={asks} send={send} />
         </>
       ) : null}
       {told.length > 0 ? <p className="mt-1 text-sm text-soft">It also says: {told.join('; ')}.</p> : null}

@@ -30,6 +30,7 @@ import { useToldMoves } from './told-moves';
 
 // fetched where a card says something
 const CardSays = dynamic(() => import('./card-says').then((m) => m.CardSays));
+const OpenAsks = dynamic(() => import('./open-asks').then((m) => m.OpenAsks));
 
 interface Props {
   readonly formula: Formula;
@@ -155,6 +156,11 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       <span role="status" className="sr-only">
         {moveTold}
       </span>
+      {sight.card?.bare ? (
+        <div className="mb-2 rounded-plate border border-line bg-white px-3 py-1 font-semibold">
+          <OpenAsks formula={formula} asks={[sight.card.bare]} send={send} />
+        </div>
+      ) : null}
       {lines.length > 0 ? (
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
           <span />

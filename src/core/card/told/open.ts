@@ -51,7 +51,7 @@ function heatLeft(c: Clause, baked: boolean, told: boolean): readonly ToldFact[]
 }
 
 /** @param facts what was taken of them @returns what is left open, as asked */
-export function openIn(
+export function leftOpen(
   clauses: readonly Clause[],
   facts: readonly ToldFact[],
   house: KitchenConventions,

@@ -294,13 +294,22 @@ function sideByLook(w: Walk, n: number, c: Clause): Side | null {
 /** "Four minutes in total, turned half way": each side has half of it. */
 const TURNED_HALFWAY = /\bturn(?:ed|ing)?(?: (?:it|them))?(?: over)?(?: once)? half ?way\b/i;
 
+const isOfBoth = ({ text, sentence }: Clause): boolean =>
+  TURNED_HALFWAY.test(sentence) || EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(sentence));
+
+/** "Flip when it is dull. Two minutes, then one": a sentence of two lengths of time, of both sides. */
+const isFirstOfTwo = (c: Clause, then: Clause | undefined): boolean =>
+  then?.sentence === c.sentence &&
+  c.sentence.startsWith(c.text) &&
+  TIME_ALONE.test(c.text) &&
+  (then.times.length > 0 ? TIME_ALONE.test(then.text) : bareIn(then.text, false).length === 1);
+
 /** Which sides the lengths of time in one clause are of, in their order. */
 function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonly Side[] {
   const { text } = c;
   const [one, other] = times;
   if (!one) return [];
-  if (TURNED_HALFWAY.test(c.sentence)) return ['firstSide', 'secondSide'];
-  if (EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(c.sentence))) return ['firstSide', 'secondSide'];
+  if (isOfBoth(c)) return ['firstSide', 'secondSide'];
   const side = sideBesides(c, w.clauses[n - 1], one.at);
   const summed = other && /^\s*(?:[+/&]|and)\s*$/.test(text.slice(one.end, other.at));
   if (other && (side || summed)) return ['firstSide', 'secondSide'];
@@ -308,15 +317,7 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   if (w.first < 0 && COUNTED.test(text) && isTimed(w.clauses[n + 1], c)) return ['firstSide'];
   const byLook = w.first < 0 ? sideByLook(w, n, c) : null;
   if (byLook) return [byLook];
-  // "flip when it is dull. Two minutes, then one": of both, behind the turn
-  const then = w.clauses[n + 1];
-  const isFirstOfTwo =
-    w.first < 0 &&
-    then?.sentence === c.sentence &&
-    c.sentence.startsWith(c.text) &&
-    TIME_ALONE.test(c.text) &&
-    (then.times.length > 0 ? TIME_ALONE.test(then.text) : bareIn(then.text, false).length === 1);
-  if (isFirstOfTwo) return ['firstSide'];
+  if (w.first < 0 && isFirstOfTwo(c, w.clauses[n + 1])) return ['firstSide'];
   // nothing in an iron is turned
   if (w.ironed && w.first >= 0) return [];
   const isTurned = w.turned >= 0 && n - w.turned <= NEAR_TURN;

@@ -11,7 +11,7 @@ import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from 
 import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { loadIn } from './load';
 import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
-import { openIn } from './open';
+import { leftOpen } from './open';
 import { isFatAlone, panFatIn } from './pan-fat';
 import { portionsTold } from './portion';
 import { restAlone, restsIn, restsMore } from './rests';
@@ -211,7 +211,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   const isRested = all.some((f) => f.fact === 'rest' || f.fact === 'chill');
   const rests = [...(isRested ? [] : restAlone(clauses)), ...restsMore(clauses)];
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
-  all.push(...openIn(clauses, all, house));
+  all.push(...leftOpen(clauses, all, house));
   const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
   const serves = servingClaim(notes, said);

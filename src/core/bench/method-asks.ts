@@ -4,14 +4,14 @@
  */
 import { readLine } from '../card/line';
 import type { FactId, ToldFact } from '../card/told/clause';
+import type { Formula, FormulaLine } from '../formula/formula';
+import { type Offer, waysTold } from '../formula/from-card';
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Category } from '../pantry/ingredient';
 import { readAmount } from '../quantity/amount';
 import type { Units } from '../quantity/say';
 import type { ScriptAct } from '../script/act';
 import { editSaid, editsTold } from '../script/told-acts';
-import type { Formula, FormulaLine } from './formula';
-import { type Offer, waysTold } from './from-card';
 
 export interface MethodAsk {
   /** The clause that leaves it open. */

@@ -1,0 +1,201 @@
+/** Rows that head a group of lines, alone or with its list behind them. */
+
+import { lookUp } from '../pantry/lookup';
+import { DISH, headingShape, type Role, roleOf } from './headings';
+import { itemsIn } from './items';
+import { type Line, readLine } from './line';
+import {
+  aside,
+  type CardRow,
+  isItem,
+  isMethod,
+  nextRow,
+  type RowPlace,
+  type RowReading,
+  readRows,
+  vesselOf,
+} from './rows';
+import { DOING, firstWord } from './writing';
+
+/** What a list is called, whatever follows it. */
+const STRUCTURAL =
+  /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)$/iu;
+/** Kinds of thing that a batter is made of: a heading that only names one is the batter's. */
+const OF_A_BATTER = new Set([
+  'flour',
+  'starch',
+  'sugar',
+  'leavening',
+  'salt',
+  'egg',
+  'dairy',
+  'plant-milk',
+  'fat',
+  'dry-dairy',
+]);
+
+/** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
+const MADE =
+  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
+
+/** A row that has the shape of a heading, among the rows around it. */
+interface HeadingRow {
+  readonly shape: NonNullable<ReturnType<typeof headingShape>>;
+  readonly next: CardRow | undefined;
+  /** Nothing stands above it. */
+  readonly first: boolean;
+  readonly n: number;
+  readonly r: RowReading;
+}
+
+/** Words that head the method wherever they stand. */
+const HEADS_METHOD = /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i;
+/** Words that head a list without a mark and without a gap above them. */
+const HEADS_LIST =
+  /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i;
+
+/** A row that is a heading, by its shape, its words and what follows; null where it is none. */
+export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | null {
+  const shape = headingShape(raw.source, raw.text);
+  if (!shape) return null;
+  const { words } = shape;
+  const next = nextRow(r, n);
+  const said = roleOf(words);
+  // "To cook", and what follows is butter: the pan's, not the method's
+  const cooks = said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(words) && isItem(next, r, false);
+  const role = cooks ? 'pan' : said;
+  if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
+  const untitled = r.title === null && !r.started;
+  if (untitled && r.role === 'batter' && DISH.test(words) && !/^(?:for|to)\b/i.test(words))
+    return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
+  const at: HeadingRow = { shape, next, first: untitled && r.rows.slice(0, n).every((x) => x.text === ''), n, r };
+  if (role === 'method' || role === 'notes')
+    return shape.marked || !next || !isItem(next, r, true) || HEADS_METHOD.test(words)
+      ? { at: 'heading', words, role }
+      : null;
+  // in the method a heading of steps stays there
+  if (!isItem(next, r, role === null)) return headingOfNothing(at, role);
+  return role === null ? headingOfSomething(raw, at) : headingOfRole(at, role);
+}
+
+/** A heading that no list follows. */
+function headingOfNothing({ shape, next, first, r }: HeadingRow, role: Role | null): RowPlace | null {
+  const nothing = !next || headingShape(next.source, next.text) !== null;
+  if (!shape.marked) return null;
+  if (role !== null && r.role === 'method') return aside('method');
+  if (role !== null) return nothing ? { at: 'heading', words: shape.words, role } : null;
+  return first && nothing ? { at: 'title', text: shape.words } : null;
+}
+
+/** A heading whose words say what its list is for. */
+function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingRow, role: Role): RowPlace | null {
+  const named = lookUp(words, r.house).kind !== 'unknown';
+  const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
+  const heads = !named || isItem(next, r, true);
+  if (marked ? heads : HEADS_LIST.test(words) || (apart && heads && !first)) return { at: 'heading', words, role };
+  // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
+  const made = role === 'side' && (MADE.test(words) || !named) && isItem(next, r, true);
+  if (made) return { at: 'heading', words, role, asked: true };
+  // "Garnish", "Leaven", among rows that are all measured
+  const isBatters = role === 'batter' && named && HEADS_FERMENT.test(words);
+  const row = r.rows[n];
+  const own = row && readLine(row.text, r.house, {}, null, r.languages);
+  const isWords =
+    row !== undefined && isFewWords(row, words) && own?.written.length === 0 && (own.ingredient === null || isBatters);
+  return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r, 1) ? { at: 'heading', words, role } : null;
+}
+
+/** What a yeast batter is begun with, and is made of rows of its own. */
+const HEADS_FERMENT = /^(?:leaven|levain|starter|poolish|biga|sponge|pre-?ferment)$/i;
+/** Rows right below that have their amounts, where a heading has neither mark nor gap. */
+const MEASURED_UNDER_HEADING = 2;
+/** A row that has no amount, where those above it in the list do, and the next below. @param least so many of them */
+function isAmongMeasured(n: number, r: RowReading, least = MEASURED_UNDER_HEADING): boolean {
+  const below = r.rows.slice(n + 1).filter((x) => x.text !== '');
+  return (
+    r.before.every((l) => l.written.length > 0 || l.findings.length === 0) &&
+    below.length >= least &&
+    below.slice(0, least).every((x) => isItem(x, r, true))
+  );
+}
+
+/** A marked heading whose words nobody knows, above a list. */
+function headingOfSomething(
+  raw: CardRow,
+  { shape: { words, marked }, next, first, n, r }: HeadingRow,
+): RowPlace | null {
+  if (!marked) return isUnmarkedHeading(raw, words, n, r) ? { at: 'heading', words, role: 'unknown' } : null;
+  if (first) return { at: 'title', text: words };
+  const named = readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient;
+  if (named && !isItem(next, r, true)) return null;
+  return { at: 'heading', words, role: named && OF_A_BATTER.has(named.category) ? 'batter' : 'unknown' };
+}
+
+/** "Sausages", and "8 sausages" right below. */
+function isNamedBelow(raw: CardRow, n: number, r: RowReading): boolean {
+  const read = (x: CardRow | undefined): Line | null => (x ? readLine(x.text, r.house, {}, null, r.languages) : null);
+  const [own, next] = [read(raw)?.ingredient, read(nextRow(r, n))?.ingredient];
+  return own?.id === next?.id && own !== undefined && own !== null && !OF_A_BATTER.has(own.category);
+}
+
+function namesNothing(words: string, r: RowReading): boolean {
+  const line = readLine(words, r.house, {}, null, r.languages);
+  return line.ingredient === null && line.written.length === 0 && line.suggestions.length === 0;
+}
+
+const MOST_HEADING_WORDS = 4;
+const isFewWords = (raw: CardRow, words: string): boolean =>
+  /^\p{Lu}/u.test(raw.source) && words.split(/\s+/).length <= MOST_HEADING_WORDS;
+
+/** "Tempering", "Final dough" within a list: a name that nobody knows, where every other row begins with its amount. */
+const isUnmarkedHeading = (raw: CardRow, words: string, n: number, r: RowReading): boolean =>
+  r.started &&
+  !r.single &&
+  r.role !== 'method' &&
+  r.role !== 'notes' &&
+  isFewWords(raw, words) &&
+  !/^(?:an?|some|few|little|enough|pinch|handful|dash|splash|knob|sprigs?|bunch|drizzle|squeeze|more|extra)\b/i.test(
+    words,
+  ) &&
+  (namesNothing(words, r) || isNamedBelow(raw, n, r)) &&
+  r.before.every((l) => /^\W*[\d½¼¾⅓⅔⅛]/u.test(l.text)) &&
+  isAmongMeasured(n, r);
+
+/** "for the sauce I take a hundred grams of sugar": a heading, as spoken. */
+const SPOKEN_HEADING =
+  /^(?:(?:and|then|so|now)\s+)*(for (?:the|my|a) [\p{L} ]{3,30}?)[,\s]+(?:i|we|you)(?:[’']ll|[’']d)?\s+(?:use|take|need|start with|put in|put|add|want|mix)\s+(\S.*)$/iu;
+
+/** "maple syrup, 2 bananas": a few words each, none of which is something to do; null: it is no list. */
+function shortItems(list: string): readonly string[] | null {
+  const bits = list.split(/\s*,\s+(?:and\s+)?|\s+and\s+/);
+  return bits.every((b) => b.split(/\s+/).length <= 5 && !DOING.has(firstWord(b))) && !/[.!?]\s/.test(list)
+    ? bits
+    : null;
+}
+
+/** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
+export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
+  const m =
+    SPOKEN_HEADING.exec(raw.text) ??
+    /^([\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text) ??
+    // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
+    /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
+  if (!m?.[1] || !m[2]) return null;
+  // "optional: chocolate chips" is said of a thing
+  const role = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
+  if (role === 'method' || role === 'notes') return null;
+  // "Sauce: 1 cup berries": what goes with the batter, though sauces can be bought too
+  const isBeside = role === 'topping' || role === 'side' || role === 'pan';
+  const list = m[2].replace(/[.!]$/, '');
+  const items = itemsIn(list, r.house, r.languages) ?? (isBeside ? shortItems(list) : null);
+  // "Butter: 50 g" is a thing; "Cream: 500 ml cream, 50 g sugar" is made of its list
+  if (!isBeside && items === null && lookUp(m[1], r.house).kind !== 'unknown') return null;
+  // a heading that nobody knows heads a list, or nothing
+  if (items === null && (role === 'unknown' || isMethod(m[2]))) return null;
+  const hint = vesselOf(role);
+  const lines = (items ?? [m[2]]).flatMap((bit) => readRows(bit, r, hint));
+  const isMeasured = lines.some((l) => l.written.length > 0);
+  if (lines.every((l) => l.ingredient === null) && !(isBeside && items && isMeasured)) return null;
+  if (role === 'unknown' && !lines.every((l) => l.ingredient !== null && l.written.length > 0)) return null;
+  return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter' } };
+}

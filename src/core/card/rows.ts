@@ -1,0 +1,142 @@
+/** The rows of a card as they are placed: what is known where one is read, and where it may belong. */
+
+import type { KitchenConventions } from '../pantry/conventions';
+import { lookUp } from '../pantry/lookup';
+import type { Language } from '../pantry/tables/other-names';
+import { readAmount } from '../quantity/amount';
+import type { Role } from './headings';
+import { itemsIn } from './items';
+import { type Line, readLine } from './line';
+import type { Vessel } from './parts';
+import { CLOCK } from './prose';
+import { withoutLead } from './split';
+import { DOING, firstWord } from './writing';
+
+/** A row, or a part of one, that is no line, and why. */
+export interface SetAside {
+  readonly lineNumber: number;
+  readonly text: string;
+  readonly why: 'heading' | 'yield' | 'method' | 'note';
+}
+
+/** A row that tells how many it makes, or for how many it is. */
+export const YIELD =
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
+/** A row of notes or times behind their name: "Prep: 10 min". */
+export const TIMES =
+  /^(?:notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
+/** "and then you just whisk it": who does it, before what is done. */
+const TOLD =
+  /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;
+
+/** How much of the batter is poured for a piece, and how it is spread. */
+export const A_PORTION =
+  /\b(?:each|ea|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
+
+/** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
+export const ROW_AT_HEAT =
+  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
+
+/** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
+export const A_PORTION_ALONE =
+  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
+
+/** Whether a row tells what to do, and is no line of the list. */
+export function isMethod(said: string): boolean {
+  if (/^step\s*\d{1,2}\b/i.test(said)) return true;
+  // "in another bowl three eggs": an amount once the words that lead it in are off
+  const bare = /^[\d½¼¾⅓⅔⅛]/u.test(said) ? said : withoutLead(said);
+  const t = bare !== said && readAmount(bare) ? bare : said;
+  if (/^[\d½¼¾⅓⅔⅛.]/u.test(t)) {
+    if (CLOCK.test(t) || /^\d{3}\s*[CF]\b/.test(t)) return true;
+    // a short row that starts with a number and is no sentence
+    if (t.length < 60 && !/[.!?]/.test(t)) return false;
+  } else if (CLOCK.test(t)) return true;
+  const words = t.split(/\s+/).length;
+  const amount = readAmount(t);
+  if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
+  if (DOING.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  // "serve it hot": nothing is measured and nothing named
+  if (DOING.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t))
+    return true;
+  const told = TOLD.exec(t);
+  if (told && DOING.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
+  // prose: a full sentence of some length
+  return words > 14 || (words > 4 && /[.!]$/.test(t)) || /[.!?]\s+[A-Z]/.test(t);
+}
+
+/** Where a row belongs. */
+export type RowPlace =
+  | { readonly at: 'nowhere' }
+  | { readonly at: 'title'; readonly text: string }
+  | { readonly at: 'heading'; readonly words: string; readonly role: Role; readonly asked?: true }
+  | { readonly at: 'aside'; readonly why: SetAside['why'] }
+  | {
+      readonly at: 'lines';
+      readonly lines: readonly Line[];
+      readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean };
+    }
+  | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string; readonly title?: string };
+
+/** A row of the text. */
+export interface CardRow {
+  /** As written, entities and table bars undone. */
+  readonly source: string;
+  /** Without its bullet. */
+  readonly text: string;
+}
+
+/** What is known where a row is read. */
+export interface RowReading {
+  readonly house: KitchenConventions;
+  readonly languages: ReadonlySet<Language> | null;
+  readonly rows: readonly CardRow[];
+  /** Sentences alone, a row for each or for a few: talk as it was written down, and no list. */
+  readonly talk: boolean;
+  /** Lines so far. */
+  readonly before: readonly Line[];
+  /** The text is a single row: an ingredient line, whatever it looks like. */
+  readonly single: boolean;
+  readonly role: Role;
+  readonly title: string | null;
+  readonly started: boolean;
+  /** A row that ends with a point is a sentence: the list's own rows have none, or the method has begun. */
+  readonly pointed: boolean;
+  /** Rows that are numbered steps, by their place. */
+  readonly steps: ReadonlySet<number>;
+}
+
+/** A row that is set aside. */
+export const aside = (why: SetAside['why']): RowPlace => ({ at: 'aside', why });
+/** The vessel that lines under a heading go into; null: the batter's, as each line says. */
+export const vesselOf = (role: Role): Vessel | null => {
+  if (role === 'dry' || role === 'wet' || role === 'fold-in' || role === 'pan') return role;
+  return role === 'topping' || role === 'side' ? 'topping' : null;
+};
+
+/** The next row that is not empty. */
+export const nextRow = (r: RowReading, n: number): CardRow | undefined =>
+  r.rows.slice(n + 1).find((x) => x.text !== '');
+
+/** Whether a row reads as an ingredient with its amount, or at least names one. */
+export function isItem(row: CardRow | undefined, r: RowReading, amountToo: boolean): boolean {
+  if (!row || isMethod(row.text) || YIELD.test(row.text) || TIMES.test(row.text)) return false;
+  const l = readLine(row.source.trim(), r.house, {}, null, r.languages);
+  if (l.rows.length > 1) return true;
+  if (l.written.length > 0)
+    return l.ingredient !== null || l.written.some((a) => a.terms[0]?.unit !== null) || /^\d/.test(row.text);
+  return (
+    !amountToo &&
+    (l.ingredient !== null ||
+      lookUp(row.text, r.house).kind !== 'unknown' ||
+      itemsIn(row.text, r.house, r.languages) !== null)
+  );
+}
+
+/** A line, or several where one row says several. */
+export function readRows(text: string, r: RowReading, hint: Vessel | null): readonly Line[] {
+  const line = readLine(text, r.house, {}, hint, r.languages);
+  if (line.rows.length < 2) return [line];
+  const rows = line.rows.map((x) => readLine(x, r.house, {}, hint, r.languages));
+  return rows.every((x) => x.ingredient !== null) ? rows : [line];
+}
