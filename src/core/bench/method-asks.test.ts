@@ -1,10 +1,13 @@
 /** What a method leaves open is asked with choices, and asked no more once it is answered or left. */
 import { workedOn } from '../balance/bench';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard, withOffer } from '../formula/from-card';
+import { entriesFromCard, withCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
-import { askKey } from './method-asks';
-import { sightOf } from './sight';
+import { formulaLines } from '../formula/lines';
+import { withOffer } from '../formula/offers';
+import { askKey } from './ask';
+import { bareAsk } from './bare-numbers';
+import { cardSight } from './card-sight';
 
 const of = (text: string): Formula => {
   const card = entriesFromCard(text, FRESH_KITCHEN.conventions);
@@ -13,8 +16,9 @@ const of = (text: string): Formula => {
 };
 const cardOf = (formula: Formula) => {
   const on = { formula, house: FRESH_KITCHEN, end: null };
-  return sightOf(on, workedOn(on)).card;
+  return cardSight(on, workedOn(on));
 };
+const bareOf = (f: Formula) => bareAsk(formulaLines(f, FRESH_KITCHEN), f, FRESH_KITCHEN.conventions);
 const asked = (formula: Formula) => cardOf(formula)?.asks ?? [];
 const CAKES = of(
   `Sunday cakes. 250 g flour, 12 g baking powder, 3 g salt, 20 g sugar, 2 eggs, 300 ml milk, 40 g melted butter. Stir till just combined. Twelve minutes covered with the board. Griddle 190, a lick of butter. A big ladle for each. They lie there a minute.`,
@@ -39,7 +43,7 @@ test('what is answered or left is asked no more', () => {
 
 test('numbers without a unit are asked together, and settled by one tap', () => {
   const bare = of('Cakes\n240 flour\n10 bp\n5 salt\n300 milk\n2 eggs\nbutter 30');
-  const q = cardOf(bare)?.bare;
+  const q = bareOf(bare);
   expect(q?.asks).toBe('5 lines have a number and no unit. What are they?');
   const texts = (n: number) => {
     const o = q?.choices[n];
@@ -47,5 +51,5 @@ test('numbers without a unit are asked together, and settled by one tap', () => 
   };
   expect(texts(0)).toEqual(['240 g flour', '10 g bp', '5 g salt', '300 g milk', '2 eggs', 'butter 30 g']);
   expect(texts(1)[3]).toBe('300 ml milk');
-  expect(cardOf(of('Cakes\n240 flour\n300 milk\n2 eggs'))?.bare).toBeNull();
+  expect(bareOf(of('Cakes\n240 flour\n300 milk\n2 eggs'))).toBeNull();
 });

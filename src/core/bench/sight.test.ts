@@ -2,8 +2,10 @@ import { workedOn } from '../balance/bench';
 import { fixesFor } from '../balance/fixes';
 import { findingKey, meantKey } from '../findings/finding';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard, withOffer } from '../formula/from-card';
+import { entriesFromCard, withCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { withOffer } from '../formula/offers';
+import { cardSight } from './card-sight';
 import { firstSight } from './first-sight';
 import { sightOf } from './sight';
 import { whatIf } from './what-if';
@@ -79,11 +81,12 @@ test('the first look says what each finding offers, as it is worked afterwards; 
 });
 
 test('the card offers what is not so yet, and allergens of a sauce are told apart', () => {
-  const { card, allergens } = sightOf(CAKES, workedOn(CAKES));
+  const { allergens } = sightOf(CAKES, workedOn(CAKES));
+  const card = cardSight(CAKES, workedOn(CAKES));
   const rest = card?.offers.find((o) => o.what === 'way' && o.way === 'rest');
   if (rest?.what !== 'way') throw new Error('the rest is not offered');
   const taken = on(withOffer(CAKES.formula, rest));
-  expect(sightOf(taken, workedOn(taken)).card?.offers).not.toContainEqual(rest);
+  expect(cardSight(taken, workedOn(taken))?.offers).not.toContainEqual(rest);
   expect(allergens).toMatch(
     /^Holds wheat, gluten, milk, egg; 1 line is not read, and may hold more\. Sauces and sides: Caramel sauce: milk\.$/,
   );
@@ -91,7 +94,8 @@ test('the card offers what is not so yet, and allergens of a sauce are told apar
 
 test('an empty sheet tells of no batter', () => {
   const s = sightOf(on(EMPTY_FORMULA), workedOn(on(EMPTY_FORMULA)));
-  expect(s).toMatchObject({ lines: [], pour: null, allergens: null, card: null });
+  expect(s).toMatchObject({ lines: [], pour: null, allergens: null });
+  expect(cardSight(on(EMPTY_FORMULA), workedOn(on(EMPTY_FORMULA)))).toBeNull();
   expect(whatIf(on(EMPTY_FORMULA))).toHaveLength(1);
 });
 

@@ -10,28 +10,17 @@ import { lineStandIns } from '../balance/swap-table';
 import { atOnce } from '../batter/portions';
 import { liesAs, MOST_TIMED_MM } from '../batter/spread';
 import { piecesOf } from '../batter/volume';
-import type { ToldFact } from '../card/told/clause';
-import { factsTold } from '../card/told/told';
 import { allergensSaid } from '../facts/account';
 import { type Finding, heard } from '../findings/finding';
-import { sameEdit } from '../formula/act-edits';
-import { atEnd, counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
-import { guessKind, type KindGuess, type Offer, offersFrom, toldBy } from '../formula/from-card';
+import { counts, type FormulaLine, kindIdOf, kitchenOf } from '../formula/formula';
 import { type RailReading, type Thickness, usualPortionMl } from '../formula/kinds';
-import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines, isAddIn } from '../formula/lines';
 import { namedOn } from '../formula/named-on';
 import { pouredG } from '../formula/tally';
-import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, isFlour } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import type { ScriptAct } from '../script/act';
 import { type FatLine, houseFatLines } from '../script/pan-fat';
-import { scriptOf } from '../script/script';
-import { editSaid, editsTold, tellsActs } from '../script/told-acts';
-import { lineOffers, scriptLineOf } from '../script/told-lines';
-import { bareAsk, type MethodAsk, methodAsks } from './method-asks';
 
 /** An ingredient as it is picked. */
 type Pickable = Pick<Ingredient, 'id' | 'name'>;
@@ -88,17 +77,6 @@ export interface PourSight {
 }
 
 /** What the card says of its own ways, and the kind it seems to be. */
-export interface CardSight {
-  readonly guess: KindGuess | null;
-  /** What is not so yet. */
-  readonly offers: readonly Offer[];
-  /** Lines with a number and no unit, asked together. */
-  readonly bare: MethodAsk | null;
-  /** What the method leaves open. */
-  readonly asks: readonly MethodAsk[];
-  readonly told: readonly string[];
-}
-
 export interface BenchSight {
   /** Every line, those switched off and those of the other end too. */
   readonly lines: readonly BenchLine[];
@@ -119,7 +97,6 @@ export interface BenchSight {
   readonly restsOnFill: boolean;
   /** A sentence or two; null where there is nothing to tell. */
   readonly allergens: string | null;
-  readonly card: CardSight | null;
 }
 
 const pickable = ({ id, name }: Ingredient): Pickable => ({ id, name });
@@ -179,87 +156,6 @@ function pourOf(b: Bench, { analysis: a }: Worked): PourSight | null {
   };
 }
 
-/** Whether what is offered is already so. */
-function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
-  const k = kitchenOf(b.formula, b.house);
-  if (o.what === 'way') return k.ways[o.way] === o.value;
-  if (o.what === 'measure') return k.conventions[o.of] === o.value;
-  if (o.what === 'act') return b.formula.edits.some((e) => sameEdit(e, o.edit));
-  if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;
-  return o.what === 'moment' && lines.find((l) => l.key === o.key)?.moment === o.moment;
-}
-
-/** Where a line goes is offered once: as the whole method puts it. */
-function offersOn(b: Bench, lines: readonly FormulaLine[], facts: readonly ToldFact[]): readonly Offer[] {
-  const { cardNotes: notes } = b.formula;
-  const { conventions } = kitchenOf(b.formula, b.house);
-  const moved = lineOffers(lines, notes, conventions, (id) => findIngredient(id, conventions.own));
-  const others = offersFrom(notes, lines, conventions, facts);
-  return [
-    ...others.filter((o) => o.what !== 'moment' || !moved.some((m) => m.what === 'moment' && m.key === o.key)),
-    ...moved,
-  ];
-}
-
-/** Acts of this formula as its lines and ways have them. */
-function actsOn(
-  b: Bench,
-  lines: readonly FormulaLine[],
-  conventions: KitchenConventions,
-  facts: readonly ToldFact[],
-): readonly ScriptAct[] {
-  if (!facts.some((f) => f.taken === 'asked' || tellsActs(f))) return [];
-  const { kind, school } = atEnd(b.formula, b.end);
-  const { ways } = kitchenOf(b.formula, b.house);
-  // which acts there are hangs on the lines as they stand: no plan is worked for it
-  return scriptOf({
-    lines: lines.filter((l) => l.ingredient !== null && l.side === null).map(scriptLineOf),
-    kind,
-    ways,
-    pourings: [{ name: null, kind, school }],
-    find: (id) => findIngredient(id, conventions.own),
-    units: b.house.units,
-  }).acts;
-}
-
-/** Minutes and heat that the method tells, of acts that this formula has. */
-const actOffers = (facts: readonly ToldFact[], acts: readonly ScriptAct[], { units }: Kitchen): readonly Offer[] =>
-  editsTold(facts, acts, true).map((edit) => ({
-    what: 'act',
-    edit,
-    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, units),
-    words: edit.words ?? '',
-  }));
-
-function cardOf(b: Bench, { analysis: a }: Worked, lines: readonly FormulaLine[]): CardSight | null {
-  const { name, cardNotes, portionMl } = b.formula;
-  const { conventions } = kitchenOf(b.formula, b.house);
-  const bare = bareAsk(lines, b.formula, conventions);
-  if (cardNotes.trim() === '' && name.trim() === '' && !bare) return null;
-  const facts = factsTold(cardNotes, conventions);
-  const acts = actsOn(b, lines, conventions, facts);
-  const offers = [...offersOn(b, lines, facts), ...actOffers(facts, acts, b.house)];
-  const open = methodAsks(facts, b.formula, {
-    acts,
-    units: b.house.units,
-    usualMl: a.school ? usualPortionMl(a.school) : 60,
-    densityGPerMl: a.volume?.densityGPerMl ?? null,
-  });
-  return {
-    guess: guessKind(name, lines, cardNotes),
-    offers: offers.filter((o) => !isTaken(o, b, lines)),
-    bare,
-    // a portion that the cook has set is no question
-    asks: open.filter(
-      (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
-    ),
-    // what is offered, or was taken, is not told once more
-    told: toldBy(cardNotes)
-      .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))
-      .map((t) => t.says),
-  };
-}
-
 /** What the house takes into the pan for it. */
 function fatOf(b: Bench, { lines }: Worked): readonly FatLine[] {
   const k = kitchenOf(b.formula, b.house);
@@ -285,6 +181,5 @@ export function sightOf(b: Bench, worked: Worked): BenchSight {
     pour: pourOf(b, worked),
     restsOnFill: restsOnFill(worked),
     allergens: allergensSaid([...worked.lines, ...fatOf(b, worked)]),
-    card: cardOf(b, worked, counted),
   };
 }

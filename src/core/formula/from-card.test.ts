@@ -2,9 +2,10 @@
 import { analyseFormula } from '../analyse-formula';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { EMPTY_FORMULA, type Formula, placeGroup } from './formula';
-import { entriesFromCard, guessKind, offersFrom, toldBy } from './from-card';
+import { entriesFromCard, guessKind } from './from-card';
 import { FRESH_KITCHEN } from './kitchen-settings';
 import { formulaLines } from './lines';
+import { offersFrom, toldBy } from './offers';
 
 const pasted = (text: string) => {
   const r = entriesFromCard(text, FRESH_CONVENTIONS);

@@ -3,8 +3,9 @@
  */
 import type { Line } from '../card/line';
 import type { ToldFact } from '../card/told/clause';
-import { guessKind, offersFrom } from '../formula/from-card';
+import { guessKind } from '../formula/from-card';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
+import { offersFrom } from '../formula/offers';
 import { FRESH_WAYS, type Ways } from '../formula/ways';
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Ingredient } from '../pantry/ingredient';

@@ -299,9 +299,8 @@ function Bench({
               ) : null}
               {beginning === 'card' && formula.entries.length === 0 ? null : (
                 <Sheet
-                  formula={formula}
-                  house={house}
-                  end={end}
+                  bench={bench}
+                  worked={worked}
                   sight={sight}
                   diff={proposing.diff}
                   flourThenG={proposing.proposed?.analysis.tally.flourG ?? sight.flourG}

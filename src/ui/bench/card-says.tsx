@@ -1,16 +1,19 @@
 'use client';
-import type { CardSight } from '@/core/bench/sight';
-import type { Formula } from '@/core/formula/formula';
-import { type Offer, withOffer } from '@/core/formula/from-card';
+import { useMemo } from 'react';
+import type { Worked } from '@/core/analyse-formula';
+import type { Bench } from '@/core/balance/bench';
+import { cardSight } from '@/core/bench/card-sight';
 import { oneOf } from '@/core/formula/kinds';
+import { type Offer, withOffer } from '@/core/formula/offers';
 import { Button } from '../kit/button';
 import { offerSaid } from './offer-said';
 import { OpenAsks } from './open-asks';
 import type { BenchAction } from './state';
 
 interface Props {
-  readonly formula: Formula;
-  readonly card: CardSight | null;
+  readonly bench: Bench;
+  /** The formula on the bench, worked. */
+  readonly worked: () => Worked;
   /** Never saved yet: the reason for its kind is worth a word. */
   readonly fresh: boolean;
   readonly send: (a: BenchAction) => void;
@@ -19,7 +22,9 @@ interface Props {
 /**
  * What the card says of this formula's own ways, and the kind it seems to be: each with its reason, taken with one tap.
  */
-export function CardSays({ formula: f, card, fresh, send }: Props) {
+export function CardSays({ bench, worked, fresh, send }: Props) {
+  const f = bench.formula;
+  const card = useMemo(() => cardSight(bench, worked()), [bench, worked]);
   if (card === null) return null;
   const { guess, offers, asks, told } = card;
   const other = guess && guess.kind !== f.kind && !f.dismissed.includes(`guess:${guess.kind}`) ? guess : null;

@@ -1,4 +1,4 @@
-import type { Offer } from '@/core/formula/from-card';
+import type { Offer } from '@/core/formula/offers';
 import { MATTERS, MEASURED } from '@/core/formula/schools';
 import { wayName } from '@/core/formula/ways';
 import { capital } from '@/core/quantity/say';

@@ -1,7 +1,10 @@
 'use client';
-import { askKey, type MethodAsk } from '@/core/bench/method-asks';
-import type { Formula } from '@/core/formula/formula';
-import { type Offer, withOffer } from '@/core/formula/from-card';
+import { askKey, type MethodAsk } from '@/core/bench/ask';
+import { bareAsk } from '@/core/bench/bare-numbers';
+import { type Formula, kitchenOf } from '@/core/formula/formula';
+import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { formulaLines } from '@/core/formula/lines';
+import { type Offer, withOffer } from '@/core/formula/offers';
 import { Button } from '../kit/button';
 import { offerSaid } from './offer-said';
 import type { BenchAction } from './state';
@@ -10,6 +13,17 @@ interface Props {
   readonly formula: Formula;
   readonly asks: readonly MethodAsk[];
   readonly send: (a: BenchAction) => void;
+}
+
+/** Lines with a number and no unit, settled by one tap. */
+export function BareNumbers({ formula, house, send }: Omit<Props, 'asks'> & { readonly house: Kitchen }) {
+  const ask = bareAsk(formulaLines(formula, house), formula, kitchenOf(formula, house).conventions);
+  if (!ask) return null;
+  return (
+    <div className="mb-2 rounded-plate border border-line bg-white px-3 py-1 font-semibold">
+      <OpenAsks formula={formula} asks={[ask]} send={send} />
+    </div>
+  );
 }
 
 /** What a card leaves open: each with its choices, taken with one tap or left as it is. */

@@ -2,19 +2,18 @@
 import { useDroppable } from '@dnd-kit/core';
 import dynamic from 'next/dynamic';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import type { Worked } from '@/core/analyse-formula';
+import type { Bench } from '@/core/balance/bench';
 import type { BenchLine, BenchSight } from '@/core/bench/sight';
 import { VESSEL_NAMES, VESSELS, type Vessel } from '@/core/card/parts';
 import {
   counts,
-  type EndId,
-  type Formula,
   GROUP_ROLES,
   type Group,
   type GroupRole,
   MOST_ENTRIES,
   MOST_NOTES_CHARS,
 } from '@/core/formula/formula';
-import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { grams, percent, type Units } from '@/core/quantity/say';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/field';
@@ -30,12 +29,12 @@ import { useToldMoves } from './told-moves';
 
 // fetched where a card says something
 const CardSays = dynamic(() => import('./card-says').then((m) => m.CardSays));
-const OpenAsks = dynamic(() => import('./open-asks').then((m) => m.OpenAsks));
+const BareNumbers = dynamic(() => import('./open-asks').then((m) => m.BareNumbers));
 
 interface Props {
-  readonly formula: Formula;
-  readonly house: Kitchen;
-  readonly end: EndId | null;
+  readonly bench: Bench;
+  /** The formula on the bench, worked. */
+  readonly worked: () => Worked;
   readonly sight: BenchSight;
   readonly diff: SheetDiff | null;
   /** g of flour as proposed; as it stands where nothing is proposed. */
@@ -56,7 +55,8 @@ interface SheetPart {
 }
 
 /** The sheet: the lines by the vessel they go into, a place to add one, and what stood around them on the card. */
-export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fresh, send }: Props) {
+export function Sheet({ bench, worked, sight, diff, flourThenG, tools, fresh, send }: Props) {
+  const { formula, house, end } = bench;
   const { lines: all, flourG, blend } = sight;
   const list = useRef<HTMLDivElement>(null);
   // a line being typed stays where it is, though half a word may read as something for another bowl
@@ -156,10 +156,8 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       <span role="status" className="sr-only">
         {moveTold}
       </span>
-      {sight.card?.bare ? (
-        <div className="mb-2 rounded-plate border border-line bg-white px-3 py-1 font-semibold">
-          <OpenAsks formula={formula} asks={[sight.card.bare]} send={send} />
-        </div>
+      {lines.some((l) => l.findings.some((f) => f.code === 'no-unit')) ? (
+        <BareNumbers formula={formula} house={house} send={send} />
       ) : null}
       {lines.length > 0 ? (
         <div aria-hidden className={`${ROW_GRID} text-right text-[13px] text-soft`}>
@@ -223,7 +221,9 @@ export function Sheet({ formula, house, end, sight, diff, flourThenG, tools, fre
       </DragLines>
       <Proposed many={formula.entries.filter((e) => e.proposed && !e.off).length} onKeep={() => send({ do: 'told' })} />
       <AddLine full={all.length >= MOST_ENTRIES} formula={formula} house={house} send={send} />
-      {sight.card ? <CardSays formula={formula} card={sight.card} fresh={fresh} send={send} /> : null}
+      {formula.cardNotes.trim() !== '' || formula.name.trim() !== '' ? (
+        <CardSays bench={bench} worked={worked} fresh={fresh} send={send} />
+      ) : null}
       {formula.cardNotes !== '' || lines.length > 0 ? (
         <details className="mt-3" open={false}>
           <summary className="cursor-pointer rounded px-2 font-semibold text-rim">
