@@ -12,6 +12,7 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { useTime } from '../kit/time';
 
 const PAPER_NAMES: Readonly<Record<string, string>> = {
@@ -39,6 +40,7 @@ export function ChangesPart({
   readonly again: (input: unknown) => Promise<ActionResult<{ readonly batchId: string }>>;
 }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const time = useTime();
   const asking = useAsking();
   const { pieces: piecesName } = kindById(batch.kind);
@@ -91,7 +93,7 @@ export function ChangesPart({
                         ),
                       )
                       .then((a) => {
-                        if (a?.ok) router.refresh();
+                        if (a?.ok) refresh();
                       })
                   }
                 >
@@ -113,7 +115,7 @@ export function ChangesPart({
               .then((a) => {
                 if (!a?.ok) return;
                 setStays(a.stays);
-                router.refresh();
+                refresh();
               });
           }}
         >

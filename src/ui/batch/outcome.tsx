@@ -13,6 +13,7 @@ import { Button } from '../kit/button';
 import { ManyTaps, Taps } from '../kit/choice';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { RowNotices, useRowForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 import { known, mm, type OutcomeFields, outcomeOf, outcomeToSend, type Seen, seconds } from '../shared/outcome.state';
@@ -52,6 +53,7 @@ export function OutcomeForm({
   readonly target: Target | null;
 }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const { row, fields } = outcomeOf(batch, seen);
   const form = useRowForm<OutcomeFields>(`outcome:${batch.id}`, row, () => fields);
   const { typed, set, errors } = form;
@@ -74,7 +76,7 @@ export function OutcomeForm({
     if (!a) return;
     toast('Written in the log');
     router.push('/log');
-    router.refresh();
+    refresh();
   };
 
   return (

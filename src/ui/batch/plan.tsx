@@ -14,6 +14,7 @@ import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { useCopy } from '../kit/drafts';
+import { useRefresh } from '../kit/refresh';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
 import type { PlanTyped } from './plan.state';
@@ -88,6 +89,7 @@ export function Plan({
   keep,
 }: Props) {
   const router = useRouter();
+  const refresh = useRefresh();
   const time = useTime();
   const [saved, setSaved] = useState(plan && { id: plan.id, revision: plan.revision });
   // what was left belongs to what was asked for: another version, number or end opens as it is asked
@@ -158,7 +160,7 @@ export function Plan({
       router.push(`/batches/${a.batchId}/prep`);
     }
     // the shelf may have been emptied by another since this page was drawn
-    else if (a?.fields.take) router.refresh();
+    else if (a?.fields.take) refresh();
   };
 
   /** Kept for later: nothing is begun, and nothing leaves the shelf. */

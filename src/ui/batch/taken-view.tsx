@@ -1,10 +1,10 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { Batch } from '@/core/batch/batch';
 import { act, pageName, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import type { TakenSaid } from './taken-said';
 
 /** What a batch took off the shelf, what was short of it, and the way to put it back if it is not made after all. */
@@ -25,14 +25,14 @@ export function TakenView({
   readonly taken: TakenSaid;
   readonly putBack: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   if (batch.deductions.length === 0 && lots.length === 0) return null;
   const back = async (): Promise<void> => {
     const a = await asking.ask(() =>
       act('put-back', `${pageName()}: what it took put back`, putBack, { batchId: batch.id }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <section aria-label="From stock" className="grid gap-2 print:hidden">

@@ -12,6 +12,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
 import { Pick } from '../kit/press';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 import { toastUndoAct } from '../kit/undo';
 
@@ -45,6 +46,7 @@ export function ImportList({
   readonly onClose: () => void;
 }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const title = useId();
   const [items] = useState(() =>
@@ -109,7 +111,7 @@ export function ImportList({
       () => takenBack(all),
       () => {
         toast('Taken back, all of them');
-        router.refresh();
+        refresh();
       },
     );
     router.push('/');

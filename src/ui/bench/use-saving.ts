@@ -6,6 +6,7 @@ import { type Formula, sameFormula, settled } from '@/core/formula/formula';
 import type { Saved } from '@/core/formula/version';
 import { act, answerTo, whenIn } from '../kit/answer';
 import { pressOf, pressOver } from '../kit/drafts';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 import { type Draft, draftName, keepDraft, readDraft } from './draft';
 import type { BenchAction } from './state';
@@ -72,6 +73,7 @@ export function useSaving(
   onBorn: (formulaId: string) => void,
 ): Saving {
   const router = useRouter();
+  const refresh = useRefresh();
   const { number, newest, formula: loaded } = opened;
   // a new formula has its id from the first save on, before the address has it
   const [formulaId, setFormulaId] = useState(opened.formulaId);
@@ -169,9 +171,9 @@ export function useSaving(
       if (formulaId === null) {
         onBorn(done.formulaId);
         router.replace(`/formulas/${done.formulaId}`, { scroll: false });
-      } else router.refresh();
+      } else refresh();
     },
-    [busy, atRest, ask, formulaId, base, formula, note, router, onBorn, isIn],
+    [busy, atRest, ask, formulaId, base, formula, note, router, onBorn, isIn, refresh],
   );
   useEffect(() => {
     if (!held || !atRest) return;

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Batch } from '@/core/batch/batch';
@@ -14,6 +13,7 @@ import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { Clashes, useRevised } from '../kit/revised';
 import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
@@ -45,8 +45,8 @@ interface Props {
 export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Props) {
   const [now, onNow] = useNow(5000, drawnAt);
   const time = useTime();
-  const router = useRouter();
-  const log = useEventLog(batch.id, first, () => router.refresh());
+  const refresh = useRefresh();
+  const log = useEventLog(batch.id, first, () => refresh());
   // what this screen has had kept last: the page knows of it a little later
   const [mine, setMine] = useState<{ readonly revision: number; readonly serving: Serving } | null>(null);
   // what is on its way to the records, or was refused by them
@@ -102,7 +102,7 @@ export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Pr
     // what another screen has moved comes with the page
     setMine(a.merged.length === 0 ? { revision: a.revision, serving: to } : null);
     if (underWay.current === 0) setPending(null);
-    if (a.merged.length > 0) router.refresh();
+    if (a.merged.length > 0) refresh();
   };
   // one after the other: the second is kept against what came of the first
   const keep = (to: Serving): void => {

@@ -1,11 +1,10 @@
 'use client';
-/** Who has signed on this device, in the page's band; and the lock that a screen left alone puts over itself. */
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { copyOf, keepCopy } from '../kit/browser-copy';
 import { later, useLater } from '../kit/later';
 import { Link } from '../kit/link';
 import { postTo } from '../kit/post';
+import { useRefresh } from '../kit/refresh';
 import { useSigned } from '../kit/signed';
 import { forgetCopies } from '../live/kept-copy';
 
@@ -35,7 +34,7 @@ export function SignedMark() {
  * runs on; who has signed goes on with the PIN.
  */
 export function IdleLock() {
-  const router = useRouter();
+  const refresh = useRefresh();
   const signed = useSigned();
   const person = signed?.person ?? null;
   const [locked, setLocked] = useState(signed?.locked ?? false);
@@ -79,7 +78,7 @@ export function IdleLock() {
         void forgetCopies();
         keepCopy(TOUCHED, Date.now());
         setLocked(false);
-        router.refresh();
+        refresh();
       }}
     />
   );

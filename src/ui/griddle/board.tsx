@@ -1,6 +1,5 @@
 'use client';
 import { Undo2 } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { type RefObject, useMemo, useRef, useState } from 'react';
 import { doneAtTheHeat, VERDICTS_OF_TEST } from '@/core/batch/acts';
 import { hasTestPiece } from '@/core/batch/driver';
@@ -31,6 +30,7 @@ import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { useInstrument } from '../kit/instrument';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { useTime } from '../kit/time';
 import { useUnits } from '../kit/units';
@@ -81,8 +81,8 @@ export function Board(props: Props) {
 /** What lies where and since when, the one next thing, and how many there still are to make. */
 function BoardAt(props: Props & { readonly now: number; readonly onNow: () => void }) {
   const { batch, gear, ways, first, now, onNow } = props;
-  const router = useRouter();
-  const log = useEventLog(batch.id, first, () => router.refresh());
+  const refresh = useRefresh();
+  const log = useEventLog(batch.id, first, () => refresh());
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);
@@ -416,7 +416,7 @@ function CountPart({
   onNow,
   toNext,
 }: Part & { readonly onNow: () => void }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const { ends, pouring, progress } = it;
   const wanted = batch.piecesPlanned;
@@ -430,7 +430,7 @@ function CountPart({
         requestId,
       }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <CountView

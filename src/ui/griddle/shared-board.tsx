@@ -1,7 +1,6 @@
 'use client';
 /** One surface with the pieces of several batches: the one next thing, what goes in one act, and where each lies. */
 import { Undo2 } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useRef, useState } from 'react';
 import type { EventLog } from '@/core/day/event-log';
 import type { ToldTap } from '@/core/griddle/board';
@@ -13,6 +12,7 @@ import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Link } from '../kit/link';
 import { Press } from '../kit/press';
+import { useRefresh } from '../kit/refresh';
 import { useTime } from '../kit/time';
 import { kitchenNow, useNow } from '../live/clock';
 import { Trouble } from '../live/trouble';
@@ -53,8 +53,8 @@ function WithLog({
   readonly logs: readonly OpenEventLog[];
   readonly show: (logs: readonly OpenEventLog[]) => ReactNode;
 }) {
-  const router = useRouter();
-  const log = useEventLog(of.facts.batch.id, of.first, () => router.refresh());
+  const refresh = useRefresh();
+  const log = useEventLog(of.facts.batch.id, of.first, () => refresh());
   return <WithLogs left={rest} logs={[...logs, log]} show={show} />;
 }
 

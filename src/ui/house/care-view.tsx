@@ -1,11 +1,11 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { CARE_ACTS, CARE_WORDS, type Care } from '@/core/pantry/care';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { toast, toastUndo } from '../kit/toast';
 import { Fold } from './fold';
 
@@ -40,7 +40,7 @@ export function CareView({
   readonly note: NoteCare;
   readonly back: Back;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   // a note is taken back while the page still draws what was written
   const backing = useAsking();
@@ -48,7 +48,7 @@ export function CareView({
     const a = await backing.ask(() => act('care-back', 'a note of care taken back', back, { id }));
     if (!a?.ok) return;
     toast('Taken back');
-    router.refresh();
+    refresh();
   };
   const write = async (g: Thing, what: Care): Promise<void> => {
     const a = await asking.ask(
@@ -57,7 +57,7 @@ export function CareView({
     );
     if (!a?.ok) return;
     toastUndo(`${g.name}: ${CARE_WORDS[what]}`, () => takeBack(a.id));
-    router.refresh();
+    refresh();
   };
   return (
     <Fold

@@ -1,11 +1,11 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import type { PairingCode } from '@/contract/device';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 interface Device {
@@ -26,19 +26,19 @@ interface Props {
 
 /** The devices of the kitchen's network: how they come in, which are in, and how one is let out. */
 export function DevicesView({ addresses, devices, code, letOut }: Props) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [shown, setShown] = useState<PairingCode | null>(null);
   // a code that is over is shown no more; a device that has come in is seen in the list
   useEffect(() => {
     if (!shown) return;
     const t = setTimeout(() => setShown(null), shown.expiresAt - Date.now());
-    const look = setInterval(() => router.refresh(), 3000);
+    const look = setInterval(() => refresh(), 3000);
     return () => {
       clearTimeout(t);
       clearInterval(look);
     };
-  }, [shown, router]);
+  }, [shown, refresh]);
   const ask = async (): Promise<void> => {
     const a = await asking.ask(code);
     if (a?.ok) setShown(a);
@@ -47,7 +47,7 @@ export function DevicesView({ addresses, devices, code, letOut }: Props) {
     const a = await asking.ask(() => letOut({ id: d.id }));
     if (!a?.ok) return false;
     toast(`${d.name} is out`);
-    router.refresh();
+    refresh();
     return true;
   };
   if (addresses.length === 0 && devices.length === 0)

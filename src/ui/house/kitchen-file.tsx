@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { lookOf } from '../kit/button';
 import { Pick } from '../kit/press';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 /** The other tables that leave one by one. */
@@ -22,6 +23,7 @@ const TABLES = [
 /** Everything the kitchen owns, out as one open file or table by table; and such a file back into an empty kitchen. */
 export function KitchenFile({ empty }: { readonly empty: boolean }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const [busy, setBusy] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const read = async (file: File | undefined): Promise<void> => {
@@ -38,7 +40,7 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
       if (r.ok) {
         toast(`The kitchen is here: ${answer.rows ?? 0} rows`);
         router.push('/');
-        router.refresh();
+        refresh();
       } else setError(`${file.name}: ${answer.detail ?? 'it could not be read.'}`);
     } catch {
       setError(`${file.name} did not arrive: is the server there? Nothing was changed.`);

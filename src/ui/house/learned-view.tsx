@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { factorSaid, lessonName, lessonUse, offSaid, saysOtherwise, type TaughtLesson } from '@/core/learn/lessons';
@@ -9,6 +8,7 @@ import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 import { LessonDots } from './lesson-dots';
@@ -46,14 +46,14 @@ function standing(l: Shown): string {
 }
 
 function LessonPart({ l, use, setAside }: { readonly l: Shown; readonly use: Send; readonly setAside: Send }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const name = lessonName(l.id);
   const ask = async (doing: string, send: Parameters<typeof asking.ask>[0]): Promise<void> => {
     const a = await asking.ask(send);
     if (!a?.ok) return;
     toast(doing);
-    router.refresh();
+    refresh();
   };
   const turn = (on: boolean): Promise<void> =>
     ask(on ? `${name}: used from now on` : `${name}: used no more`, () =>

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { type MorningRole, ROLES } from '@/core/morning/morning';
@@ -12,6 +11,7 @@ import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 import { Fold } from './fold';
 
@@ -57,14 +57,14 @@ function PersonRow({
   readonly keep: Ask;
   readonly erase: Ask;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const change = async (to: Partial<KitchenPerson>): Promise<void> => {
     const { id, name, role, mark, revision } = { ...p, ...to };
     const a = await asking.ask(() =>
       act('keep-person', `${p.name}, changed`, keep, { id, name, role, mark, revision }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <li className="grid content-start gap-2 rounded-plate bg-white px-4 py-3">
@@ -98,7 +98,7 @@ function PersonRow({
           of={asking}
           onDelete={async () => {
             const a = await asking.ask(() => act('erase-person', `${p.name}, erased`, erase, { id: p.id }));
-            if (a?.ok) router.refresh();
+            if (a?.ok) refresh();
             return a?.ok === true;
           }}
         />
@@ -109,7 +109,7 @@ function PersonRow({
 }
 
 function NewPerson({ people, keep }: { readonly people: readonly KitchenPerson[]; readonly keep: Ask }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [name, setName] = useState('');
   const [role, setRole] = useState<MorningRole>('helper');
@@ -130,7 +130,7 @@ function NewPerson({ people, keep }: { readonly people: readonly KitchenPerson[]
     if (!a?.ok) return;
     toast(`${name.trim()} is in the kitchen`);
     setName('');
-    router.refresh();
+    refresh();
   };
   return (
     <Form noValidate className="flex flex-wrap items-start gap-3" act={add}>

@@ -1,10 +1,10 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { type DrawnPlaces, factorAt, type PlaceMap } from '@/core/griddle/places';
 import { counted } from '@/core/quantity/say';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 
@@ -83,7 +83,7 @@ export function PlacesPart({
   readonly places: Places;
   readonly use: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const name = `Hot and cool places: ${gear.name}`;
   const turn = async (on: boolean): Promise<void> => {
@@ -96,7 +96,7 @@ export function PlacesPart({
     );
     if (!a?.ok) return;
     toast(on ? `${name}: used from now on` : `${name}: used no more`);
-    router.refresh();
+    refresh();
   };
   const map = used?.map ?? drawn?.map;
   const first = drawn ? (drawn.loads[0] ?? 1) / (drawn.loads[2] ?? 1) - 1 : 0;

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { type PersonMark, ROLE_WORDS } from '@/core/morning/people';
@@ -11,6 +10,7 @@ import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 interface Signer {
@@ -68,7 +68,7 @@ export function SignersPart({
 }
 
 function SignerRow({ person: p, give, take }: { readonly person: Signer; readonly give: Ask; readonly take: Ask }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [pin, setPin] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
@@ -76,7 +76,7 @@ function SignerRow({ person: p, give, take }: { readonly person: Signer; readonl
     if (!a?.ok) return;
     toast(`${p.name} signs with the new PIN`);
     setPin(null);
-    router.refresh();
+    refresh();
   };
   return (
     <li className="grid gap-2 py-2">
@@ -106,7 +106,7 @@ function SignerRow({ person: p, give, take }: { readonly person: Signer; readonl
             of={asking}
             onDelete={async () => {
               const a = await asking.ask(() => take({ person: p.id }));
-              if (a?.ok) router.refresh();
+              if (a?.ok) refresh();
               return a?.ok === true;
             }}
           />

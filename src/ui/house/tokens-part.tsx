@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { RefusalNotice, useAsking } from '../kit/asking';
@@ -8,6 +7,7 @@ import { Choice } from '../kit/choice';
 import { DeleteButton } from '../kit/delete-button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 interface Token {
@@ -35,7 +35,7 @@ export function TokensPart({
   readonly make: (input: unknown) => Promise<ActionResult<{ readonly token: string }>>;
   readonly end: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const ending = useAsking();
   const [name, setName] = useState('');
@@ -47,7 +47,7 @@ export function TokensPart({
     if (!a?.ok) return;
     setShown(a.token);
     setName('');
-    router.refresh();
+    refresh();
   };
   return (
     <section aria-label="Programs" className="grid gap-3 rounded-plate bg-white p-4">
@@ -74,7 +74,7 @@ export function TokensPart({
               of={ending}
               onDelete={async () => {
                 const a = await ending.ask(() => end({ id: t.id }));
-                if (a?.ok) router.refresh();
+                if (a?.ok) refresh();
                 return a?.ok === true;
               }}
             />

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { HOW_WORDS, type KeptHow, type KeptLot } from '@/core/batch/kept';
@@ -10,6 +9,7 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { toast, toastUndo } from '../kit/toast';
 import { doAct } from '../kit/undo';
 
@@ -36,13 +36,13 @@ export function KeptBook({
   readonly go: (input: unknown) => Promise<ActionResult<{ readonly id: string; readonly left: number }>>;
   readonly back: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [pieces, setPieces] = useState('');
   const takeBack = async (useId: string): Promise<void> => {
     const a = await doAct(act('kept-back', `${lot.name}: an entry taken back`, back, { useId }));
     if (a) toast('Taken back');
-    router.refresh();
+    refresh();
   };
   const leave = async (how: KeptHow): Promise<void> => {
     const a = await asking.ask((requestId) =>
@@ -57,7 +57,7 @@ export function KeptBook({
     if (!a?.ok) return;
     setPieces('');
     toastUndo(`In the book: ${pieces.trim()} ${HOW_WORDS[how]}`, () => takeBack(a.id));
-    router.refresh();
+    refresh();
   };
   return (
     <section aria-label="What leaves" className="grid gap-3">

@@ -3,10 +3,11 @@
  * What this browser keeps of the kitchen for when the server is away: the worker that does it is begun here, is told when
  * a page has changed, and where it shows a copy the page says so, with the copy's age.
  */
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { ARRIVED } from '../kit/browser-copy';
 import { later } from '../kit/later';
+import { useRefresh } from '../kit/refresh';
 
 /** Nothing of it keeps a page from being there, ms. */
 const FIRST_MS = 5000;
@@ -38,7 +39,7 @@ const age = (ms: number): string => {
 
 export function KeptCopy() {
   const path = usePathname();
-  const router = useRouter();
+  const refresh = useRefresh();
   const [keptAt, setKeptAt] = useState<number | null>(null);
   const [now, setNow] = useState(0);
   useEffect(() => {
@@ -56,10 +57,10 @@ export function KeptCopy() {
       delete document.documentElement.dataset.keptAt;
       setKeptAt(null);
       clearInterval(look);
-      router.refresh();
+      refresh();
     }, LOOK_MS);
     return () => clearInterval(look);
-  }, [router]);
+  }, [refresh]);
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;
     const first = setTimeout(() => {

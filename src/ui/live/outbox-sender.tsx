@@ -5,6 +5,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { STORE_FULL } from '../kit/browser-copy';
 import { later, useLater, whenHere } from '../kit/later';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import type { NotIn } from './outbox-work';
 
 /** Looking whether something waits keeps no page from being there: it comes after it. */
@@ -51,13 +52,14 @@ export function OutboxMark() {
  */
 export function OutboxSender() {
   const router = useRouter();
+  const refresh = useRefresh();
   const path = usePathname();
   const [full, setFull] = useState(false);
   const here = useRef(path);
   here.current = path;
   useEffect(() => {
     let stop = (): void => {};
-    const page = { path: () => here.current, refresh: () => router.refresh(), go: (to: string) => router.replace(to) };
+    const page = { path: () => here.current, refresh: () => refresh(), go: (to: string) => router.replace(to) };
     const first = setTimeout(() => {
       stop = whenHere(work, ({ sending }) => {
         const s = sending(page, lookedAt);
@@ -74,7 +76,7 @@ export function OutboxSender() {
       stop();
       window.removeEventListener(STORE_FULL, noRoom);
     };
-  }, [router]);
+  }, [router, refresh]);
   return full ? (
     <div className="fixed inset-x-4 bottom-4 z-40 mx-auto max-w-2xl print:hidden">
       <Notice weight="stop" role="alert">

@@ -1,6 +1,4 @@
 'use client';
-/** What changes while a morning runs: more guests, a surface out, a wave later; and who has to be without something. */
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import type { MorningChange } from '@/core/morning/changes';
@@ -16,6 +14,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Choice, Taps } from '../kit/choice';
 import { Field } from '../kit/field';
+import { useRefresh } from '../kit/refresh';
 import { useUnits } from '../kit/units';
 import { DishMark, letterOf, movedWords, useClock } from './morning-parts';
 import { type KeepsMorning, useTake } from './use-take';
@@ -167,7 +166,7 @@ function Without({ steps, dishes, allergens, done }: Pick<Props, 'steps' | 'dish
 
 export function BoardChanges(p: Props) {
   const { id, plan } = p;
-  const router = useRouter();
+  const refresh = useRefresh();
   const clock = useClock();
   const looking = useAsking();
   const { asking, take } = useTake(p);
@@ -188,7 +187,7 @@ export function BoardChanges(p: Props) {
     if (!a?.ok) return;
     setPair({ a: '', b: '' });
     setPanel('');
-    router.refresh();
+    refresh();
   };
   const n = typedNumber(by, '');
   const wrong = by.trim() !== '' && !(Number.isInteger(n) && n !== 0 && Math.abs(n) <= 10_000);

@@ -1,7 +1,6 @@
 'use client';
 /** The board of a morning under way: what each has to do now, what lies where, what of each wave is ready. */
 import { Check } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { stationsOf } from '@/core/morning/class';
@@ -20,6 +19,7 @@ import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
+import { useRefresh } from '../kit/refresh';
 import { TableHead } from '../kit/table-head';
 import { doAct, toastUndoAct } from '../kit/undo';
 import { useUnits } from '../kit/units';
@@ -130,7 +130,7 @@ function PersonCard({
 }
 
 export function BoardView(p: Props) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const { clock: hours } = useUnits();
   const [at] = useNow(TICK_MS, p.drawnAt);
   // shown as done at once, and taken for it when the records have it
@@ -162,10 +162,10 @@ export function BoardView(p: Props) {
         set(s.id, false);
         return tell(s.id, false, `${words}: not done after all`);
       },
-      () => router.refresh(),
+      () => refresh(),
     );
     if (!(await doAct(tell(s.id, true, `${words}: done`)))) set(s.id, false);
-    else router.refresh();
+    else refresh();
   };
   const last = poursBeforeBell(p.schedule, done, p.plan.bell, PLATE_MIN, now);
   const latest = Math.max(0, ...board.people.map((x) => x.lateMin));
@@ -173,7 +173,7 @@ export function BoardView(p: Props) {
     const a = await placing.ask(() =>
       act('place-morning', `${p.plan.name || 'the morning'}, placed anew`, p.place, { id: p.id }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <div className="grid gap-4">

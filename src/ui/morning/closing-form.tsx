@@ -1,6 +1,4 @@
 'use client';
-/** The closing of a morning: filled in from what was marked and put right by hand, with what is meant for next time. */
-import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { type DishClosing, MOST_NEXT_CHARS, type MorningClosing, unaccounted } from '@/core/morning/closing';
 import { counted } from '@/core/quantity/say';
@@ -10,6 +8,7 @@ import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { useTypedForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 
@@ -42,7 +41,7 @@ export function ClosingForm({
   readonly closing: MorningClosing | null;
   readonly close: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const form = useTypedForm<Typed>(`closing:${id}`, () => ({
     dishes: Object.fromEntries(
       dishes.map((d) => {
@@ -80,7 +79,7 @@ export function ClosingForm({
     if (!a?.ok) return;
     form.sent();
     toast('The morning is closed');
-    router.refresh();
+    refresh();
   };
   return (
     <Form noValidate aria-label="Closing" className="grid gap-4 rounded-plate bg-white p-4" act={submit}>

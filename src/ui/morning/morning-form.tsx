@@ -17,6 +17,7 @@ import { Choice, ManyTaps } from '../kit/choice';
 import { DayField, TimeField } from '../kit/date-fields';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { RowNotices, useRowForm } from '../kit/row-form';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
@@ -491,6 +492,7 @@ export function MorningForm({
   keep,
 }: Props) {
   const router = useRouter();
+  const refresh = useRefresh();
   const form = useRowForm<MorningTyped>(
     morning ? `morning:${morning.id}` : like ? `morning:copy:${from}` : 'morning:new',
     morning && { revision: morning.revision, base: morning.plan },
@@ -521,7 +523,7 @@ export function MorningForm({
     if (!a) return;
     if (morning) {
       if (a.merged.length === 0) toast('Worked again');
-      router.refresh();
+      refresh();
     } else router.push(`/mornings/${made}`);
   };
   return (

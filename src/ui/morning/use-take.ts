@@ -1,11 +1,10 @@
 'use client';
-/** A change of a morning that is taken: the plan with it is kept, and the way back offered. */
-import { useRouter } from 'next/navigation';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { MorningChange } from '@/core/morning/changes';
 import { type MorningPlan, plannedWith } from '@/core/morning/plan';
 import { act } from '../kit/answer';
 import { type Asking, useAsking } from '../kit/asking';
+import { useRefresh } from '../kit/refresh';
 import { toastUndoAct } from '../kit/undo';
 
 export interface KeepsMorning {
@@ -26,7 +25,7 @@ interface Taking {
 }
 
 export function useTake({ id, revision, plan, keep }: KeepsMorning): Taking {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const send = (to: MorningPlan, seen: { readonly revision: number; readonly base: MorningPlan }) =>
     act('keep-morning', plan.name || `the morning of ${plan.day}`, keep, { id, plan: to, seen });
@@ -36,11 +35,11 @@ export function useTake({ id, revision, plan, keep }: KeepsMorning): Taking {
       const to = changes.reduce(plannedWith, plan);
       const a = await asking.ask(() => send(to, { revision, base: plan }));
       if (!a?.ok) return false;
-      router.refresh();
+      refresh();
       toastUndoAct(
         label,
         () => send(plan, { revision: a.revision, base: to }),
-        () => router.refresh(),
+        () => refresh(),
       );
       return true;
     },

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { grams, type Units } from '@/core/quantity/say';
 import { typedGrams } from '@/core/quantity/typed';
@@ -8,6 +7,7 @@ import { RefusalNotice } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { useTypedForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 import { toastUndoAct } from '../kit/undo';
@@ -37,7 +37,7 @@ export function CountForm({
   readonly count: (input: unknown) => Promise<ActionResult>;
   readonly uncount: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const form = useTypedForm(`count:${ingredientId}`, () => ({ counted: '', who: '' }));
   const { counted, who } = form.typed;
   const submit = async (): Promise<void> => {
@@ -64,7 +64,7 @@ export function CountForm({
       () => act('uncount-stock', `a count of ${pageName()} taken back`, uncount, { countId }),
       () => {
         toast('The count is taken back');
-        router.refresh();
+        refresh();
       },
     );
     form.set({ counted: '' });

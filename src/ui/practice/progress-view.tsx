@@ -1,11 +1,11 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { PracticeProgress } from '@/core/practice/progress';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { TICK } from '../kit/chart';
 import { DeleteButton } from '../kit/delete-button';
+import { useRefresh } from '../kit/refresh';
 import { TableHead } from '../kit/table-head';
 import { toast } from '../kit/toast';
 import type { Send } from './who';
@@ -22,7 +22,7 @@ export function ProgressView({
   readonly progress: PracticeProgress;
   readonly forget: Send;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   if (progress.tries === 0) return null;
   const erase = async (): Promise<boolean> => {
@@ -31,7 +31,7 @@ export function ProgressView({
     );
     if (!a?.ok) return false;
     toast('Erased');
-    router.refresh();
+    refresh();
     return true;
   };
   return (

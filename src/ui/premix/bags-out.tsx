@@ -19,6 +19,7 @@ import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { toast } from '../kit/toast';
 
@@ -48,6 +49,7 @@ export function BagsOut({
   readonly use: (input: unknown) => Answer;
 }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const { units } = house;
   const offered = products;
   const [chosen, setChosen] = useState(offered[0] ? productKey(offered[0]) : '');
@@ -82,7 +84,7 @@ export function BagsOut({
     else if (a) {
       // bags that another took meanwhile: the page is drawn anew, and says why
       toast(a.message);
-      router.refresh();
+      refresh();
     }
   };
   return (

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import {
   blendsWeighed,
@@ -19,6 +18,7 @@ import { RefusalNotice, unsigned, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
 import { useUnits } from '../kit/units';
@@ -123,7 +123,7 @@ const sharesSaid = ({ pct, meantPct }: { readonly pct: number; readonly meantPct
 
 /** In which order the blends were emptied into the bags: one after the other, unless somebody says so. */
 function Order({ work, order }: { readonly work: OfWork; readonly order: Weigh }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const said = work.emptied.join(', ');
   const [typed, setTyped] = useState({ emptied: said, who: '', why: '' });
@@ -146,7 +146,7 @@ function Order({ work, order }: { readonly work: OfWork; readonly order: Weigh }
     );
     if (!a?.ok) return;
     toast('Noted: bags belong to blends in that order');
-    router.refresh();
+    refresh();
   };
   const field = (key: keyof typeof typed) => ({
     value: typed[key],
@@ -191,7 +191,7 @@ function PutRight({
   readonly weigh: Weigh;
   readonly onDone: () => void;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [rows, setRows] = useState<readonly TypedRow[]>(was.sacks.map((s) => ({ lot: s.lot, grams: String(s.grams) })));
   const [who, setWho] = useState(was.by?.split(', ')[0] ?? '');
@@ -229,7 +229,7 @@ function PutRight({
     if (!a?.ok) return;
     toast('Put right; what it was stays beside it');
     onDone();
-    router.refresh();
+    refresh();
   };
   return (
     <div className="grid gap-2">

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { type ComponentProps, useState } from 'react';
 import { readNumbers } from '@/core/premix/blended';
 import {
@@ -23,6 +22,7 @@ import { Button } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
 import { useUnits } from '../kit/units';
@@ -62,7 +62,7 @@ const fieldOf =
 
 /** Bags that leave without a batch: who has them, how many, for how much. */
 export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const units = useUnits();
   const asking = useAsking();
   const { errors, busy, touched } = asking;
@@ -101,7 +101,7 @@ export function BagsGone({ lot, gone }: { readonly lot: Lot; readonly gone: Ask 
     setBags('1');
     setNumbers('');
     setWhy('');
-    router.refresh();
+    refresh();
   };
   const field = fieldOf(asking);
   return (
@@ -255,7 +255,7 @@ function ComesBack({
   readonly back: Ask;
   readonly onDone: () => void;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   // what has come back in part, and what a count found, is one or the other alone
   const ways = WAYS_BACK.filter((w) => (w.value === 'mistake' ? held.bags === use.bags : use.kind !== 'count'));
@@ -290,7 +290,7 @@ function ComesBack({
     );
     if (!a?.ok) return;
     onDone();
-    router.refresh();
+    refresh();
   };
   const field = fieldOf(asking);
   return (
@@ -325,7 +325,7 @@ function ComesBack({
 
 /** Bags as they stand on the shelf: what is missing, or found, is an entry with its reason. */
 function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [counted, setCounted] = useState('');
   const [who, setWho] = useState('');
@@ -347,7 +347,7 @@ function CountBags({ lot, count }: { readonly lot: Lot; readonly count: Ask }) {
     toast('Counted: the books say so');
     setCounted('');
     setWhy('');
-    router.refresh();
+    refresh();
   };
   return (
     <details className="mt-1">

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Lot, LotChange } from '@/core/premix/premix';
 import { typedNumber } from '@/core/quantity/typed';
@@ -9,6 +8,7 @@ import { RefusalNotice, unsigned, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
@@ -30,7 +30,7 @@ export function LotChanges({
   /** Things that were weighed in the records: their sacks are put right at their weighing. */
   readonly weighed: readonly string[];
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const time = useTime();
   const asking = useAsking();
   const [doing, setDoing] = useState<'correct' | 'void' | null>(null);
@@ -76,7 +76,7 @@ export function LotChanges({
     setDoing(null);
     setWho('');
     setWhy('');
-    router.refresh();
+    refresh();
   };
   const { errors } = asking;
   return (

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import {
@@ -22,6 +21,7 @@ import { Button } from '../kit/button';
 import { TICK } from '../kit/chart';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { TableHead } from '../kit/table-head';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
@@ -45,7 +45,7 @@ export function LotTests({
   readonly test: Send;
   readonly strike: Send;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const time = useTime();
   const asking = useAsking();
   const [typed, setTyped] = useState<Typed>(EMPTY);
@@ -69,7 +69,7 @@ export function LotTests({
     if (!a?.ok) return;
     toast('Noted');
     setTyped(EMPTY);
-    router.refresh();
+    refresh();
   };
   const field = (m: LotMeasure | 'who' | 'note') => ({
     value: typed[m],
@@ -145,11 +145,11 @@ export function LotTests({
 }
 
 function Strike({ id, strike }: { readonly id: string; readonly strike: Send }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const send = async (): Promise<void> => {
     const a = await asking.ask(() => act('strike-test', 'a test struck out', strike, { testId: id }));
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <>

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BetweenAllergens } from '@/core/premix/premix';
 import type { Refused } from '../kit/answer';
@@ -8,6 +7,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 
 /** What was cleared down before a lot, after one with other allergens; and what is said of traces where it was not. */
 export function LotTraces({
@@ -22,7 +22,7 @@ export function LotTraces({
   readonly waits: string | null;
   readonly say: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [traces, setTraces] = useState(b.traces);
   const [who, setWho] = useState('');
@@ -37,7 +37,7 @@ export function LotTraces({
     const a = await asking.ask((requestId) =>
       act('say-traces', 'what is said of traces', say, { lotId, traces, who, requestId }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   const left = b.asked.filter((x) => !b.cleared.includes(x));
   return (

@@ -18,6 +18,7 @@ import { useCopied } from '../kit/drafts';
 import { Field, PEOPLE_LIST } from '../kit/field';
 import { Form } from '../kit/form';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import { Switch } from '../kit/switch';
 import { useTime } from '../kit/time';
 import { toast } from '../kit/toast';
@@ -41,6 +42,7 @@ type Ask = (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 export function MakeLot(props: Props) {
   const { premixId, house, shelf, settings, make, work } = props;
   const router = useRouter();
+  const refresh = useRefresh();
   // what is noted while a lot is weighed outlives a reload
   const [said, setTyped, drop] = useCopied<LotTyped>(`lot:${premixId}`, () => FRESH_LOT);
   const [day, setMade] = useState(house.today ?? '');
@@ -67,7 +69,7 @@ export function MakeLot(props: Props) {
       drop();
       toast('The lot is in the book');
       router.push(`/premix/lots/${a.id}`);
-    } else if (a?.fields.take || a?.fields.workId) router.refresh();
+    } else if (a?.fields.take || a?.fields.workId) refresh();
   };
   const best = made ? limitsOf(props.worked.bag, shelf, made, settings.months)[0] : undefined;
   const part = { ...props, typed, set, lot, errors: asking.errors };
@@ -162,7 +164,7 @@ function useWeighing(
   lot: LotAtHand,
   made: string,
 ): InRecords {
-  const router = useRouter();
+  const refresh = useRefresh();
   const [refused, setRefused] = useState<string | null>(null);
   // what is typed while a weighing is on its way stays
   const notes = useRef(said.notes);
@@ -182,7 +184,7 @@ function useWeighing(
       () => {},
     );
     if (a.ok) {
-      router.refresh();
+      refresh();
       return true;
     }
     setRefused(a.message);
@@ -191,7 +193,7 @@ function useWeighing(
     const { [w.key]: _, ...rest } = notes.current;
     notes.current = rest;
     setTyped({ notes: rest });
-    router.refresh();
+    refresh();
     return false;
   };
   return {
@@ -212,7 +214,7 @@ function Underway({
   inRecords,
   onGiveUp,
 }: Part & { readonly inRecords: InRecords; readonly onGiveUp: () => void }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
   const [why, setWhy] = useState('');
@@ -226,7 +228,7 @@ function Underway({
     if (!a?.ok) return;
     onGiveUp();
     setOpen(false);
-    router.refresh();
+    refresh();
   };
   return (
     <div className="grid gap-2">

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BatchSack } from '@/core/premix/recall';
 import type { Refused } from '../kit/answer';
@@ -8,6 +7,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { useCopied } from '../kit/drafts';
 import { Field } from '../kit/field';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 /** Codes on the packets a batch is mixed from, so that a recalled packet leads to it; nobody has to note any. */
@@ -22,7 +22,7 @@ export function PacketCodes({
   readonly noted: readonly BatchSack[];
   readonly note: (input: unknown) => Promise<{ readonly ok: true } | Refused>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [open, setOpen] = useState(false);
   const [draft, setDraft, drop] = useCopied<{ readonly typed: Readonly<Record<string, string>> }>(
@@ -39,7 +39,7 @@ export function PacketCodes({
     if (!a?.ok) return;
     drop();
     toast('Noted');
-    router.refresh();
+    refresh();
   };
   return (
     <details

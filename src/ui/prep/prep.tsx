@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { entriesOf } from '@/core/batch/acts';
 import { type Batch, waysOf, weighable } from '@/core/batch/batch';
@@ -20,6 +19,7 @@ import { copyOf, keepCopy } from '../kit/browser-copy';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { Trouble } from '../live/trouble';
 import { useEventLog } from '../live/use-event-log';
 import { CheckView } from './check-view';
@@ -73,8 +73,8 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
 export function Prep({ batch: saved, house, script, held, first, offers, anew, swap, part, preview }: Props) {
-  const router = useRouter();
-  const log = useEventLog(saved.id, first, () => router.refresh());
+  const refresh = useRefresh();
+  const log = useEventLog(saved.id, first, () => refresh());
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
   const done = doneIn(log);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('list');
@@ -175,7 +175,7 @@ export function Prep({ batch: saved, house, script, held, first, offers, anew, s
           begun={begun}
           swap={swap}
           preview={preview}
-          onSwapped={() => router.refresh()}
+          onSwapped={() => refresh()}
         />
       ) : null}
       {stage === 'weigh' ? (
@@ -200,7 +200,7 @@ export function Prep({ batch: saved, house, script, held, first, offers, anew, s
               anew={anew}
               offers={offers}
               part={part}
-              onChanged={() => router.refresh()}
+              onChanged={() => refresh()}
             />
           ) : (
             <LineList lines={mixLines} script={script} done={done} now={now} mix={name} />

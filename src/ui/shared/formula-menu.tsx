@@ -7,6 +7,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { MoreMenu } from '../kit/menu';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 import { toastUndoAct } from '../kit/undo';
 
@@ -38,6 +39,7 @@ interface Props {
  */
 export function FormulaMenu({ acts, id, name, number, archived, leave = false }: Props) {
   const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [deleting, setDeleting] = useState(false);
   // null: nobody has asked for it yet, and it is not fetched
@@ -53,10 +55,10 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
     toastUndoAct(
       said,
       () => act('put-formula', `${name}: brought back`, acts.put, { formulaId: id, ...back }),
-      () => router.refresh(),
+      () => refresh(),
     );
     if (leave) router.push('/');
-    else router.refresh();
+    else refresh();
   };
   const copy = async (): Promise<void> => {
     const a = await asking.ask(

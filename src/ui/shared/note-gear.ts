@@ -1,9 +1,9 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { freeGearId, type Gear } from '@/core/pantry/gear';
 import { act } from '../kit/answer';
 import { useAsking } from '../kit/asking';
 import { useKitchenGear } from '../kit/gear';
+import { useRefresh } from '../kit/refresh';
 import { toastUndoAct } from '../kit/undo';
 
 /** Notes one more piece of gear; what others have noted meanwhile stays. */
@@ -14,7 +14,7 @@ export function useNoteGear(): {
   readonly note: (g: Gear) => void;
 } {
   const kitchen = useKitchenGear();
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const { refusal, waits, busy } = asking;
   const note = async (g: Gear): Promise<void> => {
@@ -28,11 +28,11 @@ export function useNoteGear(): {
       });
     const a = await asking.ask(() => send(after, before));
     if (!a?.ok) return;
-    router.refresh();
+    refresh();
     toastUndoAct(
       `${g.name}: noted under House`,
       () => send(before, after),
-      () => router.refresh(),
+      () => refresh(),
     );
   };
   return { refusal, waits, busy, note: (g) => void note(g) };

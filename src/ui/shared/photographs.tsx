@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { type DragEvent, useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import {
@@ -16,6 +15,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button, lookOf } from '../kit/button';
 import { Taps } from '../kit/choice';
 import { Pick } from '../kit/press';
+import { useRefresh } from '../kit/refresh';
 import { post } from '../kit/send';
 import { Switch } from '../kit/switch';
 import { toastUndoAct } from '../kit/undo';
@@ -58,7 +58,7 @@ export function Photographs({
   readonly acts: PhotoActs;
   readonly title?: string;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [shows, setShows] = useState<Shows>('face');
   const [whole, setWhole] = useState(false);
@@ -72,7 +72,7 @@ export function Photographs({
     const said: string[] = [];
     for (const f of files) {
       const query = { ...of, shows, original: whole ? '1' : '0', request: crypto.randomUUID() };
-      const no = await send(f, query, () => router.refresh());
+      const no = await send(f, query, () => refresh());
       if (no) said.push(`${f.name}: ${no}`);
       setBusy((n) => n - 1);
     }
@@ -87,11 +87,11 @@ export function Photographs({
   const away = async (p: Photograph): Promise<void> => {
     const a = await asking.ask(() => act('photo-away', 'a photograph taken away', acts.away, { id: p.id }));
     if (!a?.ok) return;
-    router.refresh();
+    refresh();
     toastUndoAct(
       'The photograph is gone',
       () => act('photo-back', 'a photograph brought back', acts.back, { id: p.id }),
-      () => router.refresh(),
+      () => refresh(),
     );
   };
   return (
@@ -122,7 +122,7 @@ export function Photographs({
                       .ask(() =>
                         act('photo-shows', 'what a photograph shows', acts.shows, { id: p.id, shows: e.target.value }),
                       )
-                      .then((a) => a?.ok && router.refresh())
+                      .then((a) => a?.ok && refresh())
                   }
                   className="min-h-11 rounded-hold border border-rim bg-white px-2"
                 >

@@ -1,6 +1,5 @@
 'use client';
 import { ClipboardPaste, Eye, PencilLine } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
@@ -8,6 +7,7 @@ import { Button } from '../kit/button';
 import { Dialog } from '../kit/dialog';
 import { Link } from '../kit/link';
 import { Press } from '../kit/press';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 interface Props {
@@ -23,19 +23,19 @@ const DOOR = 'hold flex min-h-14 w-full flex-col items-start gap-1 !rounded-plat
 
 /** The three ways in: a card, nothing, or a look around the demo. */
 export function Doors({ empty, demo, first, look, clear }: Props) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [clearing, setClearing] = useState(false);
   const around = async (): Promise<void> => {
     const a = await asking.ask(() => look({}));
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   const begin = async (): Promise<void> => {
     const a = await asking.ask(() => clear({}));
     if (!a?.ok) return;
     setClearing(false);
     toast(`The kitchen is empty; what was in it is kept in ${a.file}`);
-    router.refresh();
+    refresh();
   };
   const third = (
     <>

@@ -1,6 +1,5 @@
 'use client';
 import { ArrowRight } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import type { ActionResult } from '@/contract/action-result';
 import { sayMoment } from '@/core/quantity/day';
 import type { Units } from '@/core/quantity/say';
@@ -9,6 +8,7 @@ import { useAsking } from '../kit/asking';
 import { lookOf } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 
 interface Row {
   readonly id: string;
@@ -27,7 +27,7 @@ export function PlansKept({
   readonly units: Units;
   readonly drop: (input: unknown) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   return (
     <section aria-labelledby="plans-kept" className="mb-6">
@@ -54,7 +54,7 @@ export function PlansKept({
                 const a = await asking.ask(() =>
                   act('drop-plan', `the plan of ${p.name}, dropped`, drop, { id: p.id }),
                 );
-                if (a?.ok) router.refresh();
+                if (a?.ok) refresh();
                 return a?.ok === true;
               }}
             />

@@ -1,6 +1,4 @@
 'use client';
-/** The tasters' screen: who tastes, in which order, and which was liked best. It knows the bowls by their letters alone. */
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ActionResult } from '@/contract/action-result';
 import { type Ballot, type BowlLetter, isSameTaster, nextOrder } from '@/core/judge/taste';
@@ -9,6 +7,7 @@ import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 
 interface Taster {
   readonly name: string;
@@ -125,7 +124,7 @@ function Picking({
   readonly tell: (input: unknown) => Promise<ActionResult>;
   readonly onDone: () => void;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const [picked, setPicked] = useState<readonly BowlLetter[]>([]);
   const { order } = taster;
@@ -142,7 +141,7 @@ function Picking({
       }),
     );
     if (!a?.ok) return;
-    router.refresh();
+    refresh();
     onDone();
   };
   return (

@@ -8,6 +8,7 @@ import { act, type Refused } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { DeleteButton } from '../kit/delete-button';
+import { useRefresh } from '../kit/refresh';
 import { toast } from '../kit/toast';
 
 type Act = (input: unknown) => Promise<ActionResult>;
@@ -31,7 +32,7 @@ function OneAct({
   readonly run: Act;
   readonly now?: boolean;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   return (
     <div className="grid justify-items-start gap-2">
@@ -43,7 +44,7 @@ function OneAct({
           void asking
             .ask(() => act(name, words, run, { id }))
             .then((a) => {
-              if (a?.ok) router.refresh();
+              if (a?.ok) refresh();
             })
         }
       >

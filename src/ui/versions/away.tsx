@@ -1,9 +1,9 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { useRefresh } from '../kit/refresh';
 import type { FormulaActs } from '../shared/formula-menu';
 
 /** A formula that was archived or deleted, still reached from the log or by its address: it says so, and comes back. */
@@ -16,13 +16,13 @@ export function Away({
   readonly deleted: boolean;
   readonly put: FormulaActs['put'];
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const back = async (): Promise<void> => {
     const a = await asking.ask(() =>
       act('put-formula', 'a formula brought back', put, { formulaId: id, archived: false, deleted: false }),
     );
-    if (a?.ok) router.refresh();
+    if (a?.ok) refresh();
   };
   return (
     <div className="mb-3 grid gap-2">

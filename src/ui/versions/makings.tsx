@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { VERDICT_WORDS } from '@/core/batch/batch';
 import { markName } from '@/core/batch/came-out';
 import { type Came, CHANGE_STATE_WORDS, cameOf, type Making, marksMoved, type Trend } from '@/core/judge/came-back';
@@ -9,6 +8,7 @@ import { minutesAndSeconds } from '@/core/quantity/say';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { PhotoFigure } from '../shared/photo-figure';
 import type { AnswerChange } from './next-time';
 import { TrendChart } from './trend-chart';
@@ -73,7 +73,7 @@ export function Makings({
   readonly course: Course | null;
   readonly answer: AnswerChange;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   const of = new Map(makings.map((m) => [m.batchId, m]));
   const scored = [...makings]
@@ -158,7 +158,7 @@ export function Makings({
                         onClick={() =>
                           void asking
                             .ask(() => answer({ batchId: m.batchId, state: null }))
-                            .then((a) => a?.ok && router.refresh())
+                            .then((a) => a?.ok && refresh())
                         }
                       >
                         Take it up again

@@ -9,6 +9,7 @@ import { act } from '../kit/answer';
 import { RefusalNotice, useAsking } from '../kit/asking';
 import { Button } from '../kit/button';
 import { Link } from '../kit/link';
+import { useRefresh } from '../kit/refresh';
 import { toastUndoAct } from '../kit/undo';
 import { when } from '../kit/when';
 
@@ -38,6 +39,7 @@ export function NextTime({
   readonly answer: AnswerChange;
 }) {
   const router = useRouter();
+  const refresh = useRefresh();
   const asking = useAsking();
   if (!next)
     return last ? (
@@ -65,9 +67,9 @@ export function NextTime({
     toastUndoAct(
       SAID[state],
       () => to(a.was),
-      () => router.refresh(),
+      () => refresh(),
     );
-    router.refresh();
+    refresh();
     return true;
   };
   const bench = move ? `/formulas/${formulaId}?towards=${move}` : null;

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import type { ActionResult, Kept } from '@/contract/action-result';
 import type { Scales } from '@/core/batch/came-out';
 import type { Target } from '@/core/judge/target';
@@ -7,6 +6,7 @@ import { act, pageName } from '../kit/answer';
 import { Button } from '../kit/button';
 import { Field, TextField } from '../kit/field';
 import { Form } from '../kit/form';
+import { useRefresh } from '../kit/refresh';
 import { RowNotices, useRowForm } from '../kit/row-form';
 import { toast } from '../kit/toast';
 import { measuresTyped } from '../shared/outcome.state';
@@ -31,7 +31,7 @@ export function TargetForm({
   readonly revision: number;
   readonly save: (input: unknown) => Promise<ActionResult<Kept>>;
 }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const form = useRowForm<Fields>(`target:${formulaId}`, { revision, base: target }, () => ({
     scales: target.scales,
     height: target.heightMm === null ? '' : String(target.heightMm),
@@ -46,7 +46,7 @@ export function TargetForm({
     );
     if (!a) return;
     toast('The target is kept with the formula');
-    router.refresh();
+    refresh();
   };
   return (
     <Form className="grid gap-5" act={submit}>
