@@ -85,11 +85,11 @@ const PIECES = anyWord(
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
+  "makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= S+(?:$| (?:out of|from|of (?:them|it))\b))|cut(?= \\d)|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?",
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|more or less|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^\S+ (?:small|little|large|big|good)$/iu;
+  /\b(?:or so|or thereabouts|give or take|more or less|in all$|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^\S+ (?:small|little|large|big|good)$/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
@@ -97,7 +97,7 @@ const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|ove
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|children|persons?|guests?|of us|children|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|children|persons?|guests?|of us|children|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =

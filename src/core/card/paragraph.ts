@@ -66,10 +66,10 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
 function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
   const m =
-    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for|für|pour|para) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
       t,
     );
-  if (!m?.[1] || A_MEASURE.test(m[1]) || !(DISH.test(m[1]) || / (?:per|for) \d/.test(m[1]))) return null;
+  if (!m?.[1] || A_MEASURE.test(m[1]) || !(DISH.test(m[1]) || / (?:per|for|für|pour|para) \d/.test(m[1]))) return null;
   return { name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')), rest: t.slice(m[0].length) };
 }
 

@@ -61,7 +61,7 @@ const DENIED =
 export const isDenied = (text: string): boolean => DENIED.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
+  /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b|[’']ve got it\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
@@ -206,7 +206,7 @@ export interface Time {
 
 /** "2:30": minutes and seconds, where no time of the day is told. */
 const ON_A_CLOCK =
-  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)(?!0\d:)|(?<=\b(?:turn|flip|off|out|pull)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
+  /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)(?!0\d:)|(?<=\b(?:turn(?:ed)?|flip(?:ped)?|off|out|pull(?:ed)?)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
 /** "1 minute 30", "2 min 15 s", "1 minute 50 seconds". */
 const MINUTE_AND_SECONDS =
@@ -237,7 +237,9 @@ export function timesIn(said: string): readonly Time[] {
     const more = /^\s+more(?=\s)/i.exec(rest)?.[0] ?? '';
     const per = PER.find(([re]) => re.test(rest.slice(more.length)));
     const unit = per?.[0].exec(rest.slice(more.length))?.[0] ?? '';
-    if (!per) continue;
+    // "3 minutes the first side, 2 second": the other side
+    const isOrdinal = n.value !== 1 && /^\s*second$/i.test(unit);
+    if (!per || isOrdinal) continue;
     const half = AND_A_HALF.exec(rest.slice(more.length + unit.length))?.[0] ?? '';
     const min = (n.value + (half === '' ? 0 : 0.5)) * per[1];
     out.push({ min, at: m.index, end: m.index + n.length + more.length + unit.length + half.length });

@@ -7,7 +7,7 @@ import { HOT_SURFACE as SURFACE } from './words';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear|combi|convection)\b/i;
+  /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à)|horno|hornear?|combi|convection)\b/i;
 const HOLDING =
   /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in (?:an?|the) [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
@@ -137,7 +137,7 @@ const GAS = /\bgas (?:mark )?(10|[1-9]|1\/[24])(?![\d/])\b/i;
 const ON_DIAL =
   /\b(?:on|at|over) (?:an? |the |about |around |just about )?(?:steady |gentle |fairly )?(?:low|medium|med|high)(?:est)?\b(?! (?:side|speed|power|tin|shelf|table))/i;
 const DIAL =
-  /\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
+  /(?<!\bsecond[- ])\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just |about )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
 /** A number of a knob, "four and a half", "between four and five". */
@@ -176,6 +176,7 @@ const HALFWAY = /^(?:about |just )?half ?way(?: up| round)?$|\b(?:gas|dial|knob|
 const ANY_DIGIT = new RegExp(`\\b${DIGIT}\\b`, 'i');
 /** The number on a knob, of a range its middle; null: none is told. */
 function knobIn({ text, sentence }: Clause): string | null {
+  if (/\b(?:dispenser|depositor|mixer|blender)\b/i.test(text)) return null;
   if (!ANY_DIGIT.test(text)) return null;
   const found =
     [...KNOBBED, NUMBER_OF].map((re) => re.exec(text)).find((m) => m !== null) ??

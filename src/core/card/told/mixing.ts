@@ -40,7 +40,7 @@ const JUST: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(
-    String.raw`(?<!\p{L})(?:only )?(?:until|till)\s+(?:(?:it|they|the flour|everything|all) )?(?:is |are )?(?:just |only just |barely )?(?:${TOGETHER})(?!\p{L})`,
+    String.raw`(?<!\p{L})(?:only )?(?:until|till?)\s+(?:(?:it|they|the flour|everything|all) )?(?:is |are )?(?:just |only just |barely )?(?:${TOGETHER})(?!\p{L})`,
     'iu',
   ),
   new RegExp(
@@ -181,7 +181,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -16,7 +16,7 @@ const WIDTH =
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
 const LIES =
-  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß/i;
+  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß|ø/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -56,7 +56,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded|gehäufte[nr]?|bombées?|colmadas?)(
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
   /\b(?:each|apiece|a piece|of (?:the )?batter|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;

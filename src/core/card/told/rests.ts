@@ -20,10 +20,10 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
 const RESTS =
   /\b(?:left alone|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the batter)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cooler|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b(?! (?:place|spot|corner|room|kitchen))/i;
 const NO_REST =
-  /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
+  /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge|holes)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
 
 const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
 const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
@@ -45,7 +45,7 @@ export function restDenied(notes: string): string | null {
 
 /** What is scalded or soaked stands by itself, before it is a batter. */
 const SOAKS =
-  /\bscald (?:the )?(?!(?:\p{L}+ )?milk)\p{L}+(?: \p{L}+)?$|\bscald (?:it|them) with\b|\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bover boiling (?:water|milk)\b|\bscald the (?!milk)\p{L}+ (?:first |then )?with\b|\b(?:over|onto) the (?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
+  /\bscald (?:the )?(?!(?:\p{L}+ )?milk)\p{L}+(?: \p{L}+)?$|\bscald (?:it|them) with\b|\bboiling (?:water|milk)\b[^.;]*\b(?:over|on(?:to)?)\b|\bboiling water\b[^.;]*\bswells?\b|\bover boiling (?:water|milk)\b|\bscald the (?!milk)\p{L}+ (?:first |then )?with\b|\b(?:over|onto) (?:the )?(?:oats|cornmeal|meal|bran|semolina|crumbs)\b/iu;
 
 /** "Leave it ten minutes", behind the scalding: what was named before. */
 const OF_IT = /^(?:then |and )?(?:(?:let|leave) (?:it|them|that)|it (?:rests|stands|sits|soaks|swells))\b/i;
@@ -85,6 +85,8 @@ function givenTime(said: string): boolean {
 
 /** "Milk + vinegar, 5 min". */
 const MILK_SOURS = /^(?:the )?(?:\w+ )?(?:milk|drink)\s*(?:\+|and|with)\s*(?:vinegar|lemon juice)\s+(?:for )?\d/i;
+/** "Give them two minutes on the rack". */
+const GIVEN_PIECES = /\b(?:give|leave) them\b[^,;.]*\b(?:rack|before (?:you )?(?:plate|serv))/i;
 /** "Pop the oats in the milk for ten minutes". */
 const STEEPS =
   /\b(?:put|pop|tip|stir|cover)\b[^,;.]*\b(?:oats|bran|cornmeal|semolina|crumbs)\b[^,;.]*\b(?:in|with)\b[^,;.]*\bfor\b/i;
@@ -93,7 +95,7 @@ const STEEPS =
 const SALTED = /^(?:and |then )?(?:wring|squeeze|drain|rinse|pat)\b/i;
 /** "Let rest for 10": minutes, though nobody says so. */
 const BARE_REST =
-  /\b(?:rests?|stands?|sits?|leave|wait|give|hold)(?: it| them| that)?(?: for)?(?: another)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: (?:to \p{L}+|(?:for|while|so)\b.*))?$/iu;
+  /\b(?:rests?|stands?|sits?|leave|wait|give|hold)(?: it| them| that)?(?: for)?(?: another| a good)? (\d{1,2}|five|ten|fifteen|twenty|thirty)(?: (?:to \p{L}+|(?:for|while|so)\b.*))?$/iu;
 
 /** "Lid on for a quarter of an hour": shorter, it lies over a pan, minutes. */
 const COVERED = /^(?:lid|cover|cloth|towel|plate|timer) (?:on|over)\b/i;
@@ -103,6 +105,7 @@ const LEAST_COVERED = 8;
 const isStanding = (text: string): boolean =>
   CHILLS.test(text) ||
   STEEPS.test(text) ||
+  GIVEN_PIECES.test(text) ||
   (COVERED.test(text) && (timesIn(text)[0]?.min ?? 0) >= LEAST_COVERED) ||
   givenTime(text) ||
   COOLS.test(text) ||

@@ -7,7 +7,7 @@ import { type Clause, FRIES_OTHER, hundredths, type Time, type ToldFact, timesIn
 import { BAKED_AT, CHANGED_TO, OVEN } from './heat';
 import { restsIn, TIME_ALONE } from './rests';
 import { middle } from './spoken';
-import { anyWord, HOT_SURFACE, ON_HEAT, SURFACE } from './words';
+import { anyWord, HOT_HEAT, HOT_SURFACE, ON_HEAT, SURFACE } from './words';
 
 type Side = 'firstSide' | 'secondSide' | 'bake';
 /** Longer than this nothing lies on one side, minutes. */
@@ -45,7 +45,9 @@ const SECOND = anyWord(
 );
 const MORE = anyWord('more|another|further|longer|weitere|noch|encore|más|otros?|autres?');
 /** Behind the turn, how long or by what look it comes: "turn after two minutes", "flip when the edges are dry". */
-const TURN_BY = anyWord('by the time|ready to|after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach');
+const TURN_BY = anyWord(
+  'by the time|ready to|after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach|après|después de|tras',
+);
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
@@ -85,7 +87,7 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
 }
 
 const COOKS =
-  /\b(?:cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+  /\b(?:hornear?|cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TAKES =
   /\b(?:takes?|compter|they (?:want|need|get)|it (?:wants|needs|gets)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */
@@ -154,6 +156,18 @@ export function isWork(clauses: readonly Clause[], n: number): boolean {
   );
 }
 
+/** "Ten minutes.", a sentence before anything is hot: nothing lies on a side. */
+const isBeforeHeat = (clauses: readonly Clause[], n: number): boolean => {
+  const c = clauses[n];
+  const isLong =
+    (c?.times[0]?.min ?? 0) >= LEAST_BEFORE_HEAT &&
+    TIME_ALONE.test(c?.text ?? '') &&
+    /^[\w\s-]{1,24}min(?:ute)?s?$/i.test(c?.text ?? '');
+  const isHot = clauses.slice(0, n).some((x) => HOT_HEAT.test(x.text) || OVEN.test(x.text));
+  return isLong && c?.sentence.replace(/[.!]$/, '') === c?.text && !isHot;
+};
+const LEAST_BEFORE_HEAT = 8;
+
 /** A length of time that is no side's: of a rest, of work, of what is heated or kept. */
 function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const [before, c] = [clauses[n - 1], clauses[n]];
@@ -165,6 +179,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const was = before && alone && goesOn ? before.text : '';
   return (
     FRIES_OTHER.test(text) ||
+    isBeforeHeat(clauses, n) ||
     (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
     isEmptyIn(clauses, n) ||
     KEPT.test(text) ||
@@ -210,7 +225,7 @@ function isBake({ text, sentence }: Clause): boolean {
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
   const m =
-    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|(?:\b(?:to|at|then) |^)(?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=\S+ (?:min\w* )?(?:at \d{3}|more)\b)|(?:\b(?:give it|and|bake|for)\s+|^(?:(?:about|around|then) )*)(?=\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
+    /\b(?:another|a further)\s+(?=\S)|^(?:and |then )?(?=\S+ (?:min|sec)\w* (?:past|on top of|longer than) that\b)|(?:\b(?:to|at|then) |^)(?:about )?\d{3}[^,;.]* for (?=\S+$)|^(?=(?!no )\S+ (?:min\w* )?(?:at \d{3}|more)\b)|(?:\b(?:give it|and|bake|for)\s+|^(?:(?:about|around|then) )*)(?=(?!no )\S+ (?:min(?:ute)?s? )?(?:more|longer)\b)/i.exec(
       text,
     );
   const rest = m ? text.slice(m.index + m[0].length) : '';

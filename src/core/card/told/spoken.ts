@@ -57,7 +57,7 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   ],
   // "a minute fifty", "two minutes forty-five": and so many seconds
   [
-    /\b(an?|one|two|three|four|five) min(?:ute)?s? (ten|fifteen|twenty|thirty|forty|fifty)(?:[- ](five))?(?=\s*(?:[,.;)]|$|(?:and|then|more|on|per|a|each|for|if|or so)\b)(?! seconds))/gi,
+    /\b(an?(?:other)?|one|two|three|four|five) min(?:ute)?s? (ten|fifteen|twenty|thirty|forty|fifty)(?:[- ](five))?(?=\s*(?:[,.;)]|$|(?:and|then|more|on|per|a|each|for|if|or so)\b)(?! seconds))/gi,
     (_, min = '', tens, five) => `${/^a/i.test(min) ? 1 : figureOf(min)} minutes ${figureOf(tens) + figureOf(five)} s`,
   ],
   // "2 + 1 min": a side and the other

@@ -9,7 +9,7 @@ const HOT =
 export const HOT_SURFACE = anyWord(HOT);
 /** The heat, and nothing of a bowl. */
 export const HOT_HEAT = new RegExp(
-  `${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3} ?°?[CF]?(?! ?(?:g|ml|kg|of)\\b| (?!degrees|griddle|plate|iron|surface|oven|then|when|with|until|over)\\p{L}{3,}))\\b`,
+  `${HOT_SURFACE.source}|\\b(?:heat|low|medium|high|\\d{3}(?! ?(?:g|ml|kg|of)\\b| (?!degrees|griddle|plate|iron|surface|oven|then|when|with|until|over)\\p{L}{3,})(?: ?°?[CF])?)\\b`,
   'iu',
 );
 /** What pieces are made on, or in. */
