@@ -166,6 +166,17 @@ const tellsPortion = (sentence: string, house: KitchenConventions): boolean => {
   return clauses.some((c, n) => portionsTold(c, house, clauses[n + 1]).length > 0);
 };
 
+/** A thing that a sentence of its own may name, and that stands in no pan. */
+const NAMED_ALONE: ReadonlySet<string> = new Set(['salt', 'leavening', 'flavour', 'spice']);
+/** "Salt.", among what is put in: known, and nobody says how much. @param before lines that are told already */
+function thingAlone(sentence: string, before: readonly Line[], r: RowReading): Line | null {
+  const name = sentence.replace(/[.!]$/, '');
+  if (before.length === 0 || !/^\p{L}+(?: \p{L}+)?$/u.test(name)) return null;
+  const line = readLine(name, r.house, {}, null, r.languages);
+  const isNew = !before.some((x) => x.ingredient?.id === line.ingredient?.id);
+  return line.ingredient && NAMED_ALONE.has(line.ingredient.category) && isClean(line) && isNew ? line : null;
+}
+
 /** The lines of one sentence, and what of it is method. @param before lines that are told already */
 function sentenceIn(
   text: string,
@@ -182,6 +193,8 @@ function sentenceIn(
     const method = [...(whom ? [`${whom}.`] : []), ...list.left, ...(parted ? [parted.act] : [])];
     return { listed: true, lines: list.lines, method };
   }
+  const alone = thingAlone(text, before, r);
+  if (alone) return { listed: false, lines: [alone], method: [text] };
   // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
   const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, next);
   const isPoured = told.length > 0 && told.every((l) => l.ingredient === null) && tellsPortion(text, r.house);

@@ -93,14 +93,14 @@ const A_UNIT_SHORT =
 /** A row as long as this is talk, and no line with an abbreviation. */
 export const LEAST_TALK_CHARS = 80;
 /** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
-const SMALL_POINT = /(\p{L}{3,})([.!?]\s+)(\p{Ll}\p{L}*)/gu;
+const SMALL_POINT = /(?<=(?<!\p{L})(\p{L}{3,})[.!?]\s+)\p{Ll}\p{L}*/gu;
 /** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
 const sentenceCased = (t: string): string =>
   t.length < LEAST_TALK_CHARS
     ? t
-    : t.replace(SMALL_POINT, (all, word: string, point: string, next: string) =>
+    : t.replace(SMALL_POINT, (next, word: string) =>
         // "bake 18 min. rest it": what is done begins a sentence behind any word
-        (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !DOING.has(next) ? all : `${word}${point}${capital(next)}`,
+        (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !DOING.has(next) ? next : capital(next),
       );
 
 /** A card all in capitals has so many letters, and of small ones at most this share. */
