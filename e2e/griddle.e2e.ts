@@ -79,6 +79,7 @@ test('six cakes: asked for in the order they were poured; a reload, a second scr
   await expect(page.getByRole('button', { name: /^Place 1: piece 1/ })).toBeVisible();
 
   // the records are away: taps are kept, a reload keeps them, and they go in once
+  await expect.poll(() => unsent(page)).toBe(0);
   await kitchen.away();
   for (const n of [1, 2]) {
     await expect(step).toContainText(`Turn ${n}?`);

@@ -55,6 +55,7 @@ function choicesOf(f: ToldFact, of: AskedOf): readonly Offer[] {
 
 /** The question, with the method's own words. */
 function question({ fact, value, words }: ToldFact): string {
+  if (fact === 'heat' || fact === 'dial') return `Is “${words}” its heat?`;
   if (fact !== 'portion') return `What is “${words}”?`;
   return typeof value === 'number' ? `“${words}”: about so much?` : `How much is “${value}”?`;
 }

@@ -34,7 +34,7 @@ export function OpenAsks({ formula: f, asks, send }: Props) {
   return (
     <ul>
       {asks.map((q) => (
-        <li key={q.words} className="border-t border-line py-1 first:border-t-0">
+        <li key={q.asks} className="border-t border-line py-1 first:border-t-0">
           <p>{q.asks}</p>
           <div className="flex flex-wrap gap-2">
             {q.choices.map((o) => (

@@ -15,7 +15,7 @@ const AT_HEAT = new RegExp(
   'iu',
 );
 const OF_IRON = /\b(?:waffles?|waffle iron|iron|gaufrier|waffeleisen|gofrera)\b/i;
-const OF_OVEN = /\b(?:oven|bake|baked|ofen|horno|four)\b/i;
+const OF_OVEN = /\b(?:oven|bake|baked|ofen|horno|(?:au|le|du) four)\b/i;
 /** What is told of the pieces when they are done, of another day, or of the cook. */
 const AFTERWARDS =
   /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time)\b/i;
