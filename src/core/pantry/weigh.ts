@@ -43,6 +43,10 @@ const FULL: Readonly<Record<Fullness, Readonly<Record<'spoon' | 'cup', readonly 
   heaping: { spoon: [1.5, 0.25], cup: [1.15, 0.1] },
 };
 
+/** How many level ones a spoon or a cup is that is filled so. */
+export const levelOnes = (fullness: Fullness, unit: Pick<Unit, 'heap'>): number =>
+  FULL[fullness][unit.heap ?? 'cup'][0];
+
 const LIQUID_SPREAD = 0.02;
 const SOLID_SPREAD = 0.05;
 const EGG_SPREAD = 0.08;
@@ -312,7 +316,7 @@ export function doubtsOf(
       const heap = unit.heap ?? 'cup';
       out.push({
         code: 'fullness',
-        message: `A ${t.fullness} ${unit.heap ? heap : unit.id} is taken as ${FULL[t.fullness][heap][0]} level ones: our convention.`,
+        message: `A ${t.fullness} ${unit.heap ? heap : unit.id} is taken as ${levelOnes(t.fullness, unit)} level ones: our convention.`,
       });
     }
     if (unit?.id === 'oz' && isPoured(i) && i.category !== 'egg' && i.gPerUsCup)

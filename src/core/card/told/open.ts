@@ -14,6 +14,8 @@ const AT_HEAT = new RegExp(
   `${HOT_SURFACE.source}|\\b(?:pour|ladle|scoop|fry|oven|turn|flip|swirl|bubbles?|apiece|per (?:cake|pancake|waffle|crepe))\\b`,
   'iu',
 );
+/** What a dish is called by is nothing hot. */
+const OF_A_DISH = /\b(?:griddle|pan|waffle)[ -]?(?:cakes?|iron cakes?)\b/gi;
 const OF_IRON = /\b(?:waffles?|waffle iron|iron|gaufrier|waffeleisen|gofrera)\b/i;
 const OF_OVEN = /\b(?:oven|bake|baked|ofen|horno|(?:au|le|du) four)\b/i;
 /** What is told of the pieces when they are done, of another day, or of the cook. */
@@ -73,7 +75,7 @@ export function leftOpen(
   };
   let atHeat = false;
   for (const [n, c] of clauses.entries()) {
-    atHeat ||= AT_HEAT.test(c.text);
+    atHeat ||= AT_HEAT.test(c.text.replace(OF_A_DISH, ' '));
     const isTaken = facts.some((f) => f.words === c.text && f.unit === 'min');
     if (c.taken !== 'told' || isTaken || AFTERWARDS.test(c.text) || FRIES_OTHER.test(c.text)) continue;
     const [time] = isWork(clauses, n) ? [] : c.times;

@@ -1,5 +1,6 @@
 /** How much is poured for a piece, and how wide it lies. */
 import type { KitchenConventions } from '../../pantry/conventions';
+import { levelOnes } from '../../pantry/weigh';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
 import { type Clause, hundredths, type ToldFact } from './clause';
@@ -100,7 +101,8 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   // a ladle has no set size
   if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
   const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
-  const ml = (part?.share ?? 1) * (under > 0 ? A_BIT : 1) * each * n;
+  const filled = term.fullness && HEAPED.test(text) ? levelOnes(term.fullness, unit) : 1;
+  const ml = (part?.share ?? 1) * (under > 0 ? A_BIT : 1) * filled * each * n;
   if (ml < LEAST_ML || ml > MOST_ML) return null;
   return {
     ...fact,
@@ -162,7 +164,7 @@ const MADE_WITH = /\b(?:add|plus|eggs?|milk|water|buttermilk|oil)\b/i;
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   // "a cup each of milk and flour"
-  if (/\beach of \p{L}+/iu.test(c.text) && !/\beach of (?:them|these|the)\b/i.test(c.text)) return [];
+  if (/\beach of \p{L}+/iu.test(c.text) && !/\beach of (?:them|these|the|it)\b/i.test(c.text)) return [];
   // "to one cup of mix add an egg": what the mix becomes
   if (OF_THE_MIX.test(c.text) && MADE_WITH.test(c.sentence)) return [];
   const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
@@ -210,7 +212,8 @@ const HEATED = new RegExp(
   'iu',
 );
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
-const NUMBERLESS = /^(?:(?:then|a) )?(?=(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
+const NUMBERLESS =
+  /^(?:(?:then|a|good) )*(?=(?:(?:heaped|heaping|rounded|level|scant) )?(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
 /** "Ladle per crepe". */
 const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
