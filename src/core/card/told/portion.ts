@@ -65,8 +65,8 @@ const A_PIECE =
 const LEAST_ML = 4;
 const MOST_ML = 500;
 
-/** The portion that a text begins with; null where it begins with none. */
-function portionAt(said: string, { text, taken }: Clause, house: KitchenConventions): ToldFact | null {
+/** A measure that a text begins with, as an amount is written, and what share of it is meant. */
+function measureAt(said: string): { readonly bare: string; readonly share: number; readonly under: boolean } {
   const part = PARTS.map(([re, share]) => ({ length: re.exec(said)?.[0].length ?? 0, share })).find(
     (p) => p.length > 0,
   );
@@ -82,6 +82,12 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
       /\b(cup|ml)[- ](?:(?:dry|measuring) )?(?:scoop|ladle|disher|dipper|spoon|measure|jug|beaker)(s?)\b/i,
       '$1$2',
     );
+  return { bare, share: (part?.share ?? 1) * (under > 0 ? A_BIT : 1), under: under > 0 };
+}
+
+/** The portion that a text begins with; null where it begins with none. */
+function portionAt(said: string, { text, taken }: Clause, house: KitchenConventions): ToldFact | null {
+  const { bare, share, under } = measureAt(said);
   const read = readAmount(bare);
   const term = read?.amount.terms[0];
   const unit = term?.unit ? unitById(term.unit) : undefined;
@@ -102,14 +108,14 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
   const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
   const filled = term.fullness && HEAPED.test(text) ? levelOnes(term.fullness, unit) : 1;
-  const ml = (part?.share ?? 1) * (under > 0 ? A_BIT : 1) * filled * each * n;
+  const ml = share * filled * each * n;
   if (ml < LEAST_ML || ml > MOST_ML) return null;
   return {
     ...fact,
     value: Math.round(1000 * ml) / 1000,
     unit: 'ml',
     // a heaped spoon holds more than the spoon
-    taken: under > 0 || HEAPED.test(text) ? asked : taken,
+    taken: under || HEAPED.test(text) ? asked : taken,
     said: said.slice(0, said.length - bare.length + read.length).trim(),
   };
 }
