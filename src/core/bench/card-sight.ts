@@ -7,17 +7,16 @@ import { sameEdit } from '../formula/act-edits';
 import { atEnd, counts, type FormulaLine, kitchenOf } from '../formula/formula';
 import { guessKind, type KindGuess } from '../formula/from-card';
 import { usualPortionMl } from '../formula/kinds';
-import type { Kitchen } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import { type Offer, offersFrom, toldBy } from '../formula/offers';
 import type { KitchenConventions } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';
 import type { ScriptAct } from '../script/act';
 import { scriptOf } from '../script/script';
-import { editSaid, editsTold, tellsActs } from '../script/told-acts';
+import { tellsActs } from '../script/told-acts';
 import { lineOffers, scriptLineOf } from '../script/told-lines';
 import type { MethodAsk } from './ask';
-import { methodAsks } from './method-asks';
+import { actOffers, methodAsks } from './method-asks';
 
 interface CardSight {
   readonly guess: KindGuess | null;
@@ -71,15 +70,6 @@ function actsOn(
   }).acts;
 }
 
-/** Minutes and heat that the method tells, of acts that this formula has. */
-const actOffers = (facts: readonly ToldFact[], acts: readonly ScriptAct[], { units }: Kitchen): readonly Offer[] =>
-  editsTold(facts, acts, true).map((edit) => ({
-    what: 'act',
-    edit,
-    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, units),
-    words: edit.words ?? '',
-  }));
-
 /** @returns what the card of a formula says; null where it says nothing */
 export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
   const lines = formulaLines(b.formula, b.house).filter((l) => counts(l, b.end));
@@ -88,7 +78,7 @@ export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
   if (cardNotes.trim() === '' && name.trim() === '') return null;
   const facts = factsTold(cardNotes, conventions);
   const acts = actsOn(b, lines, conventions, facts);
-  const offers = [...offersOn(b, lines, facts), ...actOffers(facts, acts, b.house)];
+  const offers = [...offersOn(b, lines, facts), ...actOffers(facts, { acts, units: b.house.units })];
   const open = methodAsks(facts, b.formula, {
     acts,
     units: b.house.units,

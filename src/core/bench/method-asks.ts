@@ -34,22 +34,24 @@ function portions(f: ToldFact, { usualMl, densityGPerMl }: AskedOf): readonly Of
   return [...new Set(SHARES.map((s) => inFives(s * usualMl)))].map(offer);
 }
 
+/** What facts tell of acts that a formula has, where it is another number. */
+export const actOffers = (
+  facts: readonly ToldFact[],
+  { acts, units }: Pick<AskedOf, 'acts' | 'units'>,
+): readonly Offer[] =>
+  editsTold(facts, acts, true).map((edit) => ({
+    what: 'act',
+    edit,
+    says: editSaid(edit, acts.find((a) => a.id === edit.act)?.verb, units),
+    words: edit.words ?? '',
+  }));
+
 /** What an open fact may be, each as an offer; none where this formula has no such act. */
 function choicesOf(f: ToldFact, of: AskedOf): readonly Offer[] {
   if (f.fact === 'portion') return portions(f, of);
   return (MAY_BE[f.fact] ?? [f.fact]).flatMap((fact): readonly Offer[] => {
     const told: ToldFact = { ...f, fact, taken: 'told' };
-    return [
-      ...waysTold('', [told]),
-      ...editsTold([told], of.acts, true).map(
-        (edit): Offer => ({
-          what: 'act',
-          edit,
-          says: editSaid(edit, of.acts.find((a) => a.id === edit.act)?.verb, of.units),
-          words: f.words,
-        }),
-      ),
-    ];
+    return [...waysTold('', [told]), ...actOffers([told], of)];
   });
 }
 

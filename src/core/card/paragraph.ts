@@ -1,6 +1,7 @@
 /** Sentences that list ingredients, and sentences that tell what to do, in one row. */
 
 import type { KitchenConventions } from '../pantry/conventions';
+import type { Category } from '../pantry/ingredient';
 import { capital } from '../quantity/say';
 import { DISH } from './headings';
 import { endsInAmount, itemsIn, measuredIn } from './items';
@@ -167,7 +168,7 @@ const tellsPortion = (sentence: string, house: KitchenConventions): boolean => {
 };
 
 /** A thing that a sentence of its own may name, and that stands in no pan. */
-const NAMED_ALONE: ReadonlySet<string> = new Set(['salt', 'leavening', 'flavour', 'spice']);
+const NAMED_ALONE: ReadonlySet<Category> = new Set(['salt', 'leavening', 'flavour']);
 /** "Salt.", among what is put in: known, and nobody says how much. @param before lines that are told already */
 function thingAlone(sentence: string, before: readonly Line[], r: RowReading): Line | null {
   const name = sentence.replace(/[.!]$/, '');

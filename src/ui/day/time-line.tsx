@@ -46,7 +46,7 @@ export function TimeLineView({ batch, steps, others, first, serve, drawnAt }: Pr
   const [now, onNow] = useNow(5000, drawnAt);
   const time = useTime();
   const refresh = useRefresh();
-  const log = useEventLog(batch.id, first, () => refresh());
+  const log = useEventLog(batch.id, first, refresh);
   // what this screen has had kept last: the page knows of it a little later
   const [mine, setMine] = useState<{ readonly revision: number; readonly serving: Serving } | null>(null);
   // what is on its way to the records, or was refused by them

@@ -82,7 +82,7 @@ export function Board(props: Props) {
 function BoardAt(props: Props & { readonly now: number; readonly onNow: () => void }) {
   const { batch, gear, ways, first, now, onNow } = props;
   const refresh = useRefresh();
-  const log = useEventLog(batch.id, first, () => refresh());
+  const log = useEventLog(batch.id, first, refresh);
   const probe = useInstrument<SurfaceReading, SurfaceAct>('/api/surface', 'practice-griddle');
   const [chosen, setChosen] = useState<EndId | null>(null);
   const nextKey = useRef<HTMLButtonElement>(null);

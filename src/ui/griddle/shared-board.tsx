@@ -54,7 +54,7 @@ function WithLog({
   readonly show: (logs: readonly OpenEventLog[]) => ReactNode;
 }) {
   const refresh = useRefresh();
-  const log = useEventLog(of.facts.batch.id, of.first, () => refresh());
+  const log = useEventLog(of.facts.batch.id, of.first, refresh);
   return <WithLogs left={rest} logs={[...logs, log]} show={show} />;
 }
 

@@ -33,7 +33,7 @@ export function DevicesView({ addresses, devices, code, letOut }: Props) {
   useEffect(() => {
     if (!shown) return;
     const t = setTimeout(() => setShown(null), shown.expiresAt - Date.now());
-    const look = setInterval(() => refresh(), 3000);
+    const look = setInterval(refresh, 3000);
     return () => {
       clearTimeout(t);
       clearInterval(look);

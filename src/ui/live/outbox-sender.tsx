@@ -59,7 +59,7 @@ export function OutboxSender() {
   here.current = path;
   useEffect(() => {
     let stop = (): void => {};
-    const page = { path: () => here.current, refresh: () => refresh(), go: (to: string) => router.replace(to) };
+    const page = { path: () => here.current, refresh: refresh, go: (to: string) => router.replace(to) };
     const first = setTimeout(() => {
       stop = whenHere(work, ({ sending }) => {
         const s = sending(page, lookedAt);

@@ -162,7 +162,7 @@ export function BoardView(p: Props) {
         set(s.id, false);
         return tell(s.id, false, `${words}: not done after all`);
       },
-      () => refresh(),
+      refresh,
     );
     if (!(await doAct(tell(s.id, true, `${words}: done`)))) set(s.id, false);
     else refresh();

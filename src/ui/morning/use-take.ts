@@ -36,11 +36,7 @@ export function useTake({ id, revision, plan, keep }: KeepsMorning): Taking {
       const a = await asking.ask(() => send(to, { revision, base: plan }));
       if (!a?.ok) return false;
       refresh();
-      toastUndoAct(
-        label,
-        () => send(plan, { revision: a.revision, base: to }),
-        () => refresh(),
-      );
+      toastUndoAct(label, () => send(plan, { revision: a.revision, base: to }), refresh);
       return true;
     },
   };

@@ -74,7 +74,7 @@ const STAGE_WORDS: Readonly<Record<Stage, string>> = {
 /** Prep, in the order of the hands: what is on the counter, what goes in, the second look, joining, and the rest. */
 export function Prep({ batch: saved, house, script, held, first, offers, anew, swap, part, preview }: Props) {
   const refresh = useRefresh();
-  const log = useEventLog(saved.id, first, () => refresh());
+  const log = useEventLog(saved.id, first, refresh);
   const batch: Batch = { ...saved, entries: log.entries, ticked: log.ticked, weights: log.weights };
   const done = doneIn(log);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('list');
@@ -175,7 +175,7 @@ export function Prep({ batch: saved, house, script, held, first, offers, anew, s
           begun={begun}
           swap={swap}
           preview={preview}
-          onSwapped={() => refresh()}
+          onSwapped={refresh}
         />
       ) : null}
       {stage === 'weigh' ? (
@@ -200,7 +200,7 @@ export function Prep({ batch: saved, house, script, held, first, offers, anew, s
               anew={anew}
               offers={offers}
               part={part}
-              onChanged={() => refresh()}
+              onChanged={refresh}
             />
           ) : (
             <LineList lines={mixLines} script={script} done={done} now={now} mix={name} />

@@ -55,7 +55,7 @@ export function FormulaMenu({ acts, id, name, number, archived, leave = false }:
     toastUndoAct(
       said,
       () => act('put-formula', `${name}: brought back`, acts.put, { formulaId: id, ...back }),
-      () => refresh(),
+      refresh,
     );
     if (leave) router.push('/');
     else refresh();

@@ -29,11 +29,7 @@ export function useNoteGear(): {
     const a = await asking.ask(() => send(after, before));
     if (!a?.ok) return;
     refresh();
-    toastUndoAct(
-      `${g.name}: noted under House`,
-      () => send(before, after),
-      () => refresh(),
-    );
+    toastUndoAct(`${g.name}: noted under House`, () => send(before, after), refresh);
   };
   return { refusal, waits, busy, note: (g) => void note(g) };
 }

@@ -72,7 +72,7 @@ export function Photographs({
     const said: string[] = [];
     for (const f of files) {
       const query = { ...of, shows, original: whole ? '1' : '0', request: crypto.randomUUID() };
-      const no = await send(f, query, () => refresh());
+      const no = await send(f, query, refresh);
       if (no) said.push(`${f.name}: ${no}`);
       setBusy((n) => n - 1);
     }
@@ -91,7 +91,7 @@ export function Photographs({
     toastUndoAct(
       'The photograph is gone',
       () => act('photo-back', 'a photograph brought back', acts.back, { id: p.id }),
-      () => refresh(),
+      refresh,
     );
   };
   return (

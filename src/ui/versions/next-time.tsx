@@ -64,11 +64,7 @@ export function NextTime({
       act('answer-change', 'the answer to a change for next time', answer, { batchId: next.batchId, state: now });
     const a = await asking.ask(() => to(state));
     if (!a?.ok) return false;
-    toastUndoAct(
-      SAID[state],
-      () => to(a.was),
-      () => refresh(),
-    );
+    toastUndoAct(SAID[state], () => to(a.was), refresh);
     refresh();
     return true;
   };

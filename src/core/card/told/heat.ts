@@ -54,6 +54,8 @@ const MOST_C = 320;
 /** Beyond this a number without its letter is Fahrenheit; on a griddle a little before. */
 const FAHRENHEIT_FROM = 260;
 const GRIDDLE_F_FROM = 300;
+/** A heat without its letter, C. */
+export const bareCelsius = (n: number): number => (n > FAHRENHEIT_FROM ? F_TO_C(n) : n);
 /** One heat said twice, in two scales, is one: this near, C. */
 const SAME_C = 12;
 /** Nothing is baked on metal so cool: it is what a liquid is warmed to, C. */

@@ -4,9 +4,10 @@
  */
 import type { KitchenConventions } from '../../pantry/conventions';
 import { type Clause, FRIES_OTHER, hundredths, type ToldFact } from './clause';
+import { bareCelsius } from './heat';
 import { fatNamedIn } from './pan-fat';
 import { portionAmidst } from './portion';
-import { isWork } from './sides';
+import { isWork, OVEN_WORD, speaksOfIron } from './sides';
 import { HOT_SURFACE } from './words';
 
 /** From here on a method is at the heat. */
@@ -16,16 +17,15 @@ const AT_HEAT = new RegExp(
 );
 /** What a dish is called by is nothing hot. */
 const OF_A_DISH = /\b(?:griddle|pan|waffle)[ -]?(?:cakes?|iron cakes?)\b/gi;
-const OF_IRON = /\b(?:waffles?|waffle iron|iron|gaufrier|waffeleisen|gofrera)\b/i;
-const OF_OVEN = /\b(?:oven|bake|baked|ofen|horno|(?:au|le|du) four)\b/i;
+const BAKED = /\bbaked?\b/i;
 /** What is told of the pieces when they are done, of another day, or of the cook. */
 const AFTERWARDS =
   /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time)\b/i;
 /** What goes on in the bowl: an amount there is poured into it. */
 const IN_THE_BOWL = /\b(?:whisk|stir|mix|add|beat|blend|combine|fold)\b/i;
-/** A batter is not rested for less, nothing lies on a side for longer, and nothing bakes for longer: minutes. */
+/** A batter is not rested for less, nothing of a side is asked that is longer, and nothing bakes for longer: minutes. */
 const LEAST_REST = 5;
-const MOST_A_SIDE = 8;
+const MOST_ASKED_SIDE = 8;
 const MOST_BAKE = 60;
 const MOST_REST = 24 * 60;
 
@@ -34,18 +34,16 @@ type Open = Pick<ToldFact, 'fact' | 'of'>;
 /** A bare heat: of a griddle in C or F, or of an oven. */
 const HEAT =
   /(?<![\d.,/#])(1[5-9]\d|2[0-4]\d|3[2-9]\d|4[0-5]\d)(?![\d.,/%]| ?(?:g|ml|kg|of|cakes|pieces|covers)\b| (?!on|in|for|until|till|then|and|or|degrees|dry|oiled)\p{L}{2,})/iu;
-const FAHRENHEIT_FROM = 260;
 /** A heat in words, and nothing else that is low or high. */
 const DIAL = /\b(low|medium|high)\b(?!\s*(?:speed|side|tin|shelf|table|altitude|power|in\b|sided))/i;
 
 /** @param told a heat or a dial is told @returns the heat that a clause names in passing */
 function heatLeft(c: Clause, baked: boolean, told: boolean): readonly ToldFact[] {
-  if (told || (!baked && OF_OVEN.test(c.text))) return [];
+  if (told || (!baked && OVEN_WORD.test(c.text))) return [];
   const [, degrees] = HEAT.exec(c.text) ?? [];
   const asked = { words: c.text, taken: 'asked' } as const;
   if (degrees !== undefined) {
-    const n = Number(degrees);
-    const value = Math.round(n > FAHRENHEIT_FROM ? (5 * (n - 32)) / 9 : n);
+    const value = Math.round(bareCelsius(Number(degrees)));
     return [{ fact: 'heat', value, unit: 'C', of: baked ? 'oven' : 'surface', ...asked }];
   }
   const dial = DIAL.exec(c.text)?.[1]?.toLowerCase();
@@ -61,7 +59,8 @@ export function leftOpen(
   const out: ToldFact[] = [];
   const has = (...names: readonly string[]): boolean =>
     [...facts, ...out].some((f) => names.includes(f.fact) && f.taken !== 'remark');
-  const [ironed, baked] = [OF_IRON, OF_OVEN].map((re) => clauses.some((c) => re.test(c.text)));
+  const ironed = speaksOfIron(clauses);
+  const baked = clauses.some((c) => OVEN_WORD.test(c.text) || BAKED.test(c.text));
   const isTurned = clauses.some((c) => /\b(?:turn|flip|toss|side)\w*\b/i.test(c.text));
   /** What a length of time may be, by what is told and what is not. */
   const mayBe = (min: number, atHeat: boolean): Open | null => {
@@ -69,7 +68,7 @@ export function leftOpen(
       return min >= LEAST_REST && min <= MOST_REST && !has('rest', 'chill') ? { fact: 'rest', of: 'batter' } : null;
     if ((ironed && !isTurned) || baked)
       return min <= MOST_BAKE && !has('bake', 'firstSide') ? { fact: 'bake', of: null } : null;
-    if (min > MOST_A_SIDE || has('bake') || facts.some((f) => f.value === 'quarters')) return null;
+    if (min > MOST_ASKED_SIDE || has('bake') || facts.some((f) => f.value === 'quarters')) return null;
     if (!has('firstSide')) return { fact: 'firstSide', of: null };
     return has('secondSide') ? null : { fact: 'secondSide', of: null };
   };
@@ -81,7 +80,7 @@ export function leftOpen(
     const [time] = isWork(clauses, n) ? [] : c.times;
     const open = time ? mayBe(time.min, atHeat) : null;
     if (time && open) out.push({ ...open, value: hundredths(time.min), unit: 'min', words: c.text, taken: 'asked' });
-    if (atHeat) out.push(...heatLeft(c, baked ?? false, has('heat', 'dial')));
+    if (atHeat) out.push(...heatLeft(c, baked, has('heat', 'dial')));
     const fat = atHeat && !has('panFat') ? fatNamedIn(c) : null;
     if (fat) out.push({ fact: 'panFat', value: fat, unit: null, of: 'greased', words: c.text, taken: 'asked' });
     const portion = atHeat && !has('portion') && !IN_THE_BOWL.test(c.sentence) ? portionAmidst(c, house) : null;

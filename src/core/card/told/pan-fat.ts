@@ -157,9 +157,9 @@ export const fatNamedIn = ({ text }: Clause): string | null => {
 export const isFatAlone = (text: string): boolean =>
   idOf(text.trim().replace(/^(?:(?:a (?:little|bit of)|some|good|my|the) )+/i, ''), FATS) !== null;
 
-/** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
 /** "Coconut oil, not much": so little may stand behind it, characters. */
 const MOST_BESIDE = 16;
+/** "Coconut oil.": a fat and nothing else, among what is told of the heat. */
 function fatAlone({ text, sentence }: Clause, beside: readonly (Clause | undefined)[]): string | null {
   const [, more = ''] = sentence.replace(/[.!]$/, '').split(text);
   if (

@@ -83,8 +83,10 @@ function givenTime(said: string): boolean {
   return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
 }
 
-/** "Milk + vinegar, 5 min". */
-const MILK_SOURS = /^(?:the )?(?:\w+ )?(?:milk|drink)\s*(?:\+|and|with)\s*(?:vinegar|lemon juice)\s+(?:for )?\d/i;
+/** "Oat drink and vinegar", "milk with lemon juice": a drink that is soured, before anything else goes in. */
+const SOURED = /^(?:the )?(?:\w+ )?(?:milk|drink)\b[^,;.]*\b(?:vinegar|lemon juice)$/i;
+/** "Milk + vinegar 5 min": with its time. */
+const MILK_SOURS = new RegExp(SOURED.source.replace('$', String.raw`\s+(?:for )?\d`), 'i');
 /** "Give them two minutes on the rack". */
 const GIVEN_PIECES = /\b(?:give|leave) them\b[^,;.]*\b(?:rack|before (?:you )?(?:plate|serv))/i;
 /** "Pop the oats in the milk for ten minutes". */
@@ -158,7 +160,7 @@ const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|vol
 /** What is told of the heat where a piece lies on it: "it needs four minutes, don't open before the steam stops". */
 const LIES_ON_HEAT = /\b(?:open|steam|lid|golden|brown|crisp)\b/i;
 /** Nothing that is turned lies longer on its first side, minutes. */
-const MOST_A_SIDE = 5;
+const MOST_FIRST_SIDE = 5;
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
 function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], before?: Clause): boolean {
   const next = own[0]?.text ?? '';
@@ -179,7 +181,7 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], bef
     // what is waited for is the turn
     (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
     // "leave for 2 minutes, don't touch it, then flip"
-    ((timesIn(text)[0]?.min ?? 0) <= MOST_A_SIDE &&
+    ((timesIn(text)[0]?.min ?? 0) <= MOST_FIRST_SIDE &&
       own.some((x) => /^(?:then |and )?(?:(?:i|we|you) )?(?:turn|flip|toss)\b/i.test(x.text)))
   );
 }
@@ -216,9 +218,6 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
     (bare === undefined ? undefined : bareRest(bare))
   );
 }
-
-/** "Oat drink and vinegar", "milk with lemon juice": a drink that is soured, before anything else goes in. */
-const SOURED = /^(?:the )?(?:\w+ )?(?:milk|drink)\b[^,;.]*\b(?:vinegar|lemon juice)$/i;
 
 function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text

@@ -208,6 +208,12 @@ const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
+/** An oven by its name; "four minutes" are of none. */
+export const OVEN_WORD = /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i;
+/** Whether an iron is spoken of, and no skillet of cast iron. */
+export const speaksOfIron = (clauses: readonly Clause[]): boolean =>
+  clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+
 /** Steam tells of an iron; under a lid a piece that is turned steams too. */
 const STEAMS = /\bsteam(?:s|ing)?(?! for\b)/i;
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
@@ -501,11 +507,11 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const baked =
-    clauses.some((c) => /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i.test(c.sentence)) ||
+    clauses.some((c) => OVEN_WORD.test(c.sentence)) ||
     // in a dish, and on nothing that is hot by itself
     (clauses.some((c) => /\b(?:dish|tin)\b/i.test(c.text)) && !clauses.some((c) => HOT_SURFACE.test(c.text)));
   const isTurned = clauses.some((c) => c.taken === 'told' && TURN.test(c.text));
-  const isIron = clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+  const isIron = speaksOfIron(clauses);
   const w: Walk = { clauses, facts: [], baked, ironed: isIron && !isTurned, turned: -1, first: -1, by: null };
   for (const [n, c] of clauses.entries()) walk(w, n, c);
   // turned by quarters, a piece lies on no side

@@ -256,6 +256,8 @@ test.each([
   ['Oven at 450. Batter in, 15 minutes at 450 then 5 more at 325.', 'heat 232 C oven, bake 20 min'],
   ['Blend it for thirty seconds and let it sit twenty.', 'rest 20 min batter, mix blender'],
   ['Moderate oven, 25 minutes.', 'bake 25 min'],
+  ['Cast iron pan, hot. Pour. Three minutes of quiet.', 'asked: firstSide 3 min'],
+  ['Griddle 190. They lie there four minutes or so.', 'heat 190 C surface, asked: firstSide 4 min'],
   ['Gas mark 6 for half an hour.', 'heat 205 C oven, bake 30 min'],
 ] as const)('%s', (notes, facts) => expect(told(notes)).toBe(facts));
 

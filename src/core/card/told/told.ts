@@ -176,13 +176,13 @@ const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
     c.text,
   );
 
-/** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 /** "Cook time 20 mins": of the whole, and no step. */
 const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b[^\n]*$/gim;
 /** "Prep: 10 min", and a row "Cook: 15 min" beside it. */
 const PREP_ALONE = /^[ \t]*prep(?:aration)?[ \t]*:[ \t]*\d/im;
 const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:[ \t]*(?:about )?\d[^\n]{0,20}$/gim;
 
+/** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(written: string, house: KitchenConventions): readonly ToldFact[] {
   const blank = (row: string): string => ' '.repeat(row.length);
   const whole = inOneWriting(written).replace(OF_THE_WHOLE, blank);
