@@ -19,6 +19,11 @@ const FATS: readonly (readonly [id: string, names: string])[] = [
   ['oil-vegetable', '(?:non-?stick |cooking |oil )?spray|oil|öl|huile|aceite'],
 ];
 const FAT = anyWord(FATS.map(([, names]) => names).join('|'));
+const EVERY_FAT = new RegExp(FAT, 'giu');
+/** Each fat, or surface's state, with the pattern of one of its names alone. */
+const named = (of: readonly (readonly [id: string, words: string])[]): readonly (readonly [string, RegExp])[] =>
+  of.map(([id, words]) => [id, new RegExp(`^(?:${words})$`, 'iu')] as const);
+const FAT_ALONE = named(FATS);
 /** Words that say that a surface has fat on it, or is given some; without a fat's name it is any. */
 const GREASED: readonly (readonly [id: string, words: string])[] = [
   [
@@ -35,7 +40,8 @@ const GREASED: readonly (readonly [id: string, words: string])[] = [
     String.raw`(?:re-)?greased|graiss(?:ée?s?|e[rz])|(?:ein|be|ge)fett(?:en|et\p{L}*)|engras(?:ad[ao]s?|ar(?:la|lo)?)`,
   ],
 ];
-const GREASED_BY = anyWord(GREASED.map(([, words]) => words).join('|'));
+const GREASED_BY = new RegExp(anyWord(GREASED.map(([, words]) => words).join('|')), 'giu');
+const GREASED_ALONE = named(GREASED);
 /** "Butter the pan", "oil it": the fat is the verb. */
 const VERB =
   /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between|skillet|pan|griddle|(?:waffle )?iron)\b/i;
@@ -83,12 +89,11 @@ const isDry = ({ text, sentence }: Clause): boolean =>
   NO_FAT_ALONE.test(text) ||
   (NO_FAT_OF_SENTENCE.test(text) && SURFACE.test(sentence));
 
-const idOf = (said: string, of: typeof FATS): string | null =>
-  of.find(([, names]) => new RegExp(`^(?:${names})$`, 'iu').test(said))?.[0] ?? null;
+const idOf = (said: string, of: typeof FAT_ALONE): string | null => of.find(([, name]) => name.test(said))?.[0] ?? null;
 /** The fat that a text names, butter before the oil that is with it. */
 const fatNamed = (text: string): string | null => {
-  const all = [...text.matchAll(new RegExp(FAT, 'giu'))].map((m) => m[0]);
-  return all.find((w) => idOf(w, FATS) !== 'oil-vegetable') ?? all[0] ?? null;
+  const all = [...text.matchAll(EVERY_FAT)].map((m) => m[0]);
+  return all.find((w) => idOf(w, FAT_ALONE) !== 'oil-vegetable') ?? all[0] ?? null;
 };
 /** "In heißem Öl ausbacken", "fry in a little lard". */
 const FRIED_IN = new RegExp(String.raw`${IN.source}\s+(?:[\p{L}\d]+\s+){0,4}?${FAT.source}`, 'iu');
@@ -98,8 +103,8 @@ function fatOfVerb(text: string): string | null | undefined {
   const verb = (VERB.exec(text) ?? VERB_ALONE.exec(text))?.[1]?.toLowerCase();
   if (!verb) return undefined;
   const named = fatNamed(text.slice(text.toLowerCase().indexOf(verb) + verb.length));
-  if (named) return idOf(named, FATS);
-  return verb === 'film' || verb === 'grease' ? 'any' : idOf(verb, FATS);
+  if (named) return idOf(named, FAT_ALONE);
+  return verb === 'film' || verb === 'grease' ? 'any' : idOf(verb, FAT_ALONE);
 }
 
 /** "The first one gets oil". */
@@ -113,12 +118,12 @@ const isListed = (sentence: string): boolean =>
 function fatIn({ text, sentence }: Clause): string | null {
   const fat = fatNamed(text);
   const mixes = MIXES.test(text);
-  if (fat && FRIED_IN.test(text) && (FRIES.test(text) || (!mixes && DIALLED.test(text)))) return idOf(fat, FATS);
+  if (fat && FRIED_IN.test(text) && (FRIES.test(text) || (!mixes && DIALLED.test(text)))) return idOf(fat, FAT_ALONE);
   if (NO_SURFACE.test(text)) return null;
   const verb = fatOfVerb(text);
   if (verb !== undefined) return verb;
-  const words = [...text.matchAll(new RegExp(GREASED_BY, 'giu'))].map((m) => m[0]);
-  const greased = words.find((w) => idOf(w, GREASED) !== 'any') ?? words[0];
+  const words = [...text.matchAll(GREASED_BY)].map((m) => m[0]);
+  const greased = words.find((w) => idOf(w, GREASED_ALONE) !== 'any') ?? words[0];
   const on = SURFACE.test(text);
   const few = (rest: string): boolean =>
     rest
@@ -126,7 +131,7 @@ function fatIn({ text, sentence }: Clause): string | null {
       .replace(BESIDE, ' ')
       .replace(/[^\p{L}]/gu, '') === '';
   if (fat) {
-    const id = idOf(fat, FATS);
+    const id = idOf(fat, FAT_ALONE);
     if (on || greased || GETS.test(text) || GREASES.test(text) || FOR_IT.test(text) || CLOTH.test(text)) return id;
     // "drop in the butter, swirl, pour"; "bit of butter, wipe it round"
     const alone =
@@ -140,7 +145,7 @@ function fatIn({ text, sentence }: Clause): string | null {
       : null;
   }
   if (!greased) return null;
-  return on || few(text.replace(greased, ' ')) || CLOTH.test(text) ? idOf(greased, GREASED) : null;
+  return on || few(text.replace(greased, ' ')) || CLOTH.test(text) ? idOf(greased, GREASED_ALONE) : null;
 }
 
 /** What fat is rubbed on with. */
@@ -150,12 +155,12 @@ const CLOTH = anyWord('rag|cloth|paper|pad|felt|chiffon|papier|\\p{L}*tuch|papel
 export const fatNamedIn = ({ text }: Clause): string | null => {
   const isMeasured = /\d ?(?:g|ml|kg|cups?|grammes?|gramm|gramos)\b/i.test(text);
   const fat = isMeasured || NO_SURFACE.test(text) || MIXES.test(text) ? null : fatNamed(text);
-  return fat === null ? null : idOf(fat, FATS);
+  return fat === null ? null : idOf(fat, FAT_ALONE);
 };
 
 /** Whether a text is the name of a fat, and nothing more. */
 export const isFatAlone = (text: string): boolean =>
-  idOf(text.trim().replace(/^(?:(?:a (?:little|bit of)|some|good|my|the) )+/i, ''), FATS) !== null;
+  idOf(text.trim().replace(/^(?:(?:a (?:little|bit of)|some|good|my|the) )+/i, ''), FAT_ALONE) !== null;
 
 /** "Coconut oil, not much": so little may stand behind it, characters. */
 const MOST_BESIDE = 16;
@@ -168,7 +173,7 @@ function fatAlone({ text, sentence }: Clause, beside: readonly (Clause | undefin
     !beside.some((x) => x && HOT_HEAT.test(x.sentence))
   )
     return null;
-  return idOf(text.replace(/^(?:i|we|he|she) uses? /i, ''), FATS);
+  return idOf(text.replace(/^(?:i|we|he|she) uses? /i, ''), FAT_ALONE);
 }
 
 function howIn(text: string): string {
