@@ -170,8 +170,15 @@ function placeOfItems(row: CardRow, r: RowReading): RowPlace {
   const alone = lines.length === 1 && !r.single ? placeOfNothing(row, line, r) : null;
   if (alone) return alone;
   if (hasAmount(line, t) || r.single || r.started) return { at: 'lines', lines };
-  const names = line.ingredient !== null || lines.length > 1 || lookUp(t, r.house).kind !== 'unknown';
-  if (names || isNumbered(row, r)) return { at: 'lines', lines };
+  const asks = line.findings.some(
+    (f) => f.code !== 'unknown-ingredient' && f.code !== 'not-understood' && f.code !== 'no-amount',
+  );
+  const names =
+    line.ingredient !== null ||
+    lines.length > 1 ||
+    (r.title !== null && (line.use !== 'batter' || asks)) ||
+    lookUp(t, r.house).kind !== 'unknown';
+  if (names || r.listed || isNumbered(row, r)) return { at: 'lines', lines };
   return r.title ? aside('note') : { at: 'title', text: t };
 }
 
@@ -184,6 +191,7 @@ function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | nul
   if (isDishOfThing(row, line, r) || isAboveTalk(row, line, r)) return { at: 'title', text: t };
   if (line.ingredient !== null) return null;
   // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
+  if (r.started && line.use !== 'batter') return null;
   if (r.started) return A_PORTION.test(t) || (ROW_AT_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
   const isNamed = /\((?:makes|yields?|serves|feeds)\b/i.test(t) || (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t));
@@ -421,7 +429,7 @@ function claimsOf({ heading }: Extract<RowPlace, { readonly at: 'lines' }>, line
 const LEAST_LISTED = 2;
 function placeRows(
   raws: readonly string[],
-  of: Omit<RowReading, 'role' | 'title' | 'started' | 'pointed' | 'before'>,
+  of: Omit<RowReading, 'role' | 'title' | 'started' | 'listed' | 'pointed' | 'before'>,
 ): Placed {
   let title: string | null = null;
   const sections: Section[] = [{ id: 's0', heading: null, role: 'batter', asked: false }];
@@ -442,6 +450,7 @@ function placeRows(
           role: section.role,
           title,
           started: lines.length > 0,
+          listed: sections.length > 1,
           before: lines,
           pointed:
             lines.length >= LEAST_LISTED &&

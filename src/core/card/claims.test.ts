@@ -2,11 +2,14 @@
  * The laws of reading a line: put together from the tables it gives its parts back, or asks; and no word is ever
  * missing.
  */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { weigh } from '../pantry/weigh';
 import { parseAmount } from '../quantity/amount';
+import { workedLines } from '../testing/corpus';
 import { counting } from '../testing/counted';
 import { cases } from '../testing/share';
 import { stripBullet } from './bullet';
@@ -223,4 +226,28 @@ test('nothing of a card is dropped: every row is title, line, heading, set aside
     ),
     { numRuns: cases(300) },
   );
+});
+
+test('a line is a line wherever it stands: below a heading, first, within or last in a list', () => {
+  const lines = workedLines(readFileSync(join(__dirname, 'corpus', 'lines.tsv'), 'utf8'))
+    .map((w) => w.text)
+    // what is a remark, or the method, below a title alone
+    .filter(
+      (t) =>
+        !t.includes('\t') && t.length < 150 && !['NaN g flour', 'no salt', 'in another bowl three eggs'].includes(t),
+    );
+  const places = (t: string): readonly string[] => [
+    `Ingredients\n${t}`,
+    `Lock cakes\n\n${t}\n250 g flour\n2 eggs\n300 ml milk`,
+    `Lock cakes\n\n250 g flour\n2 eggs\n${t}\n300 ml milk\n1 tsp salt\n\nMix and fry.`,
+    `Lock cakes\n\n250 g flour\n2 eggs\n300 ml milk\n${t}`,
+  ];
+  const lost = lines.flatMap((t) =>
+    places(t).filter((text) => {
+      const card = readCard(text, FRESH_CONVENTIONS);
+      const row = text.split('\n').indexOf(t) + 1;
+      return !card.ok || !card.value.lines.some((l) => l.lineNumber === row);
+    }),
+  );
+  expect(lost).toEqual([]);
 });

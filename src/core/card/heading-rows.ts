@@ -66,7 +66,9 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   const role = cooks ? 'pan' : said;
   if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
   const untitled = r.title === null && !r.started;
-  if (untitled && r.role === 'batter' && DISH.test(words) && !/^(?:for|to)\b/i.test(words))
+  // below a heading a row without a mark is of the list: "knob of butter for each crepe"
+  const dish = untitled && r.role === 'batter' && (shape.marked || !r.listed);
+  if (dish && DISH.test(words) && !/^(?:for|to)\b/i.test(words))
     return { at: 'title', text: raw.text.replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '').replace(/\s*:$/, '') };
   const at: HeadingRow = { shape, next, first: untitled && r.rows.slice(0, n).every((x) => x.text === ''), n, r };
   if (role === 'method' || role === 'notes')
@@ -92,6 +94,8 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   const named = lookUp(words, r.house).kind !== 'unknown';
   const apart = n === 0 || r.rows[n - 1]?.text === '' || !r.started;
   const heads = !named || isItem(next, r, true);
+  // "Whipped cream for the top": a thing, and what it is for
+  if (!marked && isThingWithUse(words, r)) return null;
   if (marked ? heads : HEADS_LIST.test(words) || (apart && heads && !first)) return { at: 'heading', words, role };
   // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
   const made = role === 'side' && (MADE.test(words) || !named) && isItem(next, r, true);
@@ -103,6 +107,13 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   const isWords =
     row !== undefined && isFewWords(row, words) && own?.written.length === 0 && (own.ingredient === null || isBatters);
   return !first && isWords && (!named || isBatters) && isAmongMeasured(n, r, 1) ? { at: 'heading', words, role } : null;
+}
+
+function isThingWithUse(words: string, r: RowReading): boolean {
+  const [, said] = /^(.*\S)\s+(?:for|to|on)\b/i.exec(words) ?? [];
+  if (said === undefined || MADE.test(said)) return false;
+  const { ingredient, use } = readLine(words, r.house, {}, null, r.languages);
+  return use !== 'batter' || ingredient !== null;
 }
 
 /** What a yeast batter is begun with, and is made of rows of its own. */

@@ -5,27 +5,27 @@ import { plain } from '../quantity/units';
 
 const MARKS: Readonly<Record<Language, ReadonlySet<string>>> = {
   de: new Set(
-    'el tl prise pck packchen essloffel teeloffel tasse becher und oder fur zum ein eine einen etwas zutaten teig mehl zucker milch eier ei butter zubereitung ruhren verruhren minuten schlagen'.split(
+    'el tl prise pck packchen saft schale einer eines halbe halben ol hefe salz wasser mit gr stuck essloffel teeloffel tasse becher und oder fur zum ein eine einen etwas zutaten teig mehl zucker milch eier ei butter zubereitung ruhren verruhren minuten schlagen'.split(
       ' ',
     ),
   ),
   fr: new Set(
-    'de la le les du des un une et ou cuillere cuilleres soupe cafe pincee sachet farine sucre lait oeufs oeuf beurre sel pour ingredients pate melanger repos'.split(
+    'de la le les du des un une et ou cuillere cuilleres soupe cafe pincee sachet farine sucre lait oeufs oeuf beurre sel pour pate melanger repos jus zeste huile levure eau'.split(
       ' ',
     ),
   ),
   es: new Set(
-    'de la el los las un una y o cucharada cucharadas cucharadita taza tazas pizca harina azucar leche huevo huevos mantequilla sal para ingredientes masa mezclar'.split(
+    'de la el los las un una y o cucharada cucharadas cucharadita taza tazas pizca harina azucar leche huevo huevos mantequilla sal para ingredientes masa mezclar aceite levadura agua limon zumo ralladura medio media del con chorrito'.split(
       ' ',
     ),
   ),
   it: new Set(
-    'di del della il la un una e o cucchiaio cucchiai cucchiaino pizzico bustina farina zucchero latte uova uovo burro sale per ingredienti impasto mescolare'.split(
+    'di del della il la un una e o cucchiaio cucchiai cucchiaino pizzico bustina farina zucchero latte uova uovo burro sale per ingredienti impasto mescolare olio lievito acqua limone scorza succo mezzo mezza'.split(
       ' ',
     ),
   ),
   nl: new Set(
-    'een en of van voor eetlepel eetlepels theelepel theelepels snufje zakje bloem suiker melk eieren boter zout beslag ingredienten mengen'.split(
+    'een en of van voor eetlepel eetlepels theelepel theelepels snufje zakje bloem suiker melk eieren boter zout beslag ingredienten mengen gist olie citroen rasp halve'.split(
       ' ',
     ),
   ),

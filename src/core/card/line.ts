@@ -87,7 +87,7 @@ export interface Reading {
   readonly why: string;
 }
 
-const BRUSHED = /\b(?:to brush|for brushing)\s*\)?\s*$/i;
+const BRUSHED = /\b(?:to brush|for brushing|for (?:each|every) \p{L}+)\s*\)?\s*$/iu;
 
 /** Longer than any ingredient line: it is prose. */
 const MOST_LINE_CHARS = 300;
@@ -183,9 +183,15 @@ interface Known {
   readonly rank: number;
 }
 
+/** A counted fruit or root may weigh so many times as much as its bracket, or as little. */
+const GROWN = 1.6;
+
 /** Whether two amounts of a line are further apart than rounding and filling explain. */
 function isApart(best: Known, other: Known, i: Ingredient): boolean {
-  const { low, high } = disagreementBracket(other.weighed);
+  // "1 potato (200 g)": what grows comes in every size
+  const grown = other.a.unit === null && i.category !== 'egg' ? GROWN : 1;
+  const bracket = disagreementBracket(other.weighed);
+  const [low, high] = [bracket.low / grown, bracket.high * grown];
   const fine = i.category === 'leavening' || i.category === 'salt';
   const share = fine
     ? SLACK_OF_FINE * Math.min(best.weighed.grams, other.weighed.grams)
@@ -441,9 +447,9 @@ function doubtsOnLine(s: SplitLine, i: Ingredient, chosen: boolean): readonly Li
   ];
 }
 
-/** "For brushing" is the pan's with fat, the piece's with egg. */
+/** "For brushing", "for each": the pan's with fat, the piece's with egg, milk or jam. */
 const toldUse = (s: SplitLine, i: Ingredient | null): Use | null =>
-  s.use === 'pan' && i?.category === 'egg' && BRUSHED.test(s.text) ? 'topping' : s.use;
+  s.use === 'pan' && i !== null && i.category !== 'fat' && BRUSHED.test(s.text) ? 'topping' : s.use;
 
 function readAnew(
   text: string,

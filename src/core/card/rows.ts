@@ -41,24 +41,32 @@ export const ROW_AT_HEAT =
 export const A_PORTION_ALONE =
   /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
 
+/** "1 inch ginger, grated": so much of what is cut by its length. */
+const A_LENGTH_OF =
+  /^[^\p{L}]*(?:inch(?:es)?|cm)\s+(?:(?:piece|knob|stick|length)\s+)?(?:of\s+)?(?:fresh\s+|root\s+)?(?:ginger|turmeric|galangal|horseradish|butter|lard|cinnamon|vanilla|chorizo)\b/iu;
+
+/** "Warm syrup on top": how it is, and nothing that is done. */
+const IS_STATE =
+  /^(?:warm|cool|dry)\s+(?!(?:the|it|them|an?|up|through|your|to|in|for|on|until|till|gently|slowly|over|and|together|well|thoroughly)\b)[^.!]*$/i;
+
 /** Whether a row tells what to do, and is no line of the list. */
 export function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
   // "in another bowl three eggs": an amount once the words that lead it in are off
   const bare = /^[\d½¼¾⅓⅔⅛]/u.test(said) ? said : withoutLead(said);
   const t = bare !== said && readAmount(bare) ? bare : said;
-  if (/^[\d½¼¾⅓⅔⅛.]/u.test(t)) {
-    if (CLOCK.test(t) || /^\d{3}\s*[CF]\b/.test(t)) return true;
-    // a short row that starts with a number and is no sentence
-    if (t.length < 60 && !/[.!?]/.test(t)) return false;
-  } else if (CLOCK.test(t)) return true;
+  const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t);
+  if (isTimed || /^\d{3}\s*[CF]\b/.test(t)) return true;
+  // a short row that starts with a number and is no sentence
+  if (/^[\d½¼¾⅓⅔⅛.]/u.test(t) && t.length < 60 && !/[.!?]/.test(t)) return false;
   const words = t.split(/\s+/).length;
   const amount = readAmount(t);
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
-  if (DOING.has(firstWord(t)) && (words > 3 || /[.!]$/.test(t))) return true;
+  // "as much flour as it takes"
+  const isDone = DOING.has(firstWord(t)) && !IS_STATE.test(t) && !/^as (?:much|many)\b/i.test(t);
+  if (isDone && (words > 3 || /[.!]$/.test(t))) return true;
   // "serve it hot": nothing is measured and nothing named
-  if (DOING.has(firstWord(t)) && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t))
-    return true;
+  if (isDone && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t)) return true;
   const told = TOLD.exec(t);
   if (told && DOING.has(firstWord(t.slice(told[0].length))) && words > 3) return true;
   // prose: a full sentence of some length
@@ -100,6 +108,8 @@ export interface RowReading {
   readonly role: Role;
   readonly title: string | null;
   readonly started: boolean;
+  /** A heading stands above: the list has begun, and a row below is no title. */
+  readonly listed: boolean;
   /** A row that ends with a point is a sentence: the list's own rows have none, or the method has begun. */
   readonly pointed: boolean;
   /** Rows that are numbered steps, by their place. */

@@ -1,8 +1,9 @@
 import type { KitchenConventions } from '../pantry/conventions';
+import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { stripBullet } from './bullet';
 import { findAmounts, takeLoose, takeMeasures, takeSizeOfThing, takeTradeCan } from './claims/amounts';
-import { bothOf, partOf, takeWhence } from './claims/fruit';
+import { bothOf, partAbroad, partOf, takeWhence } from './claims/fruit';
 import { finish, Reader, type SplitLine } from './claims/reader';
 import { assemble } from './claims/restated';
 import { takePhrases } from './claims/uses';
@@ -31,7 +32,18 @@ export const splitLine = (
   source: string,
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null = null,
-): SplitLine => byTemplate(source, house, languages, splitWhole) ?? splitWhole(source, house, languages);
+): SplitLine => byTemplate(source, house, languages, withoutAsides) ?? withoutAsides(source, house, languages);
+
+/** "(check the date!)": a bracket that measures nothing, with words that nobody knows. */
+const ASIDE = /\([^()\d]{3,}\)/gu;
+/** A line; where its brackets keep it from a name, without them: what they say is told as not understood. */
+function withoutAsides(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
+  const whole = splitWhole(source, house, languages);
+  if (whole.name.kind !== 'unknown' || whole.problem || whole.rows.length > 0 || whole.text.search(ASIDE) < 0)
+    return whole;
+  const bare = splitWhole(source, house, languages, ASIDE);
+  return bare.name.kind === 'found' ? bare : whole;
+}
 
 export /** Claims the words that lead a spoken line in. @returns where it begins */
 function takeLeadIn(r: Reader): number {
@@ -91,14 +103,37 @@ function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
 const unPointed = (text: string): string =>
   text.replace(/^["“„«](.*)["”“»]$/u, '$1').replace(/\s*[,;]+$|(?<=\p{L}{4}|\))\.$/u, '');
 
-function splitWhole(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
+/** "60 g butter, plus oil for the pan": a thing of the batter, and another of the pan or the plate without an amount. */
+const AND_ANOTHER =
+  /^(.*[\d½¼¾⅓⅔⅛].*?),?\s+(?:plus|and|with|\+)\s+((?:some\s+|a\s+(?:little|bit of)\s+)?(?!(?:more|extra|additional|a|some)\b)(\p{L}[\p{L} -]{1,24}?)\s+(?:for|to)\s+(?:(?:the|a|your|my|hot)\s+)*(?:pans?|griddle|skillet|(?:waffle\s+)?irons?|fry(?:ing)?|greas(?:e|ing)|cook(?:ing)?|serve|serving|dust(?:ing)?|sprinkle|top(?:ping)?|garnish)\b[^\d]*)$/iu;
+function anotherUse(r: Reader): boolean {
+  const m = AND_ANOTHER.exec(r.text);
+  const { house } = r.asking;
+  const other = m?.[3] ? lookUp(m[3], house) : null;
+  if (!m?.[1] || !m[2] || other?.kind !== 'found') return false;
+  const own = splitLine(m[1], house, r.asking.languages).name;
+  if (own.kind !== 'found' || own.ingredient.id === other.ingredient.id) return false;
+  r.rows.push(m[1], m[2]);
+  r.problem = { code: 'several-lines', message: 'Two things on one line: each wants a line of its own.' };
+  return true;
+}
+
+/** @param aside what is not read, and told as not understood */
+function splitWhole(
+  source: string,
+  house: KitchenConventions,
+  languages: ReadonlySet<Language> | null,
+  aside?: RegExp,
+): SplitLine {
   const r = new Reader(unPointed(stripBullet(source)), { house, languages });
   const { text } = r;
   const problem = wrongNumber(source, text);
   if (problem) return { ...finish(r), problem };
+  if (aside) for (const m of text.matchAll(aside)) r.claim(m.index, m.index + m[0].length, 'unknown');
+  if (anotherUse(r)) return finish(r);
   const { from: begins, to } = takePhrases(r, takeLeadIn(r));
   r.problem = askedOfUses(r, begins, to) ?? r.problem;
-  const special = partOf(r, begins, to) ?? bothOf(r, begins, to);
+  const special = partOf(r, begins, to) ?? partAbroad(r, begins, to) ?? bothOf(r, begins, to);
   if (special) return special;
   takeMeasures(r);
   takeWhence(r, begins);

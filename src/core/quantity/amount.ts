@@ -38,7 +38,7 @@ export interface ReadAmount {
 }
 
 const ABOUT =
-  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|close\s+to|just\s+(?:over|under|above|below|about)|(?:just\s+)?shy\s+of|slightly\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge)\s+(?:over|under|above|below|shy\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
+  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|not\s+quite|all\s+but|close\s+(?:to|on)|just\s+(?:over|under|above|below|about|short\s+of)|(?:just\s+)?shy\s+of|(?:slightly|fractionally)\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge|shade|whisker|fraction)\s+(?:over|under|above|below|shy\s+of|short\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
 const ABOUT_AFTER =
   /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
 const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;
@@ -47,10 +47,10 @@ const OR_MORE =
   /^\s*,?\s*(?:or|and)\s+(?:(?:a\s+)?(?:little|bit)\s+)?more(?:\s+(?:to\s+taste|if\s+(?:needed|you\s+like|liked)|as\s+needed))?(?![\p{L}])(?!\s+(?:for|of)\b)/iu;
 /** How full a measure is, by the words for it; of a measure's own language where it stands before the unit. */
 const FULLNESS_WORDS: Readonly<Record<Fullness, string>> = {
-  scant: 'scant|skimpy|knapp(?:e[rsn]?)?',
-  level: String.raw`level|lvl\.?|flat|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
+  scant: 'scant|skimpy|bare|knapp(?:e[rsn]?)?',
+  level: String.raw`level|lvl\.?|flat(?!\s+of\b)|full|gestr\.|gestrichene?[rsn]?|volle[rsn]?|afgestreken|strøge[tn]|strøken|strøkne|struke[tn]|strukna`,
   rounded: 'rounded|rnd\\.?',
-  heaping: String.raw`heaping|heaped|hpg\.?|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
+  heaping: String.raw`heaping|heaped|mounded|piled|hpg\.?|brimming|overflowing|geh\.|gehäufte?[rsn]?|opgehoopte?|top(?:pet|pede|pad|pade)|rågad[e]?`,
   generous: 'generous|good|big|gute[rsn]?|bonnes?',
 };
 const FULL = new RegExp(
@@ -82,10 +82,12 @@ const PLUS =
   /^\s*(?:,\s*)?(plus|\+|and|&|minus|less|−)\s*(?:an?\s+(?:extra|additional)\s+|another\s+|an?\s+further\s+)?/i;
 
 const ONE = new Fraction(1);
+/** Units that count: how many of a thing one of them is. */
+const MANY: Readonly<Record<string, number>> = { dozen: 12, gross: 144, 'egg-tray': 30 };
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 const UNSAID =
-  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|spoonful)(?:ful)?\s+of\s)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|spoonful)(?:ful)?\s+(?:of\s|and\s+(?:an?\s+)?(?:half|quarter|third|bit)\b))|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
@@ -326,8 +328,9 @@ function readTerm(text: string, sign: 1 | -1): ReadTerm | null {
       fill: null,
     };
   }
-  if (found.id === 'dozen') {
-    const term = { sign, low: t.low.mul(12), high: t.high?.mul(12) ?? null, unit: null, fullness: null };
+  const many = MANY[found.id];
+  if (many !== undefined) {
+    const term = { sign, low: t.low.mul(many), high: t.high?.mul(many) ?? null, unit: null, fullness: null };
     return { term, length: found.end, fill: null };
   }
   const unit = found.id === 'cc' ? ccUnit(t.low) : found.id;

@@ -26,7 +26,7 @@ export function fillOf(how: string | undefined, word: string): FillMethod {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely close just slightly between up at max maximum min minimum maybe say perhaps touch hint full flat another prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely not all fractionally close just slightly between up at max maximum min minimum maybe say perhaps touch hint shade whisker fraction hair tad full flat bare mounded piled another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -82,7 +82,7 @@ function readAny(text: string, lead = true): ReadAmount | null {
 }
 
 const SIZE_OF =
-  /(?:\b(?:(?:an?|1|one)\s+)?(?:(?:small|large|good)\s+)?(?:knob|piece|lump|pat|bit)\s+of\s+)?\b[\p{L}]+(?:\s+[\p{L}]+)?,?\s+((?:about\s+)?(?:of\s+)?the\s+size\s+of\s+an?\s+(?:small\s+|large\s+)?(walnut|hazelnut|egg)\b)/iu;
+  /(?:\b(?:(?:an?|1|one)\s+)?(?:(?:small|large|good)\s+)?(?:knob|piece|lump|pat|bit)\s+of\s+)?\b[\p{L}]+(?:\s+[\p{L}]+)?,?\s+((?:about\s+)?(?:of\s+)?(?:the\s+)?size\s+of\s+an?\s+(?:small\s+|large\s+)?(walnut|hazelnut|egg)\b)/iu;
 
 const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?:knob|piece|lump|pat|bit)\s+of\s+)?)/i;
 
@@ -97,12 +97,16 @@ const ONE_MORE =
 const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i;
 /** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
 const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
-  [/dry|temp|warm|heat|finger|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i, phrases.STATES],
+  [
+    /dry|temp|warm|heat|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
+    phrases.STATES,
+  ],
   [/toss|roll|dust|coat|dredg|shak/i, phrases.TURNED_IN],
   [/\(/, phrases.REMARK],
   [/sift|siev/i, phrases.SIFTED_OFTEN],
   [/\bnot\b/i, phrases.NOT],
   [/\bt(?:ype?|ipo)?\s?-?\s?\d/i, phrases.WHITE_FLOUR_TYPE],
+  [/mehl/i, phrases.MILLED_TYPE],
   ...phrases.MEASURES.map((re) => [NUMBERED, re] as const),
 ];
 

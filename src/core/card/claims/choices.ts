@@ -145,6 +145,11 @@ const LENT: Readonly<Record<string, RegExp>> = {
   zest: /^(?:orange|lemon|lime|grapefruit)$/,
   water: /^(?:soda|tonic|sparkling|mineral|coconut|rose|tap|still|spring|seltzer)$/,
   cider: /^(?:apple|pear)$/,
+  seed: /^(?:pumpkin|squash|poppy|sesame|chia|flax|hemp|fennel|caraway|melon)$/,
+  syrup: /^(?:date|rice|malt|ginger|vanilla|elderflower|cherry|raspberry|strawberry|blueberry|orange|lemon)$/,
+  puree:
+    /^(?:apple|pear|plum|peach|apricot|mango|pumpkin|squash|carrot|banana|prune|date|raspberry|strawberry|blueberry|sweet potato|potato)$/,
+  extract: /^(?:vanilla|almond|lemon|orange|peppermint|coffee|rum|coconut)$/,
 };
 
 const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | null => {
@@ -152,6 +157,10 @@ const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | nu
   const noun = last[last.length - 1]?.norm ?? '';
   return own.length === 1 && LENT[noun]?.test(own[0]?.norm ?? '') ? noun : null;
 };
+
+/** "Oats and flour": a plural is a thing by itself, and no kind of what follows. */
+const isPlural = (words: readonly Token[]): boolean =>
+  /\p{L}{2}s$/iu.test(words.at(-1)?.text ?? '') && words.at(-1)?.norm !== words.at(-1)?.text.toLowerCase();
 
 /** Things listed for one amount: "cinnamon, ginger and nutmeg". @returns null where one of them is not understood */
 export function readEach(
@@ -166,9 +175,16 @@ export function readEach(
       !HEADS.has(head.norm) ||
       own.length === 0 ||
       standsAlone(own) ||
+      isPlural(own) ||
       !own.every((t) => VARIANT.has(t.norm) || HARMLESS.has(t.norm))
     )
       return null;
+    const lent = lentName(r, [...own, head]);
+    return isUnknown(lent) ? null : { ...lent, as: lent.as.slice(0, own.length) };
+  };
+  // "pumpkin and sunflower seeds"
+  const lentNoun = (own: readonly Token[]): NameReading | null => {
+    if (!head || own.includes(head) || !lacksNoun(own, [head])) return null;
     const lent = lentName(r, [...own, head]);
     return isUnknown(lent) ? null : { ...lent, as: lent.as.slice(0, own.length) };
   };
@@ -179,7 +195,7 @@ export function readEach(
   for (const g of groupsOf(inSpan, /^(?:and|&|\+|plus|,|;|\/|und|et|y|e|og|och|en)$/i)) {
     const words = g.tokens.filter(isWord);
     const own = words.slice(words.findIndex((t) => !FILLER.has(t.norm)));
-    const lent = withHead(own);
+    const lent = withHead(own) ?? lentNoun(own);
     const name = lent ?? nameOf(r, own);
     if (isUnknown(name)) return null;
     out.push({ name, said: lent ? `${saidBy(r, own)} ${head?.text}` : saidBy(r, own), tokens: own });

@@ -1,4 +1,5 @@
 /** Parts of a fruit: its zest, its juice, the whites of so many eggs. */
+import Fraction from 'fraction.js';
 import { type NameReading, readName } from '../../pantry/lookup';
 import { FILLER, HARMLESS, LEADS_INTO_STATE, STATE } from '../../pantry/tables/words';
 import type { Amount } from '../../quantity/amount';
@@ -14,6 +15,16 @@ const PART_OF =
 /** "(from 1 lemon)", "(about 2 lemons)": where it comes from, counted. */
 const FROM_PIECES =
   /[\s,(]*\b(?:from|about|of|approx\.?|roughly)\s+(?:about\s+)?(?:\d+|½|half|an?|one|two|three|four)\s*(?:\d\/\d\s*)?(?:an?\s+)?(?:large|small|medium|ripe|unwaxed|whole)?\s*(?:lemons?|oranges?|limes?|bananas?|apples?|eggs?|pods?)\b\s*\)?/iu;
+
+/** The parts of a fruit in the other languages of the names: "abgeriebene Schale einer Zitrone", "zumo de medio limón". */
+const ABROAD =
+  /^(?:(?:die|das|der|le|la|les|el|l['’]|il|lo|un|de|het)\s*)?(?:(?:fein(?:e)?|abgeriebene[nr]?|geriebene[nr]?|ausgepresste[nr]?|frisch gepresste[nr]?)\s+)*(?:(?<zest>schale|abrieb|zestes?|[ée]corce|ralladura|c[áa]scara|piel|scorza(?:\s+grattugiata)?|buccia|rasp|schil)|(?<juice>saft|jus|zumo|jugo|succo|sap))\s+(?:(?:von|de|du|d['’]|di|del(?:l['’]|la)?|van)\s*)?(?:(?<half>(?:einer?\s+)?halben|1\/2|½|un(?:e|a|o)?\s+demi|demi|medio|media|mezzo|mezza|(?:een\s+)?halve)|(?<one>einer|eines|une?|una|uno|un|een)|(?<many>\d{1,2}|zwei|deux|dos|due|twee))?\s*(?:(?:bio-?|unbehandelten?|gro(?:ß|ss)en|kleinen)\s*)*(?<fruit>zitronen?|citrons?|lim(?:[oó]n(?:es)?|on[ei])|citroen(?:en)?|orangen?|oranges?|naranjas?|aranc[ei]a?|sinaasappels?|limetten?|limas?)\b[^\d]*$/iu;
+const HOW_MANY: Readonly<Record<string, number>> = { zwei: 2, deux: 2, dos: 2, due: 2, twee: 2 };
+const FRUIT_ABROAD: readonly (readonly [string, RegExp])[] = [
+  ['lemon', /^(?:zit|cit|lim[oó]n)/i],
+  ['lime', /^lim/i],
+  ['orange', /./],
+];
 
 const FRUITS: Readonly<Record<string, readonly [zest: string, juice: string]>> = {
   lemon: ['lemon zest', 'lemon juice'],
@@ -31,7 +42,8 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   const n = readNumber(whole);
   if (!n) return null;
   const after = from + text.length - whole.length + n.length;
-  const rest = tokensOf(r.text.slice(after, to)).filter(isWord);
+  // "(wax free)" says nothing of which fruit
+  const rest = tokensOf(r.text.slice(after, to).replace(/\([^()\d]*\)/g, ' ')).filter(isWord);
   const noun = rest.filter(
     (t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm) && !/^(?:whole|unwaxed|fresh|large|medium|small)$/.test(t.norm),
   );
@@ -75,6 +87,32 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
     name: word(first),
     said: first,
     extras: second && second !== '?' ? [{ amount, name: word(second), said: second }] : [],
+  };
+}
+
+/** The same in another language; null: it is none, or says no number. */
+export function partAbroad(r: Reader, from: number, to: number): SplitLine | null {
+  const m = ABROAD.exec(r.text.slice(from, to));
+  const { zest, half, one, many, fruit } = m?.groups ?? {};
+  const said = half ?? one ?? many;
+  const name = FRUITS[FRUIT_ABROAD.find(([, re]) => re.test(fruit ?? ''))?.[0] ?? '']?.[zest ? 0 : 1];
+  if (!m || said === undefined || !fruit || !name || name === '?') return null;
+  const n = new Fraction(half ? '1/2' : one ? 1 : (HOW_MANY[said.toLowerCase()] ?? Number(said)));
+  const numberAt =
+    from + m[0].toLowerCase().lastIndexOf(said.toLowerCase(), m[0].toLowerCase().lastIndexOf(fruit.toLowerCase()));
+  r.claim(numberAt, numberAt + said.length, 'amount');
+  const part = zest ?? m.groups?.juice ?? '';
+  for (const t of r.tokens) {
+    if (t.as !== null || !isWord(t)) continue;
+    if ([part, fruit].some((x) => x.toLowerCase().includes(t.text.toLowerCase()))) t.as = 'ingredient';
+    else t.as = STATE.has(t.norm) ? 'state' : 'filler';
+  }
+  return {
+    ...finish(r),
+    amounts: [{ terms: [{ sign: 1, low: n, high: null, unit: null, fullness: null }], approximate: false }],
+    amountSpans: [{ start: numberAt, end: numberAt + said.length }],
+    name: readName(name.split(' '), r.asking.house),
+    said: name,
   };
 }
 

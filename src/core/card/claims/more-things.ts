@@ -7,7 +7,7 @@ import * as phrases from '../phrases';
 import { isWord, type Token } from '../words';
 import { takeFill, takeFillAfter } from './amounts';
 import { type NamedThing, readNames } from './choices';
-import { claimName, isUnknown, nameOf, saidBy } from './names';
+import { claimName, isUnknown, lentName, nameOf, saidBy } from './names';
 import {
   type At,
   type Extra,
@@ -56,7 +56,7 @@ interface Beside extends LaterAmount {
 }
 
 const JOINING =
-  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
+  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|bloomed|steeped|soured|warmed|slaked)\s+(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
 /** The joining word stands before the later amount. */
 const joinAt = (r: Reader, l: LaterAmount): number => JOINING.exec(r.text.slice(0, l.at.start))?.index ?? l.at.start;
 
@@ -111,11 +111,17 @@ function addSame(line: Line, { at, words, name }: Beside, sign: 1 | -1): void {
   else for (const t of words) t.as = STATE.has(t.norm) ? 'state' : 'filler';
 }
 
+/** What is poured off again is no part of the batter, or not all of it. */
+const POURED_OFF =
+  /\b(?:drain(?:ed)?|strain(?:ed)?|rins(?:e|ed)|squeez(?:e|ed)|discard(?:ed)?|poured? (?:off|away))\b/i;
+
 /** An amount that a word adds or takes off. @returns false where its words are not understood */
 function takeJoined(line: Line, b: Beside, joined: string, from: number, to: number): boolean {
   const { r, named, amounts } = line;
   const { own, words, name } = b;
   const known = named.name.kind !== 'unknown';
+  const put = /^(\p{L}+)\s+(?:in|to|with)/iu.exec(joined)?.[1];
+  if (put && POURED_OFF.test(r.text)) return false;
   const isElsewhere = r.use !== null || r.side !== null;
   if (isElsewhere && own.length === 0 && b.isLast && known) {
     line.problem = partUses(line, b, from, to);
@@ -125,6 +131,12 @@ function takeJoined(line: Line, b: Beside, joined: string, from: number, to: num
   } else if (isSameThing(name, named.name) || own.every((t) => STATE.has(t.norm) || HARMLESS.has(t.norm))) {
     addSame(line, b, LESS.test(joined) ? -1 : 1);
   } else if (!isUnknown(name) && known && !LESS.test(joined)) {
+    // "1 tsp soda dissolved in 1 tbsp water": a line of each, where several may stand
+    if (put)
+      r.rows.push(
+        r.text.slice(from, b.start) + (/^(?:dissolved|melted|soaked|bloomed)$/i.test(put) ? `, ${put}` : ''),
+        r.text.slice(b.at.start, b.end),
+      );
     line.extras.push({ amount: b.at.amount, name, said: saidBy(r, words) });
     claimName(words, name);
   } else return false;
@@ -162,6 +174,16 @@ function takeBeside(line: Line, b: Beside, from: number, to: number): void {
   }
 }
 
+/** "2 large or 3 small eggs": eggs of a size, whose noun stands at the end; null: something else. */
+function sizedBefore(r: Reader, own: readonly Token[], { at }: LaterAmount, to: number): NamedThing | null {
+  const egg = r.free(at.end, to).find((t) => t.norm === 'egg');
+  if (!egg || own.length === 0 || own.some((t) => t.norm === 'egg')) return null;
+  const name = lentName(r, [...own, egg]);
+  if (name.kind !== 'found' || name.ingredient.category !== 'egg') return null;
+  claimName(own, { ...name, as: name.as.slice(0, own.length) });
+  return { name, said: `${saidBy(r, own)} ${egg.text}`, alternatives: [] };
+}
+
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
 export function several(
   r: Reader,
@@ -174,7 +196,8 @@ export function several(
   takeFill(r, spans.slice(0, 1));
   const [first] = later;
   const mainEnd = first ? Math.min(first.at.start, joinAt(r, first)) : to;
-  const named = readNames(r, r.free(from, mainEnd).filter(isWord));
+  const own = r.free(from, mainEnd).filter(isWord);
+  const named = (first?.or && sizedBefore(r, own, first, to)) || readNames(r, own);
   const line: Line = { r, named, amounts, spans, extras: [], alternatives: [], problem: null };
   for (const [n, l] of later.entries()) {
     r.claim(joinAt(r, l), l.at.start, 'filler');

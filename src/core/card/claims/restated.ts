@@ -24,7 +24,7 @@ const TIMES_COUNT = /\s*\b[x×]\s*(\d{1,3})\b(?!\s*(?:cm|mm|g\b|ml\b))/iu;
 const OR_TWO = /\s+or\s+(two|three)\b/i;
 
 const PACK =
-  /^\s*-?\s*(?:(?:small|large|whole|full)\s+)?(?:cans?|tins?|packets?|packages?|packs?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|sacks?|box(?:es)?|bottles?|blocks?|envelopes?|pouch(?:es)?|cups?(?=\s+of\s+(?:yog|cream)))(?![\p{L}])/iu;
+  /^\s*-?\s*(?:(?:small|large|whole|full)\s+)?(?:cans?|tins?|packets?|packages?|packs?|pkgs?\.?|jars?|sachets?|sticks?|bars?|containers?|tubs?|cartons?|pots?|bags?|sacks?|box(?:es)?|bottles?|jugs?|pails?|buckets?|cases?|crates?|blocks?|envelopes?|pouch(?:es)?|cups?(?=\s+of\s+(?:yog|cream)))(?![\p{L}])/iu;
 
 const EACH = /^\s*(?:each|apiece|a\s+piece|per\s+(?:\w+)|every)(?![\p{L}])/iu;
 
@@ -36,13 +36,13 @@ const PER_HEAD =
   /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,;([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
 
 const JOINED =
-  /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for)\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
+  /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|bloomed|steeped|soured|warmed|slaked)\s+(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
 
 /** What a line's amounts come to: the one that is meant, said once or more, and others. */
 interface Told {
@@ -103,7 +103,7 @@ function takePack({ r, told, cur, between, after, names, standing }: Follows): b
 const ALL_OF_IT =
   /\b(?:so|that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
 /** Measures that are bought full: a weight beside two of them is of one. */
-const BOUGHT = new Set(['can', 'packet', 'jar', 'carton']);
+const BOUGHT = new Set(['can', 'packet', 'jar', 'carton', 'pail']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
 const isOfAll = ({ cur, between, standing }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
@@ -160,7 +160,10 @@ function takeAgain(f: Follows): boolean {
   const counts =
     way === 'count' && wayOf(standing).startsWith('mass') && /[([]\s*$/.test(between) && COUNTED.test(r.text);
   if (JOINED.test(between) || !saysAgain || !(cur.counted || counts) || !standsAlone(f)) return false;
-  const otherWay = way !== wayOf(standing) && way !== 'vague' && (way !== 'count' || counts);
+  // "7 g 1 sachet yeast": one pack, which holds what was weighed
+  const isItsPack =
+    wayOf(standing).startsWith('mass') && BOUGHT.has(unitOf(cur.amount) ?? '') && countOf(cur.amount).equals(1);
+  const otherWay = isItsPack || (way !== wayOf(standing) && way !== 'vague' && (way !== 'count' || counts));
   const afterNames = nameWords(r, cur.end, next?.start ?? to);
   const plainAfter =
     names.length === 0 || afterNames.length === 0 || /^\s*[)\]]/.test(after) || !beginsName(r, afterNames);

@@ -44,7 +44,7 @@ export const STATE = list(
   derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
   froid froide froids chaud chaude tiede entier hache hachee rapees fria frio caliente templada freddo fredda caldo koud koude warme lauwe kall varmt koldt kalt
   einzeln nacheinander abwechselnd wechsel portionsweise dazu unterruhren unterheben unterziehen verruhren verquirlt verquirlen schaumig geruhrt ruhren
-  steif geschlagen steifgeschlagen montes montees neige montati neve montate punto nieve stijfgeslagen stiftpiskede stivpiskede hardpiskade
+  zerdruckt zerdruckte zerdruckter ecrasee ecrase ecrasees pelee pele steif geschlagen steifgeschlagen monte montes montees neige montati neve montate punto nieve stijfgeslagen stiftpiskede stivpiskede hardpiskade
   gesmolten zachte gezeefd geklopt geklopte gesplitst smeltet blodt sigtet pisket adskilte smalt mjukt siktat vispade lun ljummen varm kall
   twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
 );
