@@ -36,7 +36,7 @@ const OF_A_BATTER = new Set([
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
 const MADE =
-  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|whipped butter)$/i;
+  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|dip|salad|ragout|hash|salsa|relish|spread|curd|whipped butter)$/i;
 
 /** A row that has the shape of a heading, among the rows around it. */
 interface HeadingRow {
@@ -49,10 +49,10 @@ interface HeadingRow {
 }
 
 /** Words that head the method wherever they stand. */
-const HEADS_METHOD = /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?)$/i;
+const HEADS_METHOD = /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?|equipment|tools|utensils)$/i;
 /** Words that head a list without a mark and without a gap above them. */
 const HEADS_LIST =
-  /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i;
+  /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|serve with|serving|garnish(?:es)?|decorations?|greasing|griddle|spices|flavou?r(?:ing)?s?|fats?|caramel|custard|streusel|crumble|salad|soak|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i;
 
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | null {
@@ -98,11 +98,12 @@ function headingOfRole({ shape: { words, marked }, next, first, n, r }: HeadingR
   if (!marked && isThingWithUse(words, r)) return null;
   if (marked ? heads : HEADS_LIST.test(words) || (apart && heads && !first)) return { at: 'heading', words, role };
   // "Caramel sauce" in the middle of a list, and amounts below it: made here, most likely; asked
-  const made = role === 'side' && (MADE.test(words) || !named) && isItem(next, r, true);
+  const row = r.rows[n];
+  const isNamed = row !== undefined && isNamedBelow(row, n, r);
+  const made = role === 'side' && (MADE.test(words) || !named || isNamed) && isItem(next, r, true);
   if (made) return { at: 'heading', words, role, asked: true };
   // "Garnish", "Leaven", among rows that are all measured
   const isBatters = role === 'batter' && named && HEADS_FERMENT.test(words);
-  const row = r.rows[n];
   const own = row && readLine(row.text, r.house, {}, null, r.languages);
   const isWords =
     row !== undefined && isFewWords(row, words) && own?.written.length === 0 && (own.ingredient === null || isBatters);
@@ -135,7 +136,10 @@ function headingOfSomething(
   raw: CardRow,
   { shape: { words, marked }, next, first, n, r }: HeadingRow,
 ): RowPlace | null {
-  if (!marked) return isUnmarkedHeading(raw, words, n, r) ? { at: 'heading', words, role: 'unknown' } : null;
+  if (!marked)
+    return isUnmarkedHeading(raw, words, n, r) || isApartHeading(raw, words, n, r)
+      ? { at: 'heading', words, role: 'unknown' }
+      : null;
   if (first) return { at: 'title', text: words };
   const named = readLine(raw.text.replace(/:\s*$/, ''), r.house).ingredient;
   if (named && !isItem(next, r, true)) return null;
@@ -145,9 +149,24 @@ function headingOfSomething(
 /** "Sausages", and "8 sausages" right below. */
 function isNamedBelow(raw: CardRow, n: number, r: RowReading): boolean {
   const read = (x: CardRow | undefined): Line | null => (x ? readLine(x.text, r.house, {}, null, r.languages) : null);
-  const [own, next] = [read(raw)?.ingredient, read(nextRow(r, n))?.ingredient];
-  return own?.id === next?.id && own !== undefined && own !== null && !OF_A_BATTER.has(own.category);
+  const line = read(raw);
+  if (line?.written.length !== 0) return false;
+  const [own, next] = [line.ingredient, read(nextRow(r, n))?.ingredient];
+  // "Butter", "Sugar" alone may be lines that lack their amounts; "Browned butter" is made of what is below
+  const isMade = own && (!OF_A_BATTER.has(own.category) || raw.text.trim().includes(' '));
+  return isMade === true && own?.id === next?.id;
 }
+
+/** "Scrambled eggs", and "4 eggs" right below: nobody knows the words, and what they may mean is measured there. */
+function isMadeOfNext(words: string, n: number, r: RowReading): boolean {
+  const next = nextRow(r, n);
+  const line = readLine(words, r.house, {}, null, r.languages);
+  const below = next && readLine(next.text, r.house, {}, null, r.languages).ingredient;
+  return line.ingredient === null && line.written.length === 0 && line.suggestions.some((s) => s.id === below?.id);
+}
+
+/** "Vegan version", "gluten free option": what follows is another way, and no more of the same. */
+const ANOTHER_WAY = /\S (?:version|option|variation|alternative|edition)$/i;
 
 function namesNothing(words: string, r: RowReading): boolean {
   const line = readLine(words, r.house, {}, null, r.languages);
@@ -158,6 +177,10 @@ const MOST_HEADING_WORDS = 4;
 const isFewWords = (raw: CardRow, words: string): boolean =>
   /^\p{Lu}/u.test(raw.source) && words.split(/\s+/).length <= MOST_HEADING_WORDS;
 
+/** Words that tell how much, and head nothing. */
+const AMOUNT_IN_WORDS =
+  /^(?:an?|some|few|little|enough|pinch|handful|dash|splash|knob|sprigs?|bunch|drizzle|squeeze|more|extra)\b/i;
+
 /** "Tempering", "Final dough" within a list: a name that nobody knows, where every other row begins with its amount. */
 const isUnmarkedHeading = (raw: CardRow, words: string, n: number, r: RowReading): boolean =>
   r.started &&
@@ -165,12 +188,23 @@ const isUnmarkedHeading = (raw: CardRow, words: string, n: number, r: RowReading
   r.role !== 'method' &&
   r.role !== 'notes' &&
   isFewWords(raw, words) &&
-  !/^(?:an?|some|few|little|enough|pinch|handful|dash|splash|knob|sprigs?|bunch|drizzle|squeeze|more|extra)\b/i.test(
-    words,
-  ) &&
-  (namesNothing(words, r) || isNamedBelow(raw, n, r)) &&
+  !AMOUNT_IN_WORDS.test(words) &&
   r.before.every((l) => /^\W*[\d½¼¾⅓⅔⅛]/u.test(l.text)) &&
-  isAmongMeasured(n, r);
+  (((namesNothing(words, r) || isMadeOfNext(words, n, r)) && isAmongMeasured(n, r)) ||
+    ((isNamedBelow(raw, n, r) || ANOTHER_WAY.test(words)) && isAmongMeasured(n, r, 1)));
+
+/** "Scrambled eggs" below a gap, and "4 eggs" right below: heads what follows, whatever it is; asked about. */
+function isApartHeading(raw: CardRow, words: string, n: number, r: RowReading): boolean {
+  const next = nextRow(r, n);
+  if (r.single || !r.started || r.rows[n - 1]?.text !== '' || r.rows[n + 1]?.text === '' || !next) return false;
+  if (r.role === 'method' || r.role === 'notes' || !isFewWords(raw, words) || !isItem(next, r, true)) return false;
+  const own = readLine(raw.text, r.house, {}, null, r.languages);
+  if (own.written.length > 0 || own.use !== 'batter' || AMOUNT_IN_WORDS.test(words)) return false;
+  // "Salt", "Vanilla" may be of the list, unless it is measured right below
+  return (
+    own.ingredient === null || readLine(next.text, r.house, {}, null, r.languages).ingredient?.id === own.ingredient.id
+  );
+}
 
 /** "for the sauce I take a hundred grams of sugar": a heading, as spoken. */
 const SPOKEN_HEADING =

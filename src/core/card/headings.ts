@@ -34,16 +34,16 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ['sweet', /^(?:for (?:the |a )?)?(?:sweet)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
   [
     'pan',
-    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
+    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|greasing|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
   ],
   // what is for the batter itself is the batter's, however it begins
   [
     'batter',
-    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^(?:in )?(?:the )?(?:morning|evening)$|^(?:the )?day of$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
+    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^(?:in )?(?:the )?(?:morning|evening)$|^(?:the )?day of$|^(?:then |and then |finally |lastly |also |next )?add(?: (?:last|later|in|at the end))?$|^(?:also|plus|and)$|^(?:raising agents?|leavening|leaveners?|fats?|sweeteners?|flavou?r(?:ing)?s?|aromatics|spices?|seasonings?|soaker|soaked (?:oats|grains|bran|seeds|cereal)|porridge|tangzhong|yudane|roux|pre-?ferments?|ferment|autolyse|scald)$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
   ],
   [
     'topping',
-    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|on top|at the table|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|on top|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
   ],
   [
     'side',
