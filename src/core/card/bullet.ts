@@ -66,6 +66,10 @@ export const unEntity = (text: string): string =>
       )
     : text;
 
+/** A page's own marks around words: "<b>2 cups</b> flour"; a gap stands for each. */
+export const unTag = (text: string): string =>
+  text.includes('<') ? text.replace(/<\/?[a-z][a-z0-9]*(?:\s[^<>]{0,80})?\/?>/gi, ' ').trim() : text;
+
 /** Bold, italic and the like around words: "**2 cups** flour". */
 const unMark = (text: string): string => (/[*_~`]/.test(text) ? unMarked(text) : text);
 const unMarked = (text: string): string =>
@@ -99,7 +103,7 @@ const AND_A_HALF =
 export const stripBullet = (text: string): string => {
   // most lines wear nothing
   if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$/.test(text)) return text;
-  let t = unTable(unEntity(inOneWriting(text)));
+  let t = unTable(unEntity(unTag(inOneWriting(text))));
   // a tick box may stand after a bullet
   for (let n = 0; n < 3; n++) {
     const next = unMark(t).replace(BULLET, '');

@@ -447,9 +447,14 @@ function doubtsOnLine(s: SplitLine, i: Ingredient, chosen: boolean): readonly Li
   ];
 }
 
-/** "For brushing", "for each": the pan's with fat, the piece's with egg, milk or jam. */
-const toldUse = (s: SplitLine, i: Ingredient | null): Use | null =>
-  s.use === 'pan' && i !== null && i.category !== 'fat' && BRUSHED.test(s.text) ? 'topping' : s.use;
+const FRIED = /\b(?:for|to)\s+fry(?:ing)?\b(?!\s+pan)/i;
+/** What may go on a surface before the batter; "4 eggs for frying" go with the piece. */
+const ON_SURFACE: ReadonlySet<string> = new Set(['fat', 'flour', 'starch', 'sugar', 'salt']);
+/** "For brushing", "for each", "for frying": the pan's with fat, the piece's with egg, milk or jam. */
+function toldUse(s: SplitLine, i: Ingredient | null): Use | null {
+  if (s.use !== 'pan' || i === null || i.category === 'fat') return s.use;
+  return BRUSHED.test(s.text) || (FRIED.test(s.text) && !ON_SURFACE.has(i.category)) ? 'topping' : 'pan';
+}
 
 function readAnew(
   text: string,

@@ -1,6 +1,7 @@
 import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
+import { readNumber } from '../quantity/number';
 import { stripBullet } from './bullet';
 import { findAmounts, takeLoose, takeMeasures, takeSizeOfThing, takeTradeCan } from './claims/amounts';
 import { bothOf, partAbroad, partOf, takeWhence } from './claims/fruit';
@@ -118,6 +119,20 @@ function anotherUse(r: Reader): boolean {
   return true;
 }
 
+/** "2 flax eggs": a spoon of the ground seed and three of water for each. */
+const SEED_EGG = /^(\d{1,2}|an?|one|two|three|four)\s+(flax|linseed|chia)(?:\s*seed)?[\s-]+eggs?\b[^\d]*$/i;
+function seedEgg(r: Reader): boolean {
+  const m = SEED_EGG.exec(r.text);
+  const n = m && readNumber(m[1] ?? '')?.low.valueOf();
+  if (!m || !n) return false;
+  r.rows.push(`${n} tbsp ${/^chia/i.test(m[2] ?? '') ? 'chia seeds' : 'ground linseed'}`, `${3 * n} tbsp water`);
+  r.problem = {
+    code: 'several-lines',
+    message: 'A spoon of seed and three of water for each: each wants a line of its own.',
+  };
+  return true;
+}
+
 /** @param aside what is not read, and told as not understood */
 function splitWhole(
   source: string,
@@ -130,7 +145,7 @@ function splitWhole(
   const problem = wrongNumber(source, text);
   if (problem) return { ...finish(r), problem };
   if (aside) for (const m of text.matchAll(aside)) r.claim(m.index, m.index + m[0].length, 'unknown');
-  if (anotherUse(r)) return finish(r);
+  if (anotherUse(r) || seedEgg(r)) return finish(r);
   const { from: begins, to } = takePhrases(r, takeLeadIn(r));
   r.problem = askedOfUses(r, begins, to) ?? r.problem;
   const special = partOf(r, begins, to) ?? partAbroad(r, begins, to) ?? bothOf(r, begins, to);

@@ -5,7 +5,7 @@
 import type { Language } from '../pantry/tables/other-names';
 import { capital } from '../quantity/say';
 import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
-import { inOneWriting, stripBullet, unEntity } from './bullet';
+import { inOneWriting, stripBullet, unEntity, unTag } from './bullet';
 
 /** What is done, as a step begins. */
 export const DOING = new Set(
@@ -135,4 +135,4 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
 export const cardAsRead = (written: string): string => unShouted(inOneWriting(written));
 /** One of its rows as it is read. */
 export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
-  spelledOut(sentenceCased(unStroke(unTab(unEntity(raw)))), languages);
+  spelledOut(sentenceCased(unStroke(unTab(unEntity(unTag(raw))))), languages);

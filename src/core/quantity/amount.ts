@@ -87,7 +87,7 @@ const MANY: Readonly<Record<string, number>> = { dozen: 12, gross: 144, 'egg-tra
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 const UNSAID =
-  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|spoonful)(?:ful)?\s+(?:of\s|and\s+(?:an?\s+)?(?:half|quarter|third|bit)\b))|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|quart|gallon|litre|liter|pound|kilo|spoonful)(?:ful)?\s+(?:of\s|and\s+(?:an?\s+)?(?:half|quarter|third|bit)\b))|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;
@@ -232,10 +232,10 @@ interface UnitAt {
   readonly which: string | undefined;
 }
 
-/** "1 gr. Apfel", "3 gr. Eier": large ones, and no grams. */
+/** "1 gr. Apfel", "3 gr. Eier", "2 L eggs": large ones, and neither grams nor litres. */
 const MOST_LARGE_ONES = 12;
 const LARGE_ONES =
-  /^gr\.?\s+(?:Ei(?:er)?|[ÄA]pfel|Birnen?|Bananen?|Zitronen?|Orangen?|Zwiebeln?|Kartoffeln?)(?!\p{L})/iu;
+  /^gr\.?\s+(?:Ei(?:er)?|[ÄA]pfel|Birnen?|Bananen?|Zitronen?|Orangen?|Zwiebeln?|Kartoffeln?)(?!\p{L})|^l\s+(?:\p{L}+[\s-]+){0,2}eggs?\b(?!\s+(?:white|yolk))/iu;
 
 function unitAt(t: OpenTerm): UnitAt | null {
   if (t.low.compare(MOST_LARGE_ONES) <= 0 && LARGE_ONES.test(restOf(t))) return null;

@@ -138,6 +138,9 @@ const fraction = (over: string | undefined, under: string | undefined): Fraction
 const mixed = (whole: string | undefined, over: string | undefined, under: string | undefined): Fraction =>
   new Fraction(Number(whole)).add(fraction(over, under));
 
+/** Nobody writes a fraction of such numbers. */
+const LEAST_OF_RANGE = 20;
+
 /** Numbers that begin with a digit or a fraction, in the order they are tried. @returns null: it is none of that kind */
 const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) => One | null])[] = [
   [
@@ -157,7 +160,14 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
         ? oneOf(mixed(m[1], m[2], m[3]), m[0].length, fraction(`${m[1]}${m[2]}`, m[3]))
         : null,
   ],
-  [FRACTION, (m) => (Number(m[2]) > 0 ? oneOf(fraction(m[1], m[2]), m[0].length) : null)],
+  // "250/300 g" is from one to the other, and no part of one
+  [
+    FRACTION,
+    (m) =>
+      Number(m[2]) > 0 && !(Number(m[1]) >= LEAST_OF_RANGE && Number(m[2]) >= LEAST_OF_RANGE)
+        ? oneOf(fraction(m[1], m[2]), m[0].length)
+        : null,
+  ],
   [VULGAR_ONLY, (m) => oneOf(new Fraction(VULGAR[m[1] ?? ''] ?? 0), m[0].length)],
   [PARTED, (m) => oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length)],
   [
@@ -179,7 +189,11 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
   ],
 ];
 
+/** A one as a scan or a hand leaves it: "l½ cups", "l/2 cup". */
+const LIKE_ONE = /^[lI|](?=\s?[½¼¾⅓⅔⅛]|\s?[/\u2044]\s?[2348]\b|\s\d\/[2348]\b)/u;
+
 function readOne(text: string): One | null {
+  if (LIKE_ONE.test(text)) return readOne(`1${text.slice(1)}`);
   if (/^[a-z]/i.test(text)) return readWords(text);
   for (const [re, read] of WRITTEN) {
     const m = re.exec(text);
@@ -224,6 +238,9 @@ function readWords(text: string): One | null {
 
 const RANGE = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞]|[a-z])/iu;
 
+/** "250/300 g". */
+const SLASH_RANGE = /^\s*\/\s*(?=\d{2,4}(?![\d.,/]))/;
+
 /**
  * Reads a number, or a range of two, at the start of a text.
  * @param text trimmed on the left; digits, fractions, vulgar fractions or English number words
@@ -242,7 +259,7 @@ export function readNumber(text: string): ReadNumber | null {
   const first = readOne(text);
   if (!first) return null;
   const rest = text.slice(first.length);
-  const gap = RANGE.exec(rest);
+  const gap = RANGE.exec(rest) ?? (first.value.compare(LEAST_OF_RANGE) >= 0 ? SLASH_RANGE.exec(rest) : null);
   if (gap) {
     const second = readOne(rest.slice(gap[0].length));
     const article = /^an?\b/i.test(rest.slice(gap[0].length));

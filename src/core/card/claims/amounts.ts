@@ -26,7 +26,7 @@ export function fillOf(how: string | undefined, word: string): FillMethod {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely not all fractionally close just slightly between up at max maximum min minimum maybe say perhaps touch hint shade whisker fraction hair tad full flat bare mounded piled another prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'l i my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint quart gallon litre liter pound kilo spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely not all fractionally close just slightly between up at max maximum min minimum maybe say perhaps touch hint shade whisker fraction hair tad full flat bare mounded piled another prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -92,7 +92,7 @@ const LOOSE =
 
 /** "an extra egg", "another tablespoon of sugar", "my cup of milk": one. */
 const ONE_MORE =
-  /^(?:(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})|(?:my|our|your|the)\s+(?=(?:\p{L}+\s+)?(?:cup|mug|glass|ladle|jug|spoon|tablespoon|teaspoon|bowl)\s+of\b))/iu;
+  /^(?:(?:an?\s+(?:extra|additional|further)|another)\s+(?=\p{L})|[lI|]\s+(?=(?:cups?|c\.|tsp|tbsp|teaspoons?|tablespoons?|lbs?|oz|pounds?|pints?|quarts?|sticks?|eggs?|large)\b)|(?:my|our|your|the)\s+(?=(?:\p{L}+\s+)?(?:cup|mug|glass|ladle|jug|spoon|tablespoon|teaspoon|bowl)\s+of\b))/iu;
 
 const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|day/i;
 /** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
@@ -101,7 +101,7 @@ const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
     /dry|temp|warm|heat|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
     phrases.STATES,
   ],
-  [/toss|roll|dust|coat|dredg|shak/i, phrases.TURNED_IN],
+  [/toss|roll|dust|coat|dredg|shak|thinned|loosened|moistened|mixed|blended/i, phrases.TURNED_IN],
   [/\(/, phrases.REMARK],
   [/sift|siev/i, phrases.SIFTED_OFTEN],
   [/\bnot\b/i, phrases.NOT],

@@ -73,6 +73,10 @@ export const VARIANT = list(
 
 /** Words of VARIANT that change nothing with some things, by what the name's last word is. */
 export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] = [
+  ['sharp', /^(?:cheddar|cheese)$/],
+  ['mature', /^(?:cheddar|cheese|gouda)$/],
+  ['aged', /^(?:cheddar|cheese|gouda|parmesan)$/],
+  ['mild', /^(?:cheddar|cheese|gouda|honey)$/],
   ['white', /^(?:egg|radish)$/],
   ['active', /^starter$/],
   ['brown', /^egg$/],
