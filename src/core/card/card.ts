@@ -213,14 +213,17 @@ const MEASURED_BELOW = 3;
 /** A first row that names a thing and no amount, above a list of measured rows that has it too: what the dish is of. */
 function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean {
   if (r.started || r.title || line.written.length > 0 || line.use !== 'batter') return false;
-  if (line.ingredient === null || NO_DISH.has(line.ingredient.category)) return false;
+  if (line.ingredient === null) return false;
+  // "Buckwheat, raised": a grain by its bare name may be what the cakes are called by
+  const isGrain = line.ingredient.category === 'flour' && !/flour|meal|starch/i.test(row.text);
+  if (NO_DISH.has(line.ingredient.category) && !isGrain) return false;
   const below = r.rows.slice(r.rows.indexOf(row) + 1).filter((x) => x.text !== '');
   const again = new RegExp(`\\b(?:${row.text.match(/\p{L}{4,}/gu)?.join('|') ?? '(?!)'})`, 'iu');
-  return (
-    below.some((x) => again.test(x.text)) &&
-    below.length >= MEASURED_BELOW &&
-    below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true))
-  );
+  if (!below.some((x) => again.test(x.text))) return false;
+  // "Night before: 1 cup buckwheat flour, 1 cup plain flour, 1 tsp yeast"
+  const list = /^[^:\d]{3,30}:\s+(.+)$/.exec(below[0]?.text ?? '')?.[1];
+  if (list && (itemsIn(list.replace(/\..*$/, ''), r.house, r.languages)?.length ?? 0) >= MEASURED_BELOW) return true;
+  return below.length >= MEASURED_BELOW && below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true));
 }
 
 /** "Buckwheat for the fire pit", above sentences that measure: what is talked of, and no thing. */

@@ -156,7 +156,8 @@ export function toldIn(
       BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
     // "then the dry goes right on top: two cups of flour": on the wet
     const atTable = AT_TABLE.test(said) && !(LAID_ON.test(said) && measured.some(isNeverServed));
-    const atHeat = (AT_THE_HEAT.test(said) || before) && measured.filter(isNeverFried).length < 2;
+    const atHeat =
+      (AT_THE_HEAT.test(said) || WIPED_ROUND.test(said) || before) && measured.filter(isNeverFried).length < 2;
     const beside = atTable ? 'to serve' : atHeat ? 'for the pan' : null;
     if (beside !== null)
       return [
@@ -173,6 +174,10 @@ export function toldIn(
     return [...(putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more, read })), ...keptBack];
   });
 }
+
+/** "Bit of butter, wipe it round": of the surface, though nobody names it. */
+const WIPED_ROUND =
+  /\b(?:butter|oil|ghee|lard|fat|dripping)\b[^.;\d]{0,14}\b(?:wiped?|swirl(?:ed)?|rub(?:bed)?|smear(?:ed)?|brush(?:ed)?)\b(?: it| that)?(?: round| around| over| off| out| about)?\s*$/i;
 
 /** "1 dl sugar? no, half a dl": what is said last. */
 const PUT_RIGHT =
@@ -205,14 +210,23 @@ const POINT_OF = new RegExp(
 const digitOf = (word: string): string =>
   /^(?:nought|zero|oh)$/i.test(word) ? '0' : /^\d/.test(word) ? word : String(figureOf(word));
 
-/** "120 g plain": flour, where no other word follows. */
-const PLAIN =
-  /(?<=\d ?(?:g|grams?|oz|ounces?|cups?|lbs?|kg|kilos?) (?:of )?plain)(?=\s*(?:[,.;]|\b(?:and|then)\b|$))/giu;
+/** "120 g plain", "two cups of plain": flour, where no other word follows. */
+const PLAIN = new RegExp(
+  String.raw`(?<=(?:\d ?|(?<!\p{L})(?:${COUNT_WORDS}|an?|half a) )(?:g|grams?|oz|ounces?|cups?|mugs?|lbs?|kg|kilos?) (?:of )?plain)(?=\s*(?:[,.;]|\b(?:and|then)\b|$))`,
+  'giu',
+);
 /** "3 Eier im Wechsel": how it goes in. */
 const IN_TURN = /,?\s+(?:im Wechsel|nach und nach)\b/giu;
 
+/** "For a dozen smallish ones I want two cups": how many it makes, and no part of the amount. */
+const FOR_SO_MANY = new RegExp(
+  String.raw`(?<!\p{L})for (?:about |around )?(?:an?|half a|\d{1,2}|${COUNT_WORDS})(?: dozen)? (?:\p{L}+ )?(?:ones|pancakes|cakes|waffles|cr[eê]pes|blinis?|people|of us),? (?=(?:i|we|you)\b)`,
+  'giu',
+);
+
 export const putRight = (text: string): string =>
   text
+    .replace(FOR_SO_MANY, '')
     .replace(PLAIN, ' flour')
     .replace(IN_TURN, '')
     .replace(

@@ -56,7 +56,7 @@ interface Beside extends LaterAmount {
 }
 
 const JOINING =
-  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|bloomed|steeped|soured|warmed|slaked)\s+(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
+  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|sifted|bloomed|steeped|soured|warmed|slaked)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
 /** The joining word stands before the later amount. */
 const joinAt = (r: Reader, l: LaterAmount): number => JOINING.exec(r.text.slice(0, l.at.start))?.index ?? l.at.start;
 

@@ -179,8 +179,8 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   if (/^(?:not quite|nearly|almost) full$/i.test(then?.text ?? ''))
     return told.map((f) => (f.fact === 'portion' && f.taken === 'told' ? { ...f, taken: 'asked' } : f));
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
-  // "a small ladle (60 ml)"
-  const inside = /\((?:about |ca\.? |environ |unos )?\d{2,3} ?ml\)/i
+  // "a small ladle (60 ml)", "fill three quarters (about 2 tbsp)"
+  const inside = /\((?:about |ca\.? |environ |unos )?(?:\d{2,3} ?ml|[1-4] ?(?:tbsp|tablespoons?))\)/i
     .exec(c.text)?.[0]
     .replace(/[()]|about |ca\.? |environ |unos /gi, '');
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);

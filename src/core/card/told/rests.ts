@@ -206,6 +206,10 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
   const least = own[0] && (AT_LEAST.test(own[0].text) || isSaidBetter) ? own[0].times[0] : undefined;
   if (least) return least;
   const all = timesIn(text);
+  // "overnight (10 hours at 18 C)"
+  const night = /\bovernight\b(?=[^;.]*\d)(?![^;.]*\bor\b)/i.exec(text)?.index;
+  const stated = night === undefined ? undefined : all.find((x) => x.at > night && x.min >= 60);
+  if (stated) return stated;
   // "blend half a minute and let the batter rest 20 minutes": the time behind the rest
   const word = restFrom(text);
   const bare = BARE_REST.exec(text)?.[1];
