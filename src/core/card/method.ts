@@ -89,7 +89,7 @@ const MADE = anyWord(
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =
-  /\b(?:or so|or thereabouts|give or take|more or less|in all$|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^\S+ (?:small|little|large|big|good)$/iu;
+  /\b(?:or so|or thereabouts|give or take|more or less|in all$|of them|i[’']d (?:think|say|guess))\b|^\d{1,3} environ$|(?:^|\bwe (?:want|need) )\S+ (?:of (?:the|these|those) )?(?:small|little|large|big|thin|good) ones$|^(?:an?|half a|one|two|three) dozen$|^\S+ (?:small|little|large|big|good)$|^\S+ (?:of|at) \d{1,2} ?(?:cm|in(?:ch(?:es)?)?)\b/iu;
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;

@@ -35,7 +35,7 @@ export const A_PORTION =
 
 /** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
 export const ROW_AT_HEAT =
-  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
+  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|^(?:rest|stand|chill|prove|proof|soak|sit|hold|mix|mixer|blend|whisk|disher|scoop|flip|turn)\b(?=[^\p{L}]*\d|.*\d\s*(?:s|min|c)\b)|^\d{1,2}:\d{2}(?:\s*(?:\/|,|-|\+|then|and)\s*\d{1,2}:\d{2})?$|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
 
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 export const A_PORTION_ALONE =

@@ -135,7 +135,7 @@ const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|the \w+|rings|holes|wells) )?(?:about |up )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters)\b|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|the \w+|rings|holes|wells) )?(?:about |up )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters)\b|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -180,9 +180,10 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
     return told.map((f) => (f.fact === 'portion' && f.taken === 'told' ? { ...f, taken: 'asked' } : f));
   const open = told.find((f) => f.fact === 'portion' && f.taken === 'asked' && f.unit === null);
   // "a small ladle (60 ml)", "fill three quarters (about 2 tbsp)"
-  const inside = /\((?:about |ca\.? |environ |unos )?(?:\d{2,3} ?ml|[1-4] ?(?:tbsp|tablespoons?))\)/i
-    .exec(c.text)?.[0]
-    .replace(/[()]|about |ca\.? |environ |unos /gi, '');
+  const inside =
+    /\((?:about |ca\.? |environ |unos )?(?:\d{2,3} ?ml|[1-4] ?(?:tbsp|tablespoons?))\)|(?<=\b(?:louche|kelle|cazo|cacillo|ladle|scoop) (?:de|von|of|mit) )\d{2,3} ?ml/i
+      .exec(c.text)?.[0]
+      .replace(/[()]|about |ca\.? |environ |unos /gi, '');
   const amount = inside === undefined || told.some((f) => f.unit === 'ml') ? null : portionAt(inside, c, house);
   if (amount && (open || FILLS.test(c.text) || POURS.test(c.text))) return [...told.filter((f) => f !== open), amount];
   const next = (then?.text ?? '').replace(BEFORE_AMOUNT, '').replace(SAID_OF_AMOUNT, '');
@@ -208,7 +209,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
 
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;

@@ -23,6 +23,11 @@ const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   [/ @ ?(?=\d)/g, () => ' at '],
   [/\bmils?\b/g, () => 'ml'],
+  // "scoop 16": by its number
+  [
+    /\b(?:scoop|disher),? ?(?:#|no\.? |number )?(8|10|12|16|20|24|30|40)\b(?! ?(?:ml|cm|g|oz)\b)/gi,
+    (_, number = '') => `no. ${number} disher`,
+  ],
   // "three fifty", "four twenty-five", "two hundred": degrees
   [
     new RegExp(
