@@ -146,7 +146,7 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
@@ -347,7 +347,7 @@ export function measuredIn(
   // "cup and a quarter of milk", "teaspoon salt": one
   const read = (text: string): Line =>
     readLine(
-      /^(?:cup|pint|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(text)
+      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(text)
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
         : /^(?:schuss|schluck|spritzer|handvoll|pincée|poignée|chorrito|puñado)(?!\p{L})/iu.test(text)
           ? `1 ${text}`

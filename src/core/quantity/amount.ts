@@ -403,6 +403,12 @@ function joinedTerm(text: string, terms: readonly Term[]): Pick<ReadTerm, 'term'
   if (!joined || !first) return null;
   const sign = /^(?:minus|less|−)$/i.test(joined[1] ?? '') ? -1 : 1;
   const next = readTerm(text.slice(joined[0].length), sign);
+  // "a cup and a half, and a teaspoon of soda": another thing; "1 cup plus a teaspoon of milk" is one
+  const isOther =
+    /^\s*,\s*and\b/i.test(joined[0]) &&
+    /^tsp|^(?:pinch|dash|smidgen)$/.test(next?.term.unit ?? '') &&
+    first.unit !== next?.term.unit;
+  if (isOther && /^\s+of\b/i.test(text.slice(joined[0].length + (next?.length ?? 0)))) return null;
   if (!next || family(next.term.unit) === null || family(first.unit) === null) return null;
   // "1 cup and 240 ml": said twice, in another system
   const twice =

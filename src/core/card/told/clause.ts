@@ -75,7 +75,7 @@ const IF_YOU =
 
 /** What goes with the batter is fried or toasted, and no piece of it. */
 export const FRIES_OTHER =
-  /^(?:(?:then|first|and|meanwhile)\s+)*(?:sweat|fry|cook|bake|steam|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|tray|dish|mix|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+/iu;
+  /^(?:(?:then|first|and|meanwhile)\s+)*(?:(?:fry|cook|brown|sweat|saut[eé])\s+(?:(?:apple|banana|onion|the)\s+)?(?:rings?|slices|apples?|bananas?|onions?|bacon|sausages?|mushrooms?|shallots?|leeks?|peppers?|ham|nuts)\b|(?:sweat|fry|cook|bake|steam|soften|brown|saut[eé]|toast|roast|simmer|boil) the (?!batter|tray|dish|mix|first|second|other|rest|pan|small|thin|(?:\w+ )?(?:pancakes?|cakes?|waffles?|cr[eê]pes?|ones|pieces?|rounds?|sides?)\b)\p{L}+)/iu;
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
