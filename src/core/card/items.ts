@@ -347,7 +347,9 @@ export function measuredIn(
   // "cup and a quarter of milk", "teaspoon salt": one
   const read = (text: string): Line =>
     readLine(
-      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(text)
+      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(
+        text,
+      )
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
         : /^(?:schuss|schluck|spritzer|handvoll|pincée|poignée|chorrito|puñado)(?!\p{L})/iu.test(text)
           ? `1 ${text}`

@@ -283,7 +283,8 @@ export function heatsIn(c: Clause, inF = false): readonly ToldFact[] {
     taken,
   });
   const degrees = degreesIn(c, inF).map(([value, at]) => {
-    const of = heatOf(text, sentence, at);
+    // "gas 7 / 220 C" is an oven's
+    const of = GAS.test(text) && !SURFACE.test(text) ? 'oven' : heatOf(text, sentence, at);
     if (of === 'surface' && value <= MOST_WARM_C) return heat(value, 'milk');
     return heat(value, of === 'oven' && value <= MOST_KEPT_C ? 'holding' : of);
   });

@@ -47,7 +47,7 @@ const VERB =
   /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between|skillet|pan|griddle|(?:waffle )?iron)\b/i;
 /** "Oil very lightly": of the surface, which was just named. */
 const VERB_ALONE =
-  /^(?:then |and )?(butter|oil|grease|spray)(?: (?:very|lightly|well|sparingly|thinly|again|generously|once|between batches))+$/i;
+  /^(?:then |and )?(?:re-?)?(butter|oil|grease|spray)(?: (?:only|for|the|first|one|every|each|other|second|third|few|load|batch|griddleful|panful|very|lightly|well|sparingly|thinly|again|generously|once|between batches))+$/i;
 /** "Drop in the butter": into what is hot. */
 const PUTS = /\b(?:drop|add|put|tip|throw|slide|melt) (?:in |on )?(?:the |a |some )?/i;
 /** Words of a batter that is being made. */

@@ -23,6 +23,7 @@ const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   [/ @ ?(?=\d)/g, () => ' at '],
   [/\bmils?\b/g, () => 'ml'],
+  [/\b(1st|2nd)(?= side\b)/gi, (_, which = '') => (which.startsWith('1') ? 'first' : 'second')],
   // "scoop 16": by its number
   [
     /\b(?:scoop|disher),? ?(?:#|no\.? |number )?(8|10|12|16|20|24|30|40)\b(?! ?(?:ml|cm|g|oz)\b)/gi,
