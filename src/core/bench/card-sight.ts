@@ -9,6 +9,7 @@ import { guessKind, type KindGuess } from '../formula/from-card';
 import { usualPortionMl } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
 import { type Offer, offersFrom, toldBy } from '../formula/offers';
+import { schoolMeant } from '../formula/schools';
 import type { KitchenConventions } from '../pantry/conventions';
 import { findIngredient } from '../pantry/pantry';
 import type { ScriptAct } from '../script/act';
@@ -30,7 +31,11 @@ interface CardSight {
 /** Whether what is offered is already so. */
 function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
   const k = kitchenOf(b.formula, b.house);
-  if (o.what === 'way') return k.ways[o.way] === o.value;
+  // what the kind is used to is no news
+  if (o.what === 'way')
+    return (
+      k.ways[o.way] === o.value || schoolMeant(o.way, String(k.ways[o.way]), atEnd(b.formula, b.end).kind) === o.value
+    );
   if (o.what === 'measure') return k.conventions[o.of] === o.value;
   if (o.what === 'act') return b.formula.edits.some((e) => sameEdit(e, o.edit));
   if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;

@@ -46,9 +46,15 @@ export const actOffers = (
     words: edit.words ?? '',
   }));
 
+/** What a surface is mostly greased with, where the card only says that it is. */
+const GREASED_WITH = ['oil-vegetable', 'butter-unsalted', 'lard'];
+
 /** What an open fact may be, each as an offer; none where this formula has no such act. */
 function choicesOf(f: ToldFact, of: AskedOf): readonly Offer[] {
   if (f.fact === 'portion') return portions(f, of);
+  // "lightly greased": with which fat
+  if (f.fact === 'panFat' && f.value === 'any')
+    return GREASED_WITH.flatMap((value) => waysTold('', [{ ...f, value, of: null, taken: 'told' }]));
   return (MAY_BE[f.fact] ?? [f.fact]).flatMap((fact): readonly Offer[] => {
     const told: ToldFact = { ...f, fact, taken: 'told' };
     return [...waysTold('', [told]), ...actOffers([told], of)];
@@ -57,6 +63,7 @@ function choicesOf(f: ToldFact, of: AskedOf): readonly Offer[] {
 
 /** The question, with the method's own words. */
 function question({ fact, value, words }: ToldFact): string {
+  if (fact === 'panFat') return `“${words}”: with what?`;
   if (fact === 'heat' || fact === 'dial') return `Is “${words}” its heat?`;
   if (fact !== 'portion') return `What is “${words}”?`;
   return typeof value === 'number' ? `“${words}”: about so much?` : `How much is “${value}”?`;

@@ -1,5 +1,9 @@
 /** A pasted card as a formula: its groups and ends, the kind it is taken for, and what its method offers. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { analyseFormula } from '../analyse-formula';
+import { notesOn, readCard } from '../card/card';
+import { factsTold } from '../card/told/told';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { EMPTY_FORMULA, type Formula, placeGroup } from './formula';
 import { entriesFromCard, guessKind } from './from-card';
@@ -140,6 +144,17 @@ test.each([
   ['Scoop and sweep the flour.', ['flourFill dipped']],
   ['Cups are metric cups.', ['cup metric']],
   ['Eggs at room temperature.', ['warmth counter']],
+  // in the other languages, and by other fats
+  ['Graisser la poêle au beurre.', ['panFat butter']],
+  ['In Butterschmalz ausbacken.', ['panFat clarified']],
+  ['Dripping on a rag for the griddle.', ['panFat lard']],
+  ['Heat 1 tbsp oil in a large frying pan.', ['panFat oil']],
+  ['Nonstick pan, no fat needed.', ['panFat none']],
+  // denied, of the table, or said of something else
+  ['Flip once bubbles pop.', []],
+  ['Strain if lumpy.', []],
+  ['Never use ghee for it.', []],
+  ['Serve with clarified butter.', []],
 ] as const)('%s', (notes, expected) => expect(offered(notes)).toEqual(expected));
 
 test('an offer brings the words it came from', () => {
@@ -227,4 +242,25 @@ test('whites folded into a leavened cake of few eggs make no foam-raised cake of
   };
   // 2 eggs on 250 g of flour are 40 %, 4 are 80 %
   expect([kindOf('2 eggs'), kindOf('4 eggs')]).toEqual(['griddle', 'foam']);
+});
+
+test('each fat, mixing and turn that a method tells is offered, in its own words', () => {
+  const cards = readFileSync(join(__dirname, '..', 'card', 'corpus', 'told-cards.txt'), 'utf8').split('\n====\n');
+  const silent = cards.flatMap((card) => {
+    const read = readCard(card.split('\n---\n')[0] ?? '', FRESH_CONVENTIONS);
+    if (!read.ok) return [];
+    const notes = notesOn(read.value);
+    const facts = factsTold(notes, FRESH_CONVENTIONS);
+    const offers = offersFrom(notes, [], FRESH_CONVENTIONS, facts);
+    const of = { panFat: ['panFat'], mix: ['mixing', 'joining'], turns: ['flip'] } as const;
+    return facts
+      .filter(
+        (f) =>
+          f.taken === 'told' &&
+          f.fact in of &&
+          !offers.some((o) => o.what === 'way' && (of[f.fact as keyof typeof of] as readonly string[]).includes(o.way)),
+      )
+      .map((f) => `${f.fact} ${f.value}: ${f.words}`);
+  });
+  expect(silent).toEqual([]);
 });

@@ -78,6 +78,39 @@ export function offersFrom(
   return [...waysTold(notes, told), ...measuresTold(notes), ...portionTold(told), ...momentsTold(notes, lines)];
 }
 
+/** How far a fact says it is mixed, how it is turned: as the choices are called. */
+const MIXED: Readonly<Record<string, readonly [WayId, string]>> = {
+  just: ['mixing', 'lumps'],
+  smooth: ['mixing', 'smooth'],
+  blender: ['joining', 'blender'],
+};
+const TURNED: Readonly<Record<string, string>> = { once: 'once', several: 'several', quarters: 'several' };
+/** So much that it is left in the pan, and not wiped off again. */
+const LEFT_IN = /\d|spoon|plenty/i;
+
+/** The choice that a fat of the pan comes to; null: no choice is like it. */
+function panFatOf({ value, of, words }: ToldFact): string | null {
+  const id = String(value);
+  const how = of ?? '';
+  if (id === 'none' || id === 'any') return id === 'none' ? id : null;
+  if (how === 'sprayed' || /spray/.test(id)) return 'spray';
+  if (/clarified/.test(id)) return 'clarified';
+  if (/^(?:butter|margarine)/.test(id))
+    return /(?<!\p{L})(?:oil|öl|huile|aceite)(?!\p{L})/iu.test(words) ? 'butter-oil' : 'butter';
+  if (/lard|tallow/.test(id)) return 'lard';
+  return LEFT_IN.test(how) ? 'oil' : 'film';
+}
+
+/** The way that a fact of the method is, beside rests and whites; null: it is none. @param strained it goes through a sieve */
+function wayOf(f: ToldFact, strained: boolean): readonly [WayId, string] | null {
+  if (f.fact === 'mix' && f.value === 'blender' && strained) return ['joining', 'blender-sieve'];
+  if (f.fact === 'mix') return MIXED[String(f.value)] ?? null;
+  const turned = f.fact === 'turns' ? TURNED[String(f.value)] : undefined;
+  if (turned !== undefined) return ['flip', turned];
+  const fat = f.fact === 'panFat' ? panFatOf(f) : null;
+  return fat === null ? null : ['panFat', fat];
+}
+
 /** Ways that the method speaks for: how long it rests, and of each other matter the first choice. */
 export function waysTold(notes: string, told: readonly ToldFact[]): readonly Offer[] {
   const way = (of: WayId, value: string | number, words: string, says = wayName(of, value)): Offer => ({
@@ -90,6 +123,14 @@ export function waysTold(notes: string, told: readonly ToldFact[]): readonly Off
   const rest = told.find((f) => (f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill');
   const denied = rest ? null : restDenied(notes);
   const whites = told.find((f) => f.fact === 'whites');
+  const strained = told.some((f) => f.fact === 'strain');
+  // of each matter what is told first
+  const factWays = told
+    .flatMap((f) => {
+      const is = wayOf(f, strained);
+      return is ? [[...is, f.words] as const] : [];
+    })
+    .filter(([of], n, all) => all.findIndex((x) => x[0] === of) === n);
   const rests = (min: number): string => (min >= 240 ? 'rests overnight' : `rests ${Math.round(min)} minutes`);
   return [
     ...(rest && typeof rest.value === 'number'
@@ -97,7 +138,8 @@ export function waysTold(notes: string, told: readonly ToldFact[]): readonly Off
       : []),
     ...(denied === null ? [] : [way('rest', 'none', denied)]),
     ...(whites ? [way('whites', whites.value, whites.words)] : []),
-    ...WAY_IDS.filter((w) => w !== 'whites').flatMap((of): readonly Offer[] => {
+    ...factWays.map(([of, value, words]) => way(of, value, words)),
+    ...WAY_IDS.filter((w) => w !== 'whites' && !factWays.some(([of]) => of === w)).flatMap((of): readonly Offer[] => {
       for (const [value, choice] of choicesOf(of)) {
         const m = choice.card?.exec(notes);
         if (m) return [way(of, value, sentenceOf(notes, m.index))];
@@ -120,7 +162,7 @@ const measuresTold = (notes: string): readonly Offer[] =>
 function portionTold(told: readonly ToldFact[]): readonly Offer[] {
   const p = told.find((f) => f.fact === 'portion');
   if (!p || typeof p.value !== 'number') return [];
-  const says = `${p.said ?? `${p.value} ml`} a piece`;
+  const says = `${p.said ?? `${Math.round(p.value)} ml`} a piece`;
   return [{ what: 'portion', ml: Math.round(10 * p.value) / 10, says, words: p.words }];
 }
 

@@ -103,7 +103,6 @@ export const MATTERS = {
       },
       blender: {
         name: 'all at once in a blender',
-        card: /\b(?:blender|food processor|liquidi[sz]er|stick blender|blitz (?:everything|all))\b(?![\s\S]*\b(?:sieve|strain))/i,
         does: {
           joins: ['Wet into the blender, then the dry on top.', 'Lid on, a hand on it.', 'Short pulses.'],
           blends: true,
@@ -115,7 +114,6 @@ export const MATTERS = {
       },
       'blender-sieve': {
         name: 'a blender, then a sieve',
-        card: /\b(?:blender|food processor|liquidi[sz]er|blitz)\b[\s\S]*\b(?:sieve|strain)/i,
         does: {
           joins: ['Wet into the blender, then the dry on top.', 'Lid on, a hand on it.', 'Short pulses.', 'Through a sieve: the foam stays behind.'],
           blends: true,
@@ -152,19 +150,16 @@ export const MATTERS = {
       usual: USUAL,
       lumps: {
         name: 'just together, lumps stay',
-        card: /\b(?:lumps? (?:are fine|are ok|stay|is fine)|(?:leave|some|few|small) (?:the )?lumps?|do ?n[o’']t over-?mix|until just (?:combined|mixed|together)|lumpy)\b/i,
         does: { far: { words: 'only until no dry flour is seen; lumps stay', turns: 1 } },
         against: { crepe: 'lumps tear a thin crepe', oven: 'lumps stay as dry spots' },
       },
       smooth: {
         name: 'smooth',
-        card: /\b(?:until (?:it is |very |quite )?smooth|no lumps?|lump[- ]free)\b/i,
         does: { far: { words: 'smooth: no lump left', turns: 2 } },
         against: { griddle: 'smooth is mixed too far for a tender cake', small: 'smooth is mixed too far for a tender cake' },
       },
       strained: {
         name: 'smooth, and strained',
-        card: /\bsmooth\b[^\n]{0,60}\b(?:sieve|strain)/i,
         does: { far: { words: 'smooth, then through a sieve, pressing nothing', turns: 2 }, moreRestMin: 5, tools: ['sieve'] },
         against: { griddle: 'smooth is mixed too far for a tender cake', small: 'smooth is mixed too far for a tender cake' },
       },
@@ -236,13 +231,11 @@ export const MATTERS = {
       usual: USUAL,
       none: {
         name: 'none, on a non-stick pan',
-        card: /\bno (?:fat|oil|butter)\b[^.;\n]{0,20}\b(?:pan|griddle|iron)\b|\bdry (?:non-?stick )?pan\b/i,
         does: { pan: { sets: '', pour: 'Nothing in the pan: wipe it dry.' }, without: ['brush'] },
         against: { oven: 'it bakes in its fat, and sticks without', ball: 'it sticks in the hollows' },
       },
       film: {
         name: 'a little, wiped off again',
-        card: /\b(?:wipe|rub)\b[^.;\n]{0,50}\b(?:oil|butter|fat|pan|griddle)\b|\bthin film\b|\blightly (?:oil|grease)/i,
         does: {
           pan: { sets: 'Oil for the pan, a little', holds: ['oil-vegetable'], pour: 'Fat on, and wiped off again: a shine, no drop.' },
           tools: ['cloth'],
@@ -251,7 +244,6 @@ export const MATTERS = {
       },
       butter: {
         name: 'butter',
-        card: /\b(?:fr(?:y|ied)|cook(?:ed)?)\b[^.;\n]{0,25}\bin (?:a little |some |hot |foaming )?butter\b(?! (?:and|with)\b[^.;\n]{0,12}\boil)|\bbutter the (?:pan|griddle|skillet)\b|\b(?:knob|pat|nut) of butter\b[^.;\n]{0,20}\b(?:pan|skillet|griddle)\b/i,
         does: {
           pan: {
             sets: 'Butter for the pan',
@@ -264,7 +256,6 @@ export const MATTERS = {
       },
       'butter-oil': {
         name: 'butter with oil',
-        card: /\bbutter (?:and|with) (?:a little |some )?oil\b|\boil and (?:a little |some )?butter\b/i,
         does: {
           pan: {
             sets: 'Butter and oil for the pan',
@@ -277,7 +268,6 @@ export const MATTERS = {
       },
       clarified: {
         name: 'clarified butter',
-        card: /\b(?:clarified butter|ghee)\b/i,
         does: {
           pan: {
             sets: 'Clarified butter for the pan',
@@ -288,9 +278,27 @@ export const MATTERS = {
           tools: ['fat-dish'],
         },
       },
+      oil: {
+        name: 'oil, left in the pan',
+        does: {
+          pan: { sets: 'Oil for the pan', holds: ['oil-vegetable'], pour: 'Oil in, and hot before it is poured: it runs, and does not smoke.' },
+          tools: ['fat-dish'],
+        },
+      },
+      lard: {
+        name: 'lard or dripping',
+        does: {
+          pan: {
+            sets: 'Lard or dripping for the pan',
+            holds: ['lard'],
+            pour: 'Lard on a cloth: a shine, no pool.',
+            caution: 'Lard and dripping are of meat: say so to who asks.',
+          },
+          tools: ['cloth'],
+        },
+      },
       spray: {
         name: 'pan spray',
-        card: /\b(?:pan|cooking|non-?stick) spray\b/i,
         does: {
           pan: { sets: 'Pan spray', holds: ['oil-vegetable'], pour: 'A breath of spray, away from the flame.', caution: 'Never spray towards a flame.' },
           without: ['brush'],
@@ -307,13 +315,11 @@ export const MATTERS = {
       usual: USUAL,
       once: {
         name: 'once, and never pressed',
-        card: /\b(?:flip|turn) (?:it |them )?(?:only )?once\b|\b(?:never|do ?n[o’']t) press\b/i,
         does: { turn: { step: 'Turned once: leave it, and never press.' } },
         against: { ball: 'a ball is made round by turning' },
       },
       several: {
         name: 'several turns',
-        card: /\b(?:quarter turn|keep turning|turn (?:them )?(?:often|several times|again))\b/i,
         does: { turn: { step: 'Turn it again as soon as the underside has set.' } },
         against: { griddle: 'each turn lets gas out', foam: 'each turn knocks the foam down', crepe: 'a crepe is turned once at most' },
       },

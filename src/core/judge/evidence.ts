@@ -194,7 +194,8 @@ export const panFat =
   (how: 'much' | 'none' | 'butter') =>
   (j: Judged): Says => {
     const school = schoolMeant('panFat', j.panFat, j.kind);
-    const id = school === 'none' || school === 'film' || school === 'spray' ? school : 'much';
+    const isThin = school === 'film' || school === 'spray' || school === 'lard';
+    const id = school === 'none' || isThin ? school : 'much';
     const said = `in the pan: ${MATTERS.panFat.choices[school as SchoolIdOf<'panFat'>].name}`;
     if (how === 'none') return id === 'none' ? { times: FOR, text: said } : RULED_OUT;
     if (how === 'butter') return school === 'butter' ? { times: FOR, text: said } : RULED_OUT;

@@ -138,8 +138,10 @@ const fraction = (over: string | undefined, under: string | undefined): Fraction
 const mixed = (whole: string | undefined, over: string | undefined, under: string | undefined): Fraction =>
   new Fraction(Number(whole)).add(fraction(over, under));
 
-/** Nobody writes a fraction of such numbers. */
+/** Nobody writes a fraction of such numbers that is not in its lowest terms. */
 const LEAST_OF_RANGE = 20;
+const isSlashRange = (low: number, high: number): boolean =>
+  Math.min(low, high) >= LEAST_OF_RANGE && new Fraction(low, high).d < BigInt(high);
 
 /** Numbers that begin with a digit or a fraction, in the order they are tried. @returns null: it is none of that kind */
 const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) => One | null])[] = [
@@ -164,9 +166,7 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
   [
     FRACTION,
     (m) =>
-      Number(m[2]) > 0 && !(Number(m[1]) >= LEAST_OF_RANGE && Number(m[2]) >= LEAST_OF_RANGE)
-        ? oneOf(fraction(m[1], m[2]), m[0].length)
-        : null,
+      Number(m[2]) > 0 && !isSlashRange(Number(m[1]), Number(m[2])) ? oneOf(fraction(m[1], m[2]), m[0].length) : null,
   ],
   [VULGAR_ONLY, (m) => oneOf(new Fraction(VULGAR[m[1] ?? ''] ?? 0), m[0].length)],
   [PARTED, (m) => oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length)],

@@ -59,6 +59,6 @@ test('butter and oil on the card are both; clarified butter is its own; what is 
     of('lard'),
     of('cooking-spray'),
     of('apple'),
-  ]).toEqual(['butter-oil', 'clarified', 'film', 'spray', null]);
+  ]).toEqual(['butter-oil', 'clarified', 'lard', 'spray', null]);
   expect(cardPanFat([{ vessel: 'pan', side: 'Apples', parts: [{ id: 'butter-unsalted' }] }])).toBeNull();
 });

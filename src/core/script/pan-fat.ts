@@ -16,11 +16,12 @@ interface PanLine {
   readonly parts?: readonly { readonly id: string }[] | undefined;
 }
 
-const OF_ID: readonly (readonly [RegExp, 'butter' | 'clarified' | 'oil' | 'spray'])[] = [
+const OF_ID: readonly (readonly [RegExp, 'butter' | 'clarified' | 'lard' | 'oil' | 'spray'])[] = [
   [/clarified|ghee/, 'clarified'],
   [/^butter|^margarine/, 'butter'],
   [/spray/, 'spray'],
-  [/^oil|^lard|^shortening/, 'oil'],
+  [/^lard|^tallow/, 'lard'],
+  [/^oil|^shortening/, 'oil'],
 ];
 
 /** The choice that the pan lines of a sheet come to; null where no line is of a fat for the pan. */
@@ -35,6 +36,7 @@ export function cardPanFat(sheet: readonly PanLine[]): PanFatWay | null {
   if (of.has('butter')) return of.has('oil') ? 'butter-oil' : 'butter';
   if (of.has('clarified')) return 'clarified';
   if (of.has('spray')) return 'spray';
+  if (of.has('lard')) return 'lard';
   return of.has('oil') ? 'film' : null;
 }
 
