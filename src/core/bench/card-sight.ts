@@ -91,7 +91,7 @@ export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
     densityGPerMl: a.volume?.densityGPerMl ?? null,
   });
   return {
-    guess: guessKind(name, lines, cardNotes),
+    guess: guessKind(name, lines, cardNotes, facts),
     offers: offers.filter((o) => !isTaken(o, b, lines)),
     // a portion that the cook has set is no question
     asks: open.filter(

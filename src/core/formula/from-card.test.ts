@@ -87,17 +87,26 @@ test.each([
   ['Sunday best', 'Swirl a ladle to a paper-thin layer.', 'crepe', 'the method swirls it thin'],
   ['Sunday best', 'Turn each ball a quarter turn in the ball pan.', 'ball', 'the method turns it in a ball pan'],
   ['Sunday best', 'Whip the egg whites to stiff peaks and fold them in.', 'foam', 'the whites are whipped'],
+  [
+    'The farm pancake',
+    'Oven at gas 7, lard smoking in the tin, batter in, 30 minutes.',
+    'oven',
+    'the method bakes it whole in the oven',
+  ],
+  ['Kaiserschmarrn', 'Bei 180 Grad im Ofen 15 Minuten backen.', 'oven', 'the method bakes it whole in the oven'],
+  ['Skillet one', 'Swirl the butter, pour. Oven at 220, 20 minutes.', 'oven', 'the method bakes it whole in the oven'],
+  ['Griddle cakes', '2 minutes, flip, 1 minute. Keep in a 90 C oven.', 'griddle', expect.any(String)],
 ] as const)('%s, %s: a %s', (title, method, kind, why) => {
-  expect(guessKind(title, [], method)).toMatchObject({ kind, why });
+  expect(guessKind(title, [], method, factsTold(method, FRESH_CONVENTIONS))).toMatchObject({ kind, why });
 });
 
 test('without a word the ratios speak; and where nothing speaks nothing is guessed', () => {
   const thin = formulaLines(formulaOf('250 g flour\n600 ml milk\n4 eggs'));
-  expect(guessKind('', thin, '')).toMatchObject({
+  expect(guessKind('', thin, '', [])).toMatchObject({
     kind: 'crepe',
     why: expect.stringMatching(/^no leavening, and \d+ % water/),
   });
-  expect(guessKind('Sunday best', [], '')).toBeNull();
+  expect(guessKind('Sunday best', [], '', [])).toBeNull();
 });
 
 const offered = (notes: string, texts = '200 g flour\n100 g blueberries') =>
@@ -207,7 +216,7 @@ test.each([
   ['Plättar', 'small'],
   ['Pannkakor', 'crepe'],
 ] as const)('%s is of the kind %s', (title, kind) => {
-  expect(guessKind(title, [], '')?.kind).toBe(kind);
+  expect(guessKind(title, [], '', [])?.kind).toBe(kind);
 });
 
 test('whites that the method alone whips are whipped on their line, as far as it says; denied or another’s they are not', () => {

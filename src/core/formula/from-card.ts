@@ -7,6 +7,8 @@ import { stripBullet } from '../card/bullet';
 import { notesOn, placeOf, readCard, type Section } from '../card/card';
 import { DISH, type Role } from '../card/headings';
 import { type Line, readLine } from '../card/line';
+import type { ToldFact } from '../card/told/clause';
+import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { capital } from '../quantity/say';
 import { type End, type EndId, type Entry, type Formula, type Group, MOST_NAME_CHARS, nextKey } from './formula';
@@ -75,7 +77,7 @@ export function entriesFromCard(
     entries: entries.slice(first),
     notes,
     ends: forked ? ['sweet', 'savoury'] : null,
-    guess: guessKind(title ?? '', lines, notes),
+    guess: guessKind(title ?? '', lines, notes, factsTold(notes, house)),
   };
   return { ok: true, value };
 }
@@ -152,6 +154,14 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [/\b(?:griddle|bubbles?|flip)\b/i, 'griddle', 1, 'the method bakes it on a griddle and flips it'],
 ];
 
+/** It is baked in an oven for so long, and no side of it is told: stronger than a title of pancakes, or of no leavening. */
+const IN_THE_OVEN = 8;
+const isBakedWhole = (facts: readonly ToldFact[]): boolean => {
+  const is = (fact: ToldFact['fact'], of: string | null = null): boolean =>
+    facts.some((f) => f.taken === 'told' && f.fact === fact && (of === null || f.of === of));
+  return is('bake') && is('heat', 'oven') && !is('firstSide');
+};
+
 /** A method that whips whites. */
 const WHIPS = /\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i;
 /** Percent of flour: whites of fewer eggs make a leavened cake lighter, and are not what raises it. */
@@ -159,9 +169,15 @@ const RAISED_BY_FOAM = 60;
 
 /**
  * The kind a card seems to be, by its title, its method, its whites and its ratios; and the school its ratios fit best.
+ * @param facts what the method tells
  * @returns null where nothing speaks for any
  */
-export function guessKind(title: string, lines: readonly Line[], method: string): KindGuess | null {
+export function guessKind(
+  title: string,
+  lines: readonly Line[],
+  method: string,
+  facts: readonly ToldFact[],
+): KindGuess | null {
   const score = new Map<KindId, { n: number; why: string; top: number }>();
   const add = (kind: KindId, n: number, why: string): void => {
     const had = score.get(kind) ?? { n: 0, why, top: 0 };
@@ -178,6 +194,7 @@ export function guessKind(title: string, lines: readonly Line[], method: string)
     else if (DISH.test(named)) add('griddle', 2.5, `the title says "${DISH.exec(named)?.[0] ?? named}"`);
   }
   for (const [re, kind, n, why] of METHOD_WORDS) if (re.test(method)) add(kind, n, why);
+  if (isBakedWhole(facts)) add('oven', IN_THE_OVEN, 'the method bakes it whole in the oven');
   const batter = lines.filter((l) => l.use === 'batter');
   const t = tally(batter);
   const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);

@@ -32,7 +32,7 @@ export function actsOfCard(
   house: KitchenConventions,
   find: (id: string) => Ingredient | undefined,
 ): readonly ScriptAct[] {
-  const guess = guessKind(title, lines, notes);
+  const guess = guessKind(title, lines, notes, facts);
   if (!guess) return [];
   const offers = offersFrom(notes, lines, house, facts);
   const told: Record<string, string> = {};

@@ -40,8 +40,8 @@ export function cardOut(text: string, house: KitchenConventions): Result<z.infer
   if (!card.ok) return card;
   const { title, lines, ignored, sections } = card.value;
   const notes = notesOn(card.value);
-  const guess = guessKind(title ?? '', lines, notes);
   const facts = factsTold(notes, house);
+  const guess = guessKind(title ?? '', lines, notes, facts);
   const roles = new Map(sections.map((s) => [s.id, placeOf(s.role)]));
   return {
     ok: true,
