@@ -5,7 +5,7 @@ import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
 import { sameEdit } from '../formula/act-edits';
 import { atEnd, counts, type FormulaLine, kitchenOf } from '../formula/formula';
-import { guessKind, type KindGuess } from '../formula/from-card';
+import { guessKind, type KindGuess } from '../formula/guess-kind';
 import { usualPortionMl } from '../formula/kinds';
 import { formulaLines } from '../formula/lines';
 import { type Offer, offersFrom, toldBy } from '../formula/offers';

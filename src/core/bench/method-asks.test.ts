@@ -1,10 +1,11 @@
 /** What a method leaves open is asked with choices, and asked no more once it is answered or left. */
 import { workedOn } from '../balance/bench';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
+import { entriesFromCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
 import { withOffer } from '../formula/offers';
+import { withCard } from '../formula/pasted';
 import { askKey } from './ask';
 import { bareAsk } from './bare-numbers';
 import { cardSight } from './card-sight';

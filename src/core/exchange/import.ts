@@ -5,9 +5,10 @@
 
 import { nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA, type Formula, MOST_ENTRIES, MOST_NAME_CHARS, MOST_NOTES_CHARS } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
+import { entriesFromCard } from '../formula/from-card';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { countedLines, formulaLines } from '../formula/lines';
+import { withCard } from '../formula/pasted';
 import type { Result } from '../result';
 import { type OpenNutrition, type OpenRecipe, type Unread, unread, wholeText } from './open-recipe';
 import { ingredientRows, notesOf } from './write';

@@ -3,7 +3,7 @@
  */
 import type { Line } from '../card/line';
 import type { ToldFact } from '../card/told/clause';
-import { guessKind } from '../formula/from-card';
+import { guessKind } from '../formula/guess-kind';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
 import { offersFrom } from '../formula/offers';
 import { FRESH_WAYS, type Ways } from '../formula/ways';

@@ -6,9 +6,10 @@ import { scriptOfBatch } from '../batch/script-of';
 import { sheetGroups } from '../batch/sheet-groups';
 import { ONE } from '../batch/split';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
+import { entriesFromCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
+import { withCard } from '../formula/pasted';
 import { findIngredient } from '../pantry/pantry';
 import { lineOffers } from './told-lines';
 

@@ -1,8 +1,9 @@
 /** A regatta morning of the boathouse: 84 covers in three waves, five dishes, one without wheat, one without egg and milk. */
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
-import { entriesFromCard, withCard } from '../formula/from-card';
+import { entriesFromCard } from '../formula/from-card';
 import { type KindId, kindById } from '../formula/kinds';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
+import { withCard } from '../formula/pasted';
 import type { Morning } from '../morning/morning';
 import type { DishMade, MorningAsked } from '../morning/work';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';

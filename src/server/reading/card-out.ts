@@ -4,7 +4,7 @@ import type { lineOut, readResponse } from '@/contract/api';
 import { type CardTooLong, notesOn, placeOf, readCard } from '@/core/card/card';
 import type { Line } from '@/core/card/line';
 import { factsTold } from '@/core/card/told/told';
-import { guessKind } from '@/core/formula/from-card';
+import { guessKind } from '@/core/formula/guess-kind';
 import type { KitchenConventions } from '@/core/pantry/conventions';
 import { findIngredient } from '@/core/pantry/pantry';
 import type { Result } from '@/core/result';

@@ -1,10 +1,10 @@
 'use client';
 import { type ClipboardEvent, useState } from 'react';
-import { readCard } from '@/core/card/card';
 import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { Button } from '../kit/button';
 import { Form } from '../kit/form';
+import { cardReader, fetchReader, NO_READER } from './card-reader';
 import type { BenchAction } from './state';
 
 interface Props {
@@ -18,27 +18,31 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   if (full) return <p className="px-2 text-sm text-soft">{MOST_ENTRIES} lines are as many as a formula has.</p>;
-  const add = (): void => {
-    if (text.trim() === '') return;
-    send({ do: 'add', text: text.trim() });
+  const { conventions } = kitchenOf(formula, house);
+  const add = async (): Promise<void> => {
+    const line = text.trim();
+    if (line === '') return;
     setText('');
+    // without the reader it is one line, which asks for itself
+    const card = await cardReader().then(
+      (read) => read(line, conventions),
+      () => null,
+    );
+    send({ do: 'add', text: line, card: card?.ok ? card.value : null });
   };
-  const onPaste = (e: ClipboardEvent<HTMLInputElement>): void => {
+  const onPaste = async (e: ClipboardEvent<HTMLInputElement>): Promise<void> => {
     const pasted = e.clipboardData.getData('text');
     if (!pasted.trim().includes('\n')) return;
     e.preventDefault();
-    const card = readCard(pasted, kitchenOf(formula, house).conventions);
-    setError(card.ok ? null : card.error.message);
-    if (card.ok) send({ do: 'paste', text: pasted });
+    const card = await cardReader().then(
+      (read) => read(pasted, conventions),
+      () => ({ ok: false as const, message: NO_READER }),
+    );
+    setError(card.ok ? null : card.message);
+    if (card.ok) send({ do: 'paste', card: card.value });
   };
   return (
-    <Form
-      data-own-undo
-      className="px-2 pt-1"
-      act={() => {
-        add();
-      }}
-    >
+    <Form data-own-undo className="px-2 pt-1" act={add}>
       <div className="flex gap-2">
         <input
           autoComplete="off"
@@ -48,7 +52,8 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
           value={text}
           maxLength={2000}
           onChange={(e) => setText(e.target.value)}
-          onPaste={onPaste}
+          onFocus={fetchReader}
+          onPaste={(e) => void onPaste(e)}
           onKeyDown={(e) => {
             if (e.key !== 'ArrowUp') return;
             const inputs = [...document.querySelectorAll<HTMLInputElement>('[data-line]')];

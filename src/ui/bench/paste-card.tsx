@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState } from 'react';
-import { readCard } from '@/core/card/card';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -11,6 +10,7 @@ import { Button, lookOf } from '../kit/button';
 import { TextField } from '../kit/field';
 import { Pick } from '../kit/press';
 import { toast } from '../kit/toast';
+import { cardReader, fetchReader, NO_READER } from './card-reader';
 import type { CardActs } from './import-list';
 import { readFiles } from './read-files';
 import type { BenchAction } from './state';
@@ -53,6 +53,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
   // who has turned to something else meanwhile gets no card
   const gone = useRef(false);
   useEffect(() => {
+    fetchReader();
     gone.current = false;
     return () => {
       gone.current = true;
@@ -82,12 +83,16 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         )
       : typed;
     if (gone.current) return;
-    const card = readCard(said, kitchenOf(formula, house).conventions);
+    const card = await cardReader().then(
+      (as) => as(said, kitchenOf(formula, house).conventions),
+      () => ({ ok: false as const, message: NO_READER }),
+    );
+    if (gone.current) return;
     if (!card.ok) {
-      setError(card.error.message);
+      setError(card.message);
       return;
     }
-    if (card.value.lines.length === 0) {
+    if (card.value.entries.length === 0) {
       setError(
         typed.trim() === ''
           ? 'Paste or type a card first.'
@@ -96,7 +101,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
       return;
     }
     setError(null);
-    send({ do: 'paste', text: said });
+    send({ do: 'paste', card: card.value });
     onDone();
   };
   const onto = (f: Formula): void => {

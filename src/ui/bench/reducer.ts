@@ -15,7 +15,7 @@ import {
 } from '@/core/balance/lines';
 import { readLine } from '@/core/card/line';
 import { type EndId, type Entry, type Formula, kitchenOf, placeGroup } from '@/core/formula/formula';
-import { entriesFromCard, withCard } from '@/core/formula/from-card';
+import { type PastedCard, withCard } from '@/core/formula/pasted';
 import { type BenchAction, type BenchState, startBench } from './state';
 
 const MOST_STEPS = 200;
@@ -48,19 +48,11 @@ function retype(e: Entry, text: string, s: BenchState): Entry {
 const told = (f: Formula, key: string): Formula =>
   f.entries.some((e) => e.key === key && e.proposed) ? editEntry(f, key, { proposed: undefined }) : f;
 
-function paste(s: BenchState, text: string): BenchState {
-  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
-  return card.ok ? step(s, withCard(s.formula, card.value), null) : s;
-}
-
-/** A typed line; one that says several things becomes as many. */
-function typedLine(s: BenchState, text: string): Formula {
-  const card = entriesFromCard(text, kitchenOf(s.formula, s.house).conventions, s.formula.entries);
-  const several = card.ok && card.value.title === null && card.value.notes === '' && card.value.entries.length > 1;
-  return several
-    ? withEntries(s.formula, [...s.formula.entries, ...card.value.entries])
-    : addAfter(s.formula, null, text);
-}
+/** A typed line; one that says several things becomes as many. @param card the line as a card; null: nobody read it so */
+const typedLine = (f: Formula, text: string, card: PastedCard | null): Formula =>
+  card && card.title === null && card.notes === '' && card.entries.length > 1
+    ? withEntries(f, withCard(f, { ...card, guess: null, ends: null }).entries)
+    : addAfter(f, null, text);
 
 export function benchReducer(s: BenchState, a: BenchAction): BenchState {
   const f = s.formula;
@@ -96,11 +88,11 @@ export function benchReducer(s: BenchState, a: BenchAction): BenchState {
     case 'move':
       return to(moveLine(f, a.key, { vessel: a.vessel, before: a.before }));
     case 'add':
-      return to(typedLine(s, a.text));
+      return to(typedLine(f, a.text, a.card));
     case 'take-off':
       return to(removeLine(b, a.key));
     case 'paste':
-      return paste(s, a.text);
+      return to(withCard(f, a.card));
     case 'part':
       return to(asRows(f, a.key, a.rows));
     case 'place':

@@ -1,5 +1,6 @@
 import { fork } from '@/core/balance/lines';
 import { EMPTY_FORMULA } from '@/core/formula/formula';
+import { entriesFromCard } from '@/core/formula/from-card';
 import { FRESH_KITCHEN } from '@/core/formula/kitchen-settings';
 import { diffSheet } from './diff';
 import { benchReducer } from './reducer';
@@ -9,10 +10,14 @@ const run = (...actions: readonly BenchAction[]): BenchState =>
   actions.reduce(benchReducer, startBench({ formula: EMPTY_FORMULA, house: FRESH_KITCHEN }));
 const texts = (s: BenchState): readonly string[] => s.formula.entries.map((e) => e.text);
 
-const CARD: BenchAction = {
-  do: 'paste',
-  text: 'Weir crepes\n1 cup flour\n1 1/2 cups milk\n2 eggs\nWhisk and rest an hour.',
+const cardOf = (text: string) => {
+  const card = entriesFromCard(text, FRESH_KITCHEN.conventions);
+  if (!card.ok) throw new Error(card.message);
+  return card.value;
 };
+const pasted = (text: string): BenchAction => ({ do: 'paste', card: cardOf(text) });
+const typed = (text: string): BenchAction => ({ do: 'add', text, card: cardOf(text) });
+const CARD = pasted('Weir crepes\n1 cup flour\n1 1/2 cups milk\n2 eggs\nWhisk and rest an hour.');
 
 test('a pasted card names the formula, sets the kind its title speaks of and keeps the method', () => {
   const s = run(CARD);
@@ -42,15 +47,12 @@ test('typing in one line is one step back; undo and redo go both ways', () => {
 });
 
 test('keys are never used twice', () => {
-  const s = run(CARD, { do: 'take-off', key: 'l3' }, { do: 'add', text: '1 egg' }, { do: 'add', text: '1 tsp salt' });
+  const s = run(CARD, { do: 'take-off', key: 'l3' }, typed('1 egg'), typed('1 tsp salt'));
   expect(new Set(s.formula.entries.map((e) => e.key)).size).toBe(4);
 });
 
 test('what was chosen for an unknown word goes when the line is typed to something known', () => {
-  const s = run(
-    { do: 'add', text: '1 cup moondust' },
-    { do: 'choose', key: 'l1', choice: { ingredientId: 'sugar-icing' } },
-  );
+  const s = run(typed('1 cup moondust'), { do: 'choose', key: 'l1', choice: { ingredientId: 'sugar-icing' } });
   expect(benchReducer(s, { do: 'type', key: 'l1', text: '2 cups moondust' }).formula.entries[0]).toMatchObject({
     ingredientId: 'sugar-icing',
   });
@@ -109,20 +111,13 @@ test('one line that says several things becomes as many, where it stood; typed, 
     ['l4', '1 tsp cinnamon'],
     ['l3', '2 eggs'],
   ]);
-  expect(texts(run({ do: 'add', text: '1 tsp each of cinnamon and nutmeg' }))).toEqual([
-    '1 tsp cinnamon',
-    '1 tsp nutmeg',
-  ]);
-  expect(texts(run({ do: 'add', text: '200 g flour, 2 eggs and 300 ml milk' }))).toEqual([
-    '200 g flour',
-    '2 eggs',
-    '300 ml milk',
-  ]);
-  expect(texts(run({ do: 'add', text: '2 eggs plus 1 yolk' }))).toEqual(['2 eggs plus 1 yolk']);
+  expect(texts(run(typed('1 tsp each of cinnamon and nutmeg')))).toEqual(['1 tsp cinnamon', '1 tsp nutmeg']);
+  expect(texts(run(typed('200 g flour, 2 eggs and 300 ml milk')))).toEqual(['200 g flour', '2 eggs', '300 ml milk']);
+  expect(texts(run(typed('2 eggs plus 1 yolk')))).toEqual(['2 eggs plus 1 yolk']);
 });
 
 test('a group goes where it is put, and a line dragged out of it is no part of it any more', () => {
-  const s = run({ do: 'paste', text: 'Cakes\n200 g flour\n300 ml milk\nMoonlight:\n20 g honey\n10 g rum' });
+  const s = run(pasted('Cakes\n200 g flour\n300 ml milk\nMoonlight:\n20 g honey\n10 g rum'));
   expect(s.formula.entries.map((e) => e.group?.role)).toEqual([undefined, undefined, 'side', 'side']);
   const put = benchReducer(s, { do: 'place', group: 'Moonlight', role: 'batter' });
   expect(put.formula.entries.map((e) => [e.group?.asked, e.vessel])).toEqual(
@@ -133,10 +128,7 @@ test('a group goes where it is put, and a line dragged out of it is no part of i
 });
 
 test('sweet and savoury headings fork a formula that has no ends yet', () => {
-  const s = run({
-    do: 'paste',
-    text: 'Crepes\n250 g flour\n500 ml milk\n3 eggs\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt',
-  });
+  const s = run(pasted('Crepes\n250 g flour\n500 ml milk\n3 eggs\nFor sweet:\n20 g sugar\nFor savoury:\n5 g salt'));
   expect(s.formula.ends?.map((e) => [e.name, e.school])).toEqual([
     ['sweet', 'sweet'],
     ['savoury', 'savoury'],
@@ -156,4 +148,15 @@ test('a proposed amount that is typed over, in words or grams, is the cook’s; 
     true,
     false,
   ]);
+});
+
+test('lines that came in while a card was read keep their keys, and so do the card’s', () => {
+  const card = cardOf('Cakes\n200 g flour\n300 ml milk');
+  const s = run(typed('2 eggs'), typed('5 g salt'), { do: 'paste', card }, { do: 'paste', card });
+  expect(texts(s)).toEqual(['2 eggs', '5 g salt', '200 g flour', '300 ml milk', '200 g flour', '300 ml milk']);
+  expect(new Set(s.formula.entries.map((e) => e.key)).size).toBe(6);
+});
+
+test('a line that nobody could read as a card is one line', () => {
+  expect(texts(run({ do: 'add', text: '1 egg and 2 tbsp sugar', card: null }))).toEqual(['1 egg and 2 tbsp sugar']);
 });

@@ -5,6 +5,7 @@
 import type { Vessel } from '@/core/card/parts';
 import type { EndId, Entry, Formula, GroupRole } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { PastedCard } from '@/core/formula/pasted';
 
 export interface BenchState {
   readonly formula: Formula;
@@ -26,9 +27,10 @@ export type BenchAction =
   | { readonly do: 'percent'; readonly key: string; readonly percent: number }
   | { readonly do: 'switch'; readonly key: string; readonly off: boolean }
   | { readonly do: 'move'; readonly key: string; readonly vessel: Vessel; readonly before: string | null }
-  | { readonly do: 'add'; readonly text: string }
+  /** A typed line, and what it says read as a card. */
+  | { readonly do: 'add'; readonly text: string; readonly card: PastedCard | null }
   | { readonly do: 'take-off'; readonly key: string }
-  | { readonly do: 'paste'; readonly text: string }
+  | { readonly do: 'paste'; readonly card: PastedCard }
   /** One line that says several things, as so many lines. */
   | { readonly do: 'part'; readonly key: string; readonly rows: readonly string[] }
   /** Where the lines under one heading go. */
