@@ -118,3 +118,18 @@ test('what is denied, left to taste or another’s way is not offered', () => {
   ])
     expect(offers(pasted(`Cakes\n200 g flour\n50 g butter\n2 apples\n300 g milk\n2 eggs\n${notes}`))).toEqual([]);
 });
+
+test.each([
+  [
+    'Blend all but the butter. Heat the oven to 220 C with the skillet inside. Butter into the hot skillet, batter in, 20 minutes.',
+    true,
+  ],
+  ['Whizz it. Oven 220. Melt the butter in the hot tin and pour the batter in. Bake 20 minutes.', true],
+  // in the batter too, or greased with some of it: which, nobody says
+  ['Whisk in the butter. Oven at 220, a little butter in the hot pan, pour, bake 20 minutes.', false],
+  ['Butter in the pan, pour, two minutes, flip, one minute.', false],
+] as const)('%s: the butter is the pan’s: %s', (method, isPans) => {
+  const f = pasted(`Weir oven pancake\n120 g flour\n240 ml milk\n4 eggs\n50 g butter\n\n${method}`);
+  const rows = offers(f).flatMap((o) => (o.what === 'rows' ? o.rows : []));
+  expect(rows.some((r) => /50 g .*butter for the pan/i.test(r))).toBe(isPans);
+});

@@ -90,6 +90,26 @@ function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptL
   return c && { to: 'fried', words: c.text, min: c.times[0]?.min ?? null };
 }
 
+/** "Butter into the hot skillet", "melt the lard in the tin". */
+const INTO_HOT =
+  /\b(?:butter|lard|oil|fat|dripping|ghee|margarine)\b[^.;\d]{0,24}\b(?:in|into|to)\s+(?:the\s+|a\s+|your\s+|that\s+)?(?:(?:hot|smoking|heated)\s+)?(?:skillet|pan|dish|tin|tray|cast[- ]iron)\b|\b(?:melt|drop|put|add|tip)\b[^.;\d]{0,16}\b(?:butter|lard|oil|fat|dripping)\b[^.;\d]{0,20}\b(?:in|into)\s+(?:it|(?:the|your)\s+(?:hot\s+)?(?:skillet|pan|dish|tin))\b/i;
+const MIXED_IN =
+  /\b(?:whisk|stir|beat|mix|blend|whizz|fold|work|rub)\b(?![^.;]*\b(?:but|except|without|apart from)\b)/i;
+
+/** All of a fat that goes into the pan of an oven pancake, and into no bowl; undefined: it is otherwise. */
+function allInPan(l: ScriptLine, clauses: readonly Clause[], notes: string, find: Find): ScriptLine['panShare'] {
+  if (
+    !isFat(l, find) ||
+    !/\boven\b/i.test(notes) ||
+    /\b(?:melted|softened|browned|cooled)\b/i.test(`${l.preparation} ${l.text}`)
+  )
+    return undefined;
+  const hot = clauses.find((c) => INTO_HOT.test(c.text) && names(c.text, l, find));
+  const isMixed = clauses.some((c) => c !== hot && MIXED_IN.test(c.text) && names(c.text, l, find));
+  const pours = clauses.some((c) => /\bbatter\b|\bpour\b|\bin it goes\b|\ball at once\b/i.test(c.text));
+  return hot && pours && !isMixed ? { share: 1, words: hot.text } : undefined;
+}
+
 /** Lines as a card's method has them. @param notes what stands around the lines of the card */
 export function asTold(
   lines: readonly ScriptLine[],
@@ -109,8 +129,10 @@ export function asTold(
     // a fat that something is fried in, where nothing is, stays in its bowl
     const fryShare = anyFried ? moved.fryShare : undefined;
     const left = 1 - (fryShare?.share ?? 0);
+    const inPan =
+      moved.panShare === undefined && fryShare === undefined ? allInPan(l, clauses, notes, find) : undefined;
     const panShare =
-      isFat(l, find) && restForPan && fryShare ? { share: left, words: restForPan.text } : moved.panShare;
+      isFat(l, find) && restForPan && fryShare ? { share: left, words: restForPan.text } : (inPan ?? moved.panShare);
     return { ...moved, fryShare, panShare };
   });
 }
