@@ -17,7 +17,7 @@ export default function RehearsalChart({
   const from = Math.ceil(first / TICK_MIN) * TICK_MIN;
   const ticks = Array.from({ length: Math.floor((last - from) / TICK_MIN) + 1 }, (_, n) => from + n * TICK_MIN);
   return (
-    <div className="h-72 w-full" aria-hidden="true">
+    <div className="h-72 w-full overflow-hidden" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 700, height: 280 }}>
         <ComposedChart
           data={curve.map((c) => ({

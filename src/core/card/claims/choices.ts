@@ -146,7 +146,7 @@ const LENT: Readonly<Record<string, RegExp>> = {
   water: /^(?:soda|tonic|sparkling|mineral|coconut|rose|tap|still|spring|seltzer)$/,
   cider: /^(?:apple|pear)$/,
   seed: /^(?:pumpkin|squash|poppy|sesame|chia|flax|hemp|fennel|caraway|melon)$/,
-  syrup: /^(?:date|rice|malt|ginger|vanilla|elderflower|cherry|raspberry|strawberry|blueberry|orange|lemon)$/,
+  syrup: /^(?:date|rice|malt|elderflower)$/,
   puree:
     /^(?:apple|pear|plum|peach|apricot|mango|pumpkin|squash|carrot|banana|prune|date|raspberry|strawberry|blueberry|sweet potato|potato)$/,
   extract: /^(?:vanilla|almond|lemon|orange|peppermint|coffee|rum|coconut)$/,
@@ -155,7 +155,7 @@ const LENT: Readonly<Record<string, RegExp>> = {
 const lacksNoun = (words: readonly Token[], last: readonly Token[]): string | null => {
   const own = words.filter((t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm));
   const noun = last[last.length - 1]?.norm ?? '';
-  return own.length === 1 && LENT[noun]?.test(own[0]?.norm ?? '') ? noun : null;
+  return own.length === 1 && !isPlural(own) && LENT[noun]?.test(own[0]?.norm ?? '') ? noun : null;
 };
 
 /** "Oats and flour": a plural is a thing by itself, and no kind of what follows. */
