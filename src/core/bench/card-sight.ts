@@ -31,15 +31,17 @@ interface CardSight {
 /** Whether what is offered is already so. */
 function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
   const k = kitchenOf(b.formula, b.house);
-  // what the kind is used to is no news
-  if (o.what === 'way')
-    return (
-      k.ways[o.way] === o.value || schoolMeant(o.way, String(k.ways[o.way]), atEnd(b.formula, b.end).kind) === o.value
-    );
+  if (o.what === 'way') return k.ways[o.way] === o.value;
   if (o.what === 'measure') return k.conventions[o.of] === o.value;
   if (o.what === 'act') return b.formula.edits.some((e) => sameEdit(e, o.edit));
   if (o.what === 'portion') return b.formula.portionMl !== null && Math.abs(b.formula.portionMl - o.ml) < 0.5;
   return o.what === 'moment' && lines.find((l) => l.key === o.key)?.moment === o.moment;
+}
+
+/** Whether what is offered is what the kind is used to anyway, where nobody chose otherwise: no news. */
+function isUsual(o: Offer, b: Bench): boolean {
+  const { ways } = kitchenOf(b.formula, b.house);
+  return o.what === 'way' && schoolMeant(o.way, String(ways[o.way]), atEnd(b.formula, b.end).kind) === o.value;
 }
 
 /** Where a line goes is offered once: as the whole method puts it. */
@@ -92,7 +94,7 @@ export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
   });
   return {
     guess: guessKind(name, lines, cardNotes, facts),
-    offers: offers.filter((o) => !isTaken(o, b, lines)),
+    offers: offers.filter((o) => !isTaken(o, b, lines) && !isUsual(o, b)),
     // a portion that the cook has set is no question
     asks: open.filter(
       (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),

@@ -54,3 +54,20 @@ test('numbers without a unit are asked together, and settled by one tap', () => 
   expect(texts(1)[3]).toBe('300 ml milk');
   expect(bareOf(of('Cakes\n240 flour\n300 milk\n2 eggs'))).toBeNull();
 });
+
+test('a surface that is only greased is asked about, with which fat; what the kind is used to is no offer', () => {
+  const cakes = (method: string) =>
+    cardOf(of(`Weir griddle cakes\n200 g flour\n300 ml milk\n2 eggs\n8 g baking powder\n\n${method}`));
+  const asked = cakes('Stir until just combined. Griddle at medium, lightly greased. 2 minutes, flip, 1 minute.');
+  expect(asked?.asks.find((q) => /greased/.test(q.words))?.choices.map((o) => o.what === 'way' && o.value)).toEqual([
+    'film',
+    'butter',
+    'lard',
+  ]);
+  const ways = (c: typeof asked) => c?.offers.flatMap((o) => (o.what === 'way' ? [`${o.way} ${o.value}`] : []));
+  expect(ways(asked)).toEqual([]);
+  expect(ways(cakes('Whisk until smooth. Griddle at medium, butter the griddle. Flip.'))).toEqual([
+    'mixing smooth',
+    'panFat butter',
+  ]);
+});

@@ -32,6 +32,12 @@ const FRUITS: Readonly<Record<string, readonly [zest: string, juice: string]>> =
   lime: ['?', 'lime juice'],
 };
 
+/** So many of a fruit, or from one number to another. */
+const pieces = (low: Fraction, high: Fraction | null): Amount => ({
+  terms: [{ sign: 1, low, high, unit: null, fullness: null }],
+  approximate: false,
+});
+
 /** "zest and juice of 1 lemon", "whites of 3 eggs". */
 export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   if (!/zest|rind|peel|juice|yolk|white/i.test(r.text)) return null;
@@ -68,10 +74,7 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
     tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm))
   )
     return null;
-  const amount: Amount = {
-    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
-    approximate: false,
-  };
+  const amount = pieces(n.low, n.high);
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
   const numberAt = after - n.length;
   r.claim(numberAt, after, 'amount');
@@ -109,7 +112,7 @@ export function partAbroad(r: Reader, from: number, to: number): SplitLine | nul
   }
   return {
     ...finish(r),
-    amounts: [{ terms: [{ sign: 1, low: n, high: null, unit: null, fullness: null }], approximate: false }],
+    amounts: [pieces(n, null)],
     amountSpans: [{ start: numberAt, end: numberAt + said.length }],
     name: readName(name.split(' '), r.asking.house),
     said: name,
@@ -125,10 +128,7 @@ export function bothOf(r: Reader, from: number, to: number): SplitLine | null {
   const m = n ? BOTH_OF.exec(r.text.slice(from + n.length, to).trimStart()) : null;
   const names = m?.[1] ? FRUITS[m[1].toLowerCase()] : undefined;
   if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
-  const amount: Amount = {
-    terms: [{ sign: 1, low: n.low, high: n.high, unit: null, fullness: null }],
-    approximate: false,
-  };
+  const amount = pieces(n.low, n.high);
   r.claim(from, from + n.length, 'amount');
   for (const t of r.tokens)
     if (t.as === null && isWord(t)) t.as = /^(?:zest|juice|lemon|orange|lime)/.test(t.norm) ? 'ingredient' : 'filler';

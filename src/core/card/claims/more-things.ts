@@ -14,6 +14,7 @@ import {
   finish,
   type LaterAmount,
   nothing,
+  PUT_INTO,
   type Reader,
   type Span,
   type SplitLine,
@@ -55,8 +56,10 @@ interface Beside extends LaterAmount {
   readonly name: NameReading;
 }
 
-const JOINING =
-  /(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|sifted|bloomed|steeped|soured|warmed|slaked)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$/i;
+const JOINING = new RegExp(
+  String.raw`(?:[\s,(]*(?:plus|\+|and|&|minus|less|−|with|or|but for|${PUT_INTO})\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?)$`,
+  'i',
+);
 /** The joining word stands before the later amount. */
 const joinAt = (r: Reader, l: LaterAmount): number => JOINING.exec(r.text.slice(0, l.at.start))?.index ?? l.at.start;
 

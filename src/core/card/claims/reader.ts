@@ -162,6 +162,9 @@ export const finish = (r: Reader): SplitLine => ({
   problem: r.problem,
 });
 
+/** "1 tsp soda dissolved in 1 tbsp water": what joins a thing to another that it is put into, as a pattern. */
+export const PUT_INTO = String.raw`(?:dissolved|soaked|melted|stirred|mixed|whisked|sifted|bloomed|steeped|soured|warmed|slaked)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with))`;
+
 export const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', message });
 
 /** An amount with words of its own behind the first. `joined`: the word that adds it or takes it off. */

@@ -11,6 +11,7 @@ import {
   countOf,
   isVague,
   type LaterAmount,
+  PUT_INTO,
   preparationOf,
   type Reader,
   type Span,
@@ -41,8 +42,10 @@ const SAYS_AGAIN =
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
 
-const JOINED =
-  /(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for|(?:dissolved|soaked|melted|stirred|mixed|whisked|sifted|bloomed|steeped|soured|warmed|slaked)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with)))\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$/i;
+const JOINED = new RegExp(
+  String.raw`(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for|${PUT_INTO})\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$`,
+  'i',
+);
 
 /** What a line's amounts come to: the one that is meant, said once or more, and others. */
 interface Told {

@@ -21,9 +21,9 @@ const FATS: readonly (readonly [id: string, names: string])[] = [
 const FAT = anyWord(FATS.map(([, names]) => names).join('|'));
 const EVERY_FAT = new RegExp(FAT, 'giu');
 /** Each fat, or surface's state, with the pattern of one of its names alone. */
-const named = (of: readonly (readonly [id: string, words: string])[]): readonly (readonly [string, RegExp])[] =>
+const namesAlone = (of: readonly (readonly [id: string, words: string])[]): readonly (readonly [string, RegExp])[] =>
   of.map(([id, words]) => [id, new RegExp(`^(?:${words})$`, 'iu')] as const);
-const FAT_ALONE = named(FATS);
+const FAT_ALONE = namesAlone(FATS);
 /** Words that say that a surface has fat on it, or is given some; without a fat's name it is any. */
 const GREASED: readonly (readonly [id: string, words: string])[] = [
   [
@@ -41,7 +41,7 @@ const GREASED: readonly (readonly [id: string, words: string])[] = [
   ],
 ];
 const GREASED_BY = new RegExp(anyWord(GREASED.map(([, words]) => words).join('|')), 'giu');
-const GREASED_ALONE = named(GREASED);
+const GREASED_ALONE = namesAlone(GREASED);
 /** "Butter the pan", "oil it": the fat is the verb. */
 const VERB =
   /(?:^|\b(?:and|then|lightly|generously|again|to|i|we|you|he|she)\s+)(butter|oil|lard|grease|spray|film)(?:s|ed)?\s+(?:(?:lightly|well)\s+)?(?:the|a|an|your|my|each|every|both|it|them|between|skillet|pan|griddle|(?:waffle )?iron)\b/i;
