@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
+import { STATE_IN_ENGLISH } from '../pantry/tables/words';
 import { weigh } from '../pantry/weigh';
 import { parseAmount } from '../quantity/amount';
 import { workedLines } from '../testing/corpus';
@@ -250,4 +251,26 @@ test('a line is a line wherever it stands: below a heading, first, within or las
     }),
   );
   expect(lost).toEqual([]);
+});
+
+test('a word abroad for how a thing is prepared is told by its English one, and nothing of it is left', () => {
+  const lost = [...STATE_IN_ENGLISH].filter(([word, english]) => {
+    const l = readLine(`50 g Butter, ${word}`, FRESH_CONVENTIONS);
+    return l.ingredient?.id !== 'butter-unsalted' || l.grams !== 50 || l.preparation !== english;
+  });
+  expect(lost).toEqual([]);
+});
+
+test.each([
+  ['2 pommes, pelées et coupées en dés', 'apple', 'peeled and cut in cubes', null],
+  ['50 g de mantequilla fría, en dados', 'butter-unsalted', 'cold, in cubes', null],
+  ['50 g Rosinen (in warmem Wasser eingeweicht)', 'raisins', 'in warmem Wasser soaked', null],
+  ['3 blancs d’œufs battus en neige ferme', 'egg-white', 'beaten stiff', 'firm'],
+  ['3 claras montadas a punto de nieve', 'egg-white', 'whipped stiff', 'firm'],
+  ['3 Eier, getrennt', 'egg-large', 'separated', 'soft'],
+  ['3 huevos, claras y yemas separadas', 'egg-large', 'claras and yemas separated', 'soft'],
+  ['80 g lait en poudre', 'milk-powder-skim', '', null],
+] as const)('%s: %s, %s', (line, id, preparation, foam) => {
+  const l = readLine(line, FRESH_CONVENTIONS);
+  expect([l.ingredient?.id, l.preparation, l.foam]).toEqual([id, preparation, foam]);
 });

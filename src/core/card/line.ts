@@ -15,6 +15,7 @@ import { type Amount, type Combined, combine, writeAmount } from '../quantity/am
 import { grams as g } from '../quantity/say';
 import { CUP_SYSTEMS } from '../quantity/units';
 import { type SplitLine, wayOf } from './claims/reader';
+import { languagesIn } from './language';
 import type { LineFinding, Use, Vessel } from './parts';
 import { BY_TASTE, CHANGED, COOKED_FOOD, KEPT_BACK } from './phrases';
 import { splitLine } from './split';
@@ -470,7 +471,10 @@ function readAnew(
     };
     return blank(text, 'unknown', [finding], hint);
   }
-  const s = splitLine(text, house, languages);
+  const first = splitLine(text, house, languages);
+  // a line alone tells its own language, where two know the word: "1 EL Öl zum Braten" is no beer
+  const spoken = languages === null && first.name.kind === 'ambiguous' ? languagesIn(text) : null;
+  const s = spoken ? splitLine(text, house, spoken) : first;
   const where = choice.vessel ?? hint;
   const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
   const instead = chosen && s.alternatives.find((a) => found(a.name)?.id === chosen.id);
@@ -478,7 +482,9 @@ function readAnew(
   const use: Use = choice.vessel ? purposeOf(choice.vessel) : (toldUse(s, i) ?? (where ? purposeOf(where) : 'batter'));
   const written = instead?.amount ? [instead.amount] : s.amounts;
   const combined = written.map((a) => combine(a, house));
-  const foam = foamOf(i, s.text) ?? (i?.category === 'egg' && i.id !== 'egg-yolk' ? (choice.foam ?? null) : null);
+  const foam =
+    foamOf(i, `${s.text}; ${s.preparation}`) ??
+    (i?.category === 'egg' && i.id !== 'egg-yolk' ? (choice.foam ?? null) : null);
   const vessel =
     choice.vessel ??
     (hint && use === 'batter' && hint !== 'pan' && hint !== 'topping' ? hint : vesselFor(i, use, foam));

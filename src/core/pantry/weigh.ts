@@ -202,7 +202,7 @@ function onePiece(i: Ingredient, house: KitchenConventions): Range3 | CannotWeig
 }
 
 /** Packs that the pantry's piece of a thing may be. */
-const PACKS: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet|cube/, slice: /rasher|slice/ };
+const PACKS: Readonly<Record<string, RegExp>> = { can: /can/, packet: /sachet/, slice: /rasher|slice/ };
 
 /** A can of pumpkin, a sachet of yeast: where the pantry knows the pack, it is a piece. */
 function onePack(unit: Unit, t: Term, i: Ingredient): Range3 | CannotWeigh {

@@ -38,7 +38,7 @@ export interface ReadAmount {
 }
 
 const ABOUT =
-  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|not\s+quite|all\s+but|close\s+(?:to|on)|just\s+(?:over|under|above|below|about|short\s+of)|(?:just\s+)?shy\s+of|(?:slightly|fractionally)\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge|shade|whisker|fraction)\s+(?:over|under|above|below|shy\s+of|short\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps)\s+|[~≈]\s*)/i;
+  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|not\s+quite|all\s+but|close\s+(?:to|on)|just\s+(?:over|under|above|below|about|short\s+of)|(?:just\s+)?shy\s+of|(?:slightly|fractionally)\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge|shade|whisker|fraction)\s+(?:over|under|above|below|shy\s+of|short\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps|etwa|ungefähr|zirka|rund|environ|à\s+peu\s+près|un[oa]s|aproximadamente|alrededor\s+de|cirka|ongeveer)\s+|[~≈]\s*)/i;
 const ABOUT_AFTER =
   /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly)(?![\p{L}])/iu;
 const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;
@@ -87,7 +87,7 @@ const MANY: Readonly<Record<string, number>> = { dozen: 12, gross: 144, 'egg-tra
 
 /** "pinch of salt", "knob of butter": one, though nobody wrote it. */
 const UNSAID =
-  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|quart|gallon|litre|liter|pound|kilo|spoonful)(?:ful)?\s+(?:of\s|and\s+(?:an?\s+)?(?:half|quarter|third|bit)\b))|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
+  /^(?:(?:small|large|tiny|little|big|wee|good|extra)\s+(?=(?:pinch|dash|smidgen|tad|drop|knob|splash|dollop|dab|handful|glug|blob)\b)|(?=(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|stick|pint|quart|gallon|litre|liter|pound|kilo|spoonful)(?:ful)?\s+(?:of\s|and\s+(?:an?\s+)?(?:half|quarter|third|bit)\b))|(?=(?:taza|cucharada|cucharadita)s?\s+y\s+media\b|(?:tasse|cuillère)\s+et\s+demie)|(?=(?:pinch|dash|smidgen|knob|splash|handful|drizzle|glug|tad|dollop|dab|blob|sprinkle|sprinkling|dusting|squeeze|squirt|touch|hint|grating|twist|prise|pinc[eé]e|pizzico|pizca|snufje|nip|nypa|klype)\b))/i;
 function unsaidOne(text: string): { low: Fraction; high: null; length: number; other?: undefined } | null {
   const unit = UNSAID.exec(text);
   return unit ? { low: ONE, high: null, length: unit[0].length } : null;

@@ -236,7 +236,7 @@ function readWords(text: string): One | null {
   return null;
 }
 
-const RANGE = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞]|[a-z])/iu;
+const RANGE = /^\s*(?:-|–|—|to|or)\s*(?=[\d.¼-¾⅐-⅞]|[a-z])|^\s+(?:bis|oder|à|a|ou|o|tot)\s+(?=[\d¼-¾⅐-⅞])/iu;
 
 /** "250/300 g". */
 const SLASH_RANGE = /^\s*\/\s*(?=\d{2,4}(?![\d.,/]))/;

@@ -1,6 +1,17 @@
 /** The name of a thing among the words that are left, and what is done to it. */
 import { type NameReading, readName } from '../../pantry/lookup';
-import { FILLER, HARMLESS, HEADS, ITS_PARTS, LEADS_INTO_STATE, STATE, VARIANT } from '../../pantry/tables/words';
+import {
+  FILLER,
+  HARMLESS,
+  HEADS,
+  ITS_PARTS,
+  LEADS_ABROAD,
+  LEADS_INTO_STATE,
+  SHAPE_IN_ENGLISH,
+  STATE,
+  STATE_IN_ENGLISH,
+  VARIANT,
+} from '../../pantry/tables/words';
 import { isWord, type Token } from '../words';
 import type { Reader } from './reader';
 
@@ -58,8 +69,10 @@ export function claimName(words: readonly Token[], n: NameReading): void {
   });
 }
 
-const isPartWord = (t: Token): boolean => /^(?:white|whites|yolk)$/.test(t.norm);
-const isBeaten = (t: Token): boolean => /^(?:beaten|whisked|whipped|separated|stiff|separate|apart)$/.test(t.norm);
+const isPartWord = (t: Token): boolean =>
+  /^(?:white|whites|yolk|blancs?|jaunes?|claras?|yemas?|eiweiss|eigelb|dotter)$/.test(t.norm);
+const isBeaten = (t: Token): boolean =>
+  /^(?:beaten|whisked|whipped|separated|stiff|separate|apart)$/.test(STATE_IN_ENGLISH.get(t.norm) ?? t.norm);
 const saysNothing = (t: Token): boolean => STATE.has(t.norm) || FILLER.has(t.norm) || HARMLESS.has(t.norm);
 
 /**
@@ -74,15 +87,27 @@ const isOfItsPart = (part: readonly Token[], ofEgg: boolean): boolean =>
 /** A word that may be the thing's own, whatever leads into it. */
 const isDangerous = (t: Token): boolean => VARIANT.has(t.norm) || HEADS.has(t.norm) || /\d/.test(t.norm);
 
+/** "En rodajas finas": cut so. */
+const isShape = (rest: readonly Token[]): boolean => rest[0] !== undefined && SHAPE_IN_ENGLISH.has(rest[0].norm);
+
 /** Claims a part from the word that leads into where it comes from. @param isFirst it stands before any comma */
 function takeLeading(r: Reader, part: readonly Token[], isFirst: boolean): void {
   for (const [n, t] of part.entries()) {
-    if (!LEADS_INTO_STATE.has(t.norm)) continue;
     const [before, rest] = [part[n - 1], part.slice(n + 1)];
     const stateBefore = before !== undefined && (STATE.has(before.norm) || before.as === 'state');
+    // "in Rum eingeweicht"
+    const endsInState = STATE_IN_ENGLISH.has(rest.at(-1)?.norm ?? '');
+    // "en polvo" may be another thing, "remojadas en ron" is not
+    const leads =
+      LEADS_INTO_STATE.has(t.norm) ||
+      (LEADS_ABROAD.has(t.norm) && (stateBefore || isShape(rest))) ||
+      (/^(?:zum?|im)$/.test(t.norm) && endsInState) ||
+      // "mit der Gabel zerdrückt": with a tool, and with nothing of the pantry
+      (/^(?:mit|avec|con)$/.test(t.norm) && rest.length > 0 && rest.every(saysNothing));
+    if (!leads) continue;
     if (rest.length === 0 && r.tokens[r.tokens.indexOf(t) + 1]?.as === 'state') t.as = 'state';
     if (rest.length === 0 && !stateBefore) continue;
-    if ((isFirst && !before) || (!stateBefore && rest.some(isDangerous))) continue;
+    if ((isFirst && !before) || (!stateBefore && !endsInState && !isShape(rest) && rest.some(isDangerous))) continue;
     // a temperature or a fridge is told with what leads into it
     for (const x of part.slice(n)) x.as = 'state';
     return;
@@ -93,7 +118,7 @@ function takeLeading(r: Reader, part: readonly Token[], isFirst: boolean): void 
 export function takeStates(r: Reader, words: readonly Token[]): readonly Token[] {
   const breaks = [0, ...breaksOf(r, words), words.length];
   const parts = breaks.slice(1).map((to, n) => words.slice(breaks[n], to));
-  const ofEgg = parts[0]?.some((t) => t.norm === 'egg') ?? false;
+  const ofEgg = parts[0]?.some((t) => /^(?:egg|eier|ei|oeufs?|huevos?)$/.test(t.norm)) ?? false;
   for (const [p, part] of parts.entries()) {
     if (p === 0 || !isOfItsPart(part, ofEgg)) takeLeading(r, part, p === 0);
     else for (const t of part) t.as = 'state';

@@ -3,8 +3,9 @@ import Fraction from 'fraction.js';
 import type { FillMethod, KitchenConventions } from '../../pantry/conventions';
 import type { NameReading } from '../../pantry/lookup';
 import type { Language } from '../../pantry/tables/other-names';
+import { SHAPE_IN_ENGLISH, STATE_IN_ENGLISH } from '../../pantry/tables/words';
 import { type Amount, isMetric, type ReadAmount } from '../../quantity/amount';
-import { unitById } from '../../quantity/units';
+import { plain, unitById } from '../../quantity/units';
 import type { LineFinding, Use } from '../parts';
 import { type Claim, claim, isWord, saidAs, type Token, tokensOf, type Word } from '../words';
 
@@ -117,7 +118,34 @@ export class Reader {
   }
 }
 
-/** What is done to it, as written: the runs of words that were claimed so. */
+/** Phrases of other languages for how a thing is prepared. */
+const PHRASES_IN_ENGLISH: readonly (readonly [RegExp, string])[] = [
+  [/(?:en|a punto de|à point de|a) (?:neige|nieve|neve)(?: (?:ferme|fermes))?/gi, 'stiff'],
+  [/temp[eé]ratura? ambian?te|temperatura ambiente/gi, 'room temperature'],
+];
+const JOINED: Readonly<Record<string, string>> = {
+  und: 'and',
+  et: 'and',
+  y: 'and',
+  e: 'and',
+  en: 'in',
+  dans: 'in',
+  im: 'in',
+};
+/** "Zerlassene" is melted: what looks at how a thing is prepared looks at one word for it. */
+function inEnglish(said: string): string {
+  const phrased = PHRASES_IN_ENGLISH.reduce((t, [re, to]) => t.replace(re, to), said);
+  const out = phrased.replace(/\p{L}+/gu, (w) => STATE_IN_ENGLISH.get(plain(w)) ?? w);
+  const shaped = out.replace(
+    /(?<=(?:^|\P{L})(?:en|in|a|aux?|em) )\p{L}+/giu,
+    (w) => SHAPE_IN_ENGLISH.get(plain(w)) ?? w,
+  );
+  return shaped === said
+    ? said
+    : shaped.replace(/(?<=^|\P{L})(?:und|et|y|e|en|dans|im)(?= \p{L})/gu, (w) => JOINED[w] ?? w);
+}
+
+/** What is done to it: the runs of words that were claimed so, with the words of other languages in English. */
 export function preparationOf(r: Reader, named = true): string {
   const out = [...r.prep];
   const kept = (t: Token): boolean => t.as === 'state' || (named && t.as === 'unknown' && !/\d/.test(t.text));
@@ -141,7 +169,7 @@ export function preparationOf(r: Reader, named = true): string {
   }
   return out
     .sort((a, b) => a.at - b.at)
-    .map((o) => o.text)
+    .map((o) => inEnglish(o.text))
     .join(', ');
 }
 

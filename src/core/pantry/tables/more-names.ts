@@ -267,6 +267,8 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'white spelt': 'flour-spelt',
   wheat: '?flour-all-purpose flour-whole-wheat',
   levadura: '?baking-powder-sapp yeast-instant yeast-fresh',
+  'levadura fresca': 'yeast-fresh',
+  'levure fraiche': 'yeast-fresh',
   levure: '?baking-powder-sapp yeast-instant yeast-fresh',
   'wholegrain spelt flour': 'flour-spelt',
   'white self-raising flour': 'flour-self-raising-uk',

@@ -24,30 +24,117 @@ export const HARMLESS = list(
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
+  petit petite petits petites pequeno pequena pequenos pequenas klein kleine kleiner kleines grosser grosses grande grandes mittelgross mittelgrosse mediano mediana
+  sehr tres tre bien muy ganz molto maduro madura maduros maduras reif reife reifer reifes frais frai fraiche fraiches fraich fresco fresca frescos frescas frisch frische frischer frisches
   large medium small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   unfed fed neutre neutres kl klasse calibro sauerlich sauerliche sauerlicher sauerlichen
   total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
 );
 
+/** What is done to it in the languages of `other-names`, by the English word that everything else is worked from. */
+const STATES_ABROAD: Readonly<Record<string, string>> = {
+  melted:
+    'zerlassen zerlassene zerlassener geschmolzen geschmolzene geschmolzener fondu fondue fondus fondues derretida derretido derretidas derretidos fundida fundido fuso sciolto sciolta gesmolten smeltet smalt',
+  soft:
+    'weich weiche weicher weiches ramolli ramollie mou molle pommade pomada blanda blando ablandada reblandecida morbido morbida ammorbidito zachte blodt mjukt',
+  'room-temperature': 'zimmerwarm zimmerwarme zimmerwarmes',
+  cold: 'kalt kalte kalter kaltes froid froide froids fria frio frios freddo fredda koud koude kallt koldt',
+  chilled: 'gekuhlt gekuhlte',
+  lukewarm: 'lauwarm lauwarme lauwarmes tiede tibia tibio templada templado tiepido tiepida lauwe lun ljummen tiedi tiedie',
+  warm: 'warme warmer warmes',
+  hot: 'chaud chaude caliente caldo varmt varm',
+  boiling: 'kochend kochendes bouillante hirviendo bollente kokend',
+  browned: 'gebraunt gebraunte',
+  separated: 'getrennt getrennte separes separees separados separadas separati gesplitst adskilte',
+  beaten:
+    'verquirlt verquirlte battu battus battue batido batidos batida batidas sbattuti sbattute sbattuto geklopt geklopte',
+  whisked: 'fouette fouettes fouettee pisket vispade',
+  whipped: 'geschlagen geschlagene montado montados montada montadas monte montes montees montee montati montate',
+  stiff: 'steif steife neige nieve neve schnee eischnee',
+  'whipped-stiff': 'steifgeschlagen steifgeschlagene stijfgeslagen stiftpiskede stivpiskede hardpiskade',
+  foamy: 'schaumig',
+  firm: 'ferme fermes firme firmes fest feste',
+  sifted:
+    'gesiebt gesiebte gesiebtes tamise tamisee tamizada tamizado cernida cernido setacciata setacciato gezeefd gezeefde sigtet siktat',
+  chopped:
+    'gehackt gehackte gehackter hache hachee haches hachees picado picada picados picadas tritato tritati tritate gehakt gehakte ciselee cisele ciseles ciselees',
+  grated:
+    'geraspelt geraspelte geraspelter gerieben geriebene geriebener rape rapee rapes rapees rallado rallada rallados ralladas grattugiato grattugiata grattugiati geraspt',
+  mashed:
+    'zerdruckt zerdruckte zerdruckter ecrase ecrasee ecrases ecrasees machacado machacada machacados machacadas aplastado aplastada aplastados aplastadas schiacciata schiacciate geprakt geprakte durchgepresst chafado chafada chafados chafadas gestampft',
+  pureed: 'puriert purierte',
+  cooked: 'gekocht gekochte gekochter cuit cuite cuits cuites cocido cocida cocidos cocidas gekookt gekookte',
+  toasted:
+    'gerostet gerostete grille grillee grilles grillees torrefie torrefies torrefiees tostado tostada tostados tostadas',
+  soaked:
+    'eingeweicht eingeweichte trempe trempes trempees remojado remojada remojados remojadas geweekt geweekte eingelegt eingelegte marine marines macere maceree maceres macerees macerado macerada macerados maceradas hidratado hidratada hidratados hidratadas rehydrates',
+  peeled:
+    'geschalt geschalte geschalter pele pelee peles pelees epluche epluchee epluches epluchees pelado pelada pelados peladas geschild geschilde',
+  diced: 'gewurfelt gewurfelte',
+  cut:
+    'geschnitten geschnittene coupe coupes coupee coupees cortado cortados cortada cortadas troceado troceada troceados troceadas tagliato tagliata tagliati tagliate gesneden',
+  sliced: 'tranchee tranchees emince eminces emincee emincees laminado laminada laminados laminadas',
+  halved: 'halbiert halbierte',
+  pitted: 'entsteint entsteinte denoyaute denoyautes denoyautees deshuesado deshuesada deshuesados deshuesadas',
+  drained:
+    'abgetropft abgetropfte egoutte egouttee egouttes egouttees escurrido escurrida escurridos escurridas uitgelekt',
+  thawed:
+    'aufgetaut aufgetaute decongele decongelee decongeles decongelees descongelado descongelada descongelados descongeladas',
+  cored: 'entkernt entkernte epepine epepinee epepines epepinees evide evides evidee evidees descorazonado descorazonada descorazonadas',
+  thin: 'dunn dunne dunnen',
+  fine: 'fein feine feinen fines finement finas finos fina fino finamente',
+  coarse: 'grob grobe groben grossierement gruesa grueso',
+  washed: 'gewaschen gewaschene lave lavee laves lavees lavado lavada lavados lavadas',
+  fork: 'gabel fourchette tenedor',
+  frozen: 'tk gefroren gefrorene tiefgekuhlt tiefgekuhlte surgele surgelee surgeles surgelees congele congelado congelada congelados congeladas',
+  cooled: 'abgekuhlt abgekuhlte ausgekuhlt refroidi refroidie refroidis enfriado enfriada',
+  crushed: 'concasse concassee concasses concassees',
+  crumbled: 'zerbrockelt zerbrockelte zerbroselt emiette emiettee emiettes desmenuzado desmenuzada desmigado desmigada',
+  squeezed: 'ausgedruckt ausgedruckte essore essoree essores essorees exprimido exprimida exprimidos exprimidas',
+  blended: 'mixe mixee triturado triturada triturados trituradas',
+  scraped: 'ausgekratzt grattee raspada',
+  split: 'fendue abierta aufgeschlitzt',
+  pressed: 'gepresst gepresste presse pressee presses pressees prensado prensada',
+  liquid: 'flussig flussige',
+};
+/** Shapes that things are cut into, by the English word. */
+const SHAPES: Readonly<Record<string, string>> = {
+  cubes: 'cubes cubos dados cubitos wurfeln wurfel cubetti blokjes des',
+  slices: 'rondelles rodajas lamelles laminas scheiben fette plakjes',
+  pieces: 'morceaux trozos trocitos stucken stucke stuckchen pezzi pezzetti stukjes',
+  strips: 'streifen raspeln tiras batonnets',
+  quarters: 'quartiers gajos spalten',
+  rings: 'ringen ringe',
+};
+/** By the word abroad, in lower case and without accents, the English one. */
+const inEnglish = (table: Readonly<Record<string, string>>): ReadonlyMap<string, string> =>
+  new Map(Object.entries(table).flatMap(([english, words]) =>
+    words
+      .split(' ')
+      // as it stands, and as the words of a name are looked up: the singular of an English word
+      .flatMap((w) => [w, w.replace(/s$/, ''), w.replace(/(?<=ch|x)es$/, '')])
+      .map((w) => [w, english.replace('-', ' ')]),
+  ),
+);
+export const STATE_IN_ENGLISH = inEnglish(STATES_ABROAD);
+export const SHAPE_IN_ENGLISH = inEnglish(SHAPES);
+
 /** What is done to it, or how warm it is: melted, chopped, at room temperature. */
-export const STATE = list(
-  `sep parted apart batido batidos batida batidas temperatura ambiente pomada melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
+export const STATE: ReadonlySet<string> = new Set([
+  ...list(
+  `sep parted apart temperatura ambiente ambiante melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
   tightly beaten whisked whipped up separated separately chopped finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
   cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt noisette clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
   wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed
-  fondu fondue fondus ramolli ramollie battu battus tamise tamisee fouette rape rapee tiede
-  reif reife reifer gekocht gekochte geraspelt geraspelte flussig flussige zimmerwarm zimmerwarme geschmolzen geschmolzene geschmolzener zerlassen zerlassene weich weiche weicher kalt kalte warme lauwarm lauwarme gesiebt getrennt gehackt gehackte
-  derretida derretido fundida fundido tamizada tamizado batidos batida tibia separadas fuso sciolto setacciata sbattuti sbattute separati tiepido morbido
-  froid froide froids chaud chaude tiede entier hache hachee rapees fria frio caliente templada freddo fredda caldo koud koude warme lauwe kall varmt koldt kalt
-  einzeln nacheinander abwechselnd wechsel portionsweise dazu unterruhren unterheben unterziehen verruhren verquirlt verquirlen schaumig geruhrt ruhren
-  zerdruckt zerdruckte zerdruckter ecrasee ecrase ecrasees pelee pele steif geschlagen steifgeschlagen monte montes montees neige montati neve montate punto nieve stijfgeslagen stiftpiskede stivpiskede hardpiskade
-  gesmolten zachte gezeefd geklopt geklopte gesplitst smeltet blodt sigtet pisket adskilte smalt mjukt siktat vispade lun ljummen varm kall
+  reif reife reifer entier kall einzeln nacheinander abwechselnd wechsel portionsweise dazu unterruhren unterheben unterziehen verruhren verquirlen geruhrt ruhren punto
   twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
-);
+  ),
+  ...STATE_IN_ENGLISH.keys(),
+]);
 
 /**
  * Change what the thing is: a name with one of them that the pantry does not hold is asked about, never read as the
@@ -132,6 +219,8 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
 
 /** Prepositions that lead into where it comes from or what it is like: the words after them belong to the state. */
 export const LEADS_INTO_STATE = list('at from until till by to into on over under without inside through after before while when if in with for as using');
+/** The same in other languages, where what is done stands before it, or the shape that it is cut into behind it. */
+export const LEADS_ABROAD = list('in im en em dans dan au aux a al alla zu zum');
 
 /**
  * Words that may be parts of a vulgar name but are units or numbers too: an amount is tried first, unless the name
