@@ -28,6 +28,8 @@ interface CardSight {
   readonly told: readonly string[];
 }
 
+const SIEVES = /sieve|strained/;
+
 /** Whether what is offered is already so. */
 function isTaken(o: Offer, b: Bench, lines: readonly FormulaLine[]): boolean {
   const k = kitchenOf(b.formula, b.house);
@@ -85,7 +87,15 @@ export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
   if (cardNotes.trim() === '' && name.trim() === '') return null;
   const facts = factsTold(cardNotes, conventions);
   const acts = actsOn(b, lines, conventions, facts);
-  const offers = [...offersOn(b, lines, facts), ...actOffers(facts, { acts, units: b.house.units })];
+  const ways = offersOn(b, lines, facts);
+  // a way that ends in the sieve strains it: no act beside it
+  const sieves = ways.some((o) => o.what === 'way' && SIEVES.test(String(o.value)));
+  const offers = [
+    ...ways,
+    ...actOffers(facts, { acts, units: b.house.units }).filter(
+      (o) => !(sieves && o.what === 'act' && o.edit.do === 'own'),
+    ),
+  ];
   const open = methodAsks(facts, b.formula, {
     acts,
     units: b.house.units,
@@ -100,7 +110,7 @@ export function cardSight(b: Bench, { analysis: a }: Worked): CardSight | null {
       (q) => !q.choices.some((o) => isTaken(o, b, lines) || (o.what === 'portion' && portionMl !== null)),
     ),
     // what is offered, or was taken, is not told once more
-    told: toldBy(cardNotes)
+    told: toldBy(facts, b.house.units)
       .filter((t) => !offers.some((o) => o.what === 'act' && t.words.includes(o.words)))
       .map((t) => t.says),
   };

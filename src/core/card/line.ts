@@ -457,6 +457,13 @@ function toldUse(s: SplitLine, i: Ingredient | null): Use | null {
   return BRUSHED.test(s.text) || (FRIED.test(s.text) && !ON_SURFACE.has(i.category)) ? 'topping' : 'pan';
 }
 
+/** A line alone tells its own language, where two know a word of it: "1 EL Öl zum Braten" is no beer. */
+function splitInOwnWords(text: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
+  const s = splitLine(text, house, languages);
+  const spoken = languages === null && s.name.kind === 'ambiguous' ? languagesIn(text) : null;
+  return spoken ? splitLine(text, house, spoken) : s;
+}
+
 function readAnew(
   text: string,
   house: KitchenConventions,
@@ -471,10 +478,7 @@ function readAnew(
     };
     return blank(text, 'unknown', [finding], hint);
   }
-  const first = splitLine(text, house, languages);
-  // a line alone tells its own language, where two know the word: "1 EL Öl zum Braten" is no beer
-  const spoken = languages === null && first.name.kind === 'ambiguous' ? languagesIn(text) : null;
-  const s = spoken ? splitLine(text, house, spoken) : first;
+  const s = splitInOwnWords(text, house, languages);
   const where = choice.vessel ?? hint;
   const chosen = choice.ingredientId === undefined ? undefined : findIngredient(choice.ingredientId, house.own);
   const instead = chosen && s.alternatives.find((a) => found(a.name)?.id === chosen.id);

@@ -160,7 +160,20 @@ test.each([
   ['Dripping on a rag for the griddle.', ['panFat lard']],
   ['Heat 1 tbsp oil in a large frying pan.', ['panFat oil']],
   ['Nonstick pan, no fat needed.', ['panFat none']],
+  ['Alle Zutaten gut verrühren.', ['joining at-once']],
+  ['Eine Mulde ins Mehl drücken.', ['joining well']],
+  ['Incorporer le beurre fondu à la fin.', ['joining butter-last']],
+  ['Mezclar todo hasta obtener una masa lisa.', ['mixing smooth', 'joining at-once']],
+  ['Huevos a temperatura ambiente.', ['warmth counter']],
+  [
+    'Whisk half of the milk in to a smooth paste, then the rest. Strain the batter.',
+    ['mixing smooth', 'joining strained'],
+  ],
   // denied, of the table, or said of something else
+  ['Don’t make a well, and never use metric cups.', []],
+  ['Some people make a well.', []],
+  ['Den Teig nicht ruhen lassen, keine Mulde nötig.', ['rest none']],
+  ['Wer mag, lässt den Teig 30 Minuten ruhen.', []],
   ['Flip once bubbles pop.', []],
   ['Strain if lumpy.', []],
   ['Never use ghee for it.', []],
@@ -183,10 +196,15 @@ test.each([
   ['Makes 12', ['makes 12']],
   ['Two each for two people', ['makes 4', 'serves 2']],
   ['Serves 4 to 6', ['serves 6']],
-  ['Fry at 180 °C, 2 minutes a side.', ['180 °C', '2 minutes a side']],
+  ['Fry at 180 °C, 2 minutes a side.', ['180 °C', '2 min a side']],
   ['Make a well. It makes a good cake for half an hour of work.', []],
-  ['Cook 3 minutes on one side and 2 on the other.', ['3 minutes, then 2']],
-] as const)('%s says %j', (notes, says) => expect(toldBy(notes).map((t) => t.says)).toEqual(says));
+  ['Cook 3 minutes on one side and 2 on the other.', ['first side 3 min', 'second side 2 min']],
+  ['Never above 180 °C. My aunt bakes hers at 200 °C, 20 minutes.', []],
+  ['Im Ofen bei 180 °C 25 Minuten backen. Ergibt 12 Stück.', ['oven 180 °C', 'bakes 25 min', 'makes 12']],
+  ['Cuire à feu moyen, 2 minutes de chaque côté. Pour 4 personnes.', ['heat at medium', '2 min a side', 'serves 4']],
+] as const)('%s says %j', (notes, says) =>
+  expect(toldBy(factsTold(notes, FRESH_CONVENTIONS), { temperature: 'C' }).map((t) => t.says)).toEqual(says),
+);
 
 const WHOLE =
   '250 g flour\n2 tsp baking powder\n1/2 tsp salt\n20 g sugar\n350 ml milk\n2 eggs\n50 g butter, melted\n1 tsp vanilla';

@@ -1,13 +1,13 @@
 /** What a card says of how its formula is made: each offered with the words it comes from, and taken with one tap. */
 
 import type { Line } from '../card/line';
-import { servingClaim, yieldClaim } from '../card/method';
-import type { ToldFact } from '../card/told/clause';
+import { type Clause, clausesOf, type ToldFact } from '../card/told/clause';
 import { restDenied } from '../card/told/rests';
 import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
-import { nounsOf } from '../pantry/nouns';
+import { type Category, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
+import { minutesAndParts, temperature, type Units } from '../quantity/say';
 import { type ActEdit, withEdit, withWay } from './act-edits';
 import { type Formula, MOMENT_NAMES, type Moment } from './formula';
 import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
@@ -55,14 +55,16 @@ interface CardTells {
 const restFor = (min: number): string | number =>
   ({ 0: 'none', 10: 'short', 30: 'half-hour', 60: 'hour', 720: 'overnight' })[Math.round(min)] ?? Math.round(min);
 
-const sentenceOf = (text: string, at: number): string => {
-  const from = Math.max(text.lastIndexOf('.', at - 1), text.lastIndexOf('\n', at - 1)) + 1;
-  const ends = [text.indexOf('.', at), text.indexOf('\n', at)].filter((n) => n >= 0);
-  return text
-    .slice(from, ends.length > 0 ? Math.min(...ends) : text.length)
-    .trim()
-    .slice(0, 160);
-};
+const MOST_WORDS = 160;
+/** The first sentence that says something as it is done: not denied, left to taste or another's way. */
+function saidDone(clauses: readonly Clause[], is: RegExp): string | null {
+  const c = clauses.find(({ sentence, text, taken }) => {
+    const at = is.exec(sentence)?.index;
+    const from = sentence.indexOf(text);
+    return at !== undefined && taken === 'told' && at >= from && at < from + text.length;
+  });
+  return c ? c.sentence.slice(0, MOST_WORDS) : null;
+}
 
 /**
  * What a card's notes say of this formula's own ways.
@@ -75,7 +77,13 @@ export function offersFrom(
   facts: readonly ToldFact[] = factsTold(notes, house),
 ): readonly Offer[] {
   const told = facts.filter((f) => f.taken === 'told');
-  return [...waysTold(notes, told), ...measuresTold(notes), ...portionTold(told), ...momentsTold(notes, lines)];
+  const clauses = clausesOf(notes);
+  return [
+    ...waysTold(notes, told, clauses),
+    ...measuresTold(clauses),
+    ...portionTold(told),
+    ...momentsTold(notes, told, lines),
+  ];
 }
 
 /** How far a fact says it is mixed, how it is turned: as the choices are called. */
@@ -112,7 +120,7 @@ function wayOf(f: ToldFact, strained: boolean): readonly [WayId, string] | null 
 }
 
 /** Ways that the method speaks for: how long it rests, and of each other matter the first choice. */
-export function waysTold(notes: string, told: readonly ToldFact[]): readonly Offer[] {
+export function waysTold(notes: string, told: readonly ToldFact[], clauses: readonly Clause[] = []): readonly Offer[] {
   const way = (of: WayId, value: string | number, words: string, says = wayName(of, value)): Offer => ({
     what: 'way',
     way: of,
@@ -141,20 +149,20 @@ export function waysTold(notes: string, told: readonly ToldFact[]): readonly Off
     ...factWays.map(([of, value, words]) => way(of, value, words)),
     ...WAY_IDS.filter((w) => w !== 'whites' && !factWays.some(([of]) => of === w)).flatMap((of): readonly Offer[] => {
       for (const [value, choice] of choicesOf(of)) {
-        const m = choice.card?.exec(notes);
-        if (m) return [way(of, value, sentenceOf(notes, m.index))];
+        const words = choice.card && (value !== 'strained' || strained) ? saidDone(clauses, choice.card) : null;
+        if (words !== null) return [way(of, value, words)];
       }
       return [];
     }),
   ];
 }
 
-const measuresTold = (notes: string): readonly Offer[] =>
+const measuresTold = (clauses: readonly Clause[]): readonly Offer[] =>
   (Object.keys(MEASURED) as (keyof typeof MEASURED)[]).flatMap((of): readonly Offer[] => {
     const names = MEASURED[of].names as Readonly<Record<string, string>>;
     for (const [value, re] of Object.entries(MEASURED[of].card)) {
-      const m = re.exec(notes);
-      if (m) return [{ what: 'measure', of, value, says: names[value] ?? value, words: sentenceOf(notes, m.index) }];
+      const words = saidDone(clauses, re);
+      if (words !== null) return [{ what: 'measure', of, value, says: names[value] ?? value, words }];
     }
     return [];
   });
@@ -166,51 +174,56 @@ function portionTold(told: readonly ToldFact[]): readonly Offer[] {
   return [{ what: 'portion', ml: Math.round(10 * p.value) / 10, says, words: p.words }];
 }
 
-/** When the add-ins go in that the method puts on the pieces, or folds in late. */
-const momentsTold = (notes: string, lines: readonly (Line & { readonly key: string })[]): readonly Offer[] =>
-  lines.flatMap((l): readonly Offer[] => {
-    if (!l.ingredient || !behaviourOf(l.ingredient).inclusion) return [];
-    for (const noun of nounsOf(l.ingredient)) {
-      const poured = new RegExp(
-        `\\b(?:sprinkle|scatter|dot|press|drop|arrange|lay|push|fold(?=[^.;\\n]*\\b(?:after|once|rested|before (?:cooking|frying|baking|pouring)))|place)\\b[^.;\\n]{0,40}\\b${noun.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b[^.;\\n]{0,40}`,
-        'i',
-      ).exec(notes);
-      if (!poured) continue;
-      const words = sentenceOf(notes, poured.index);
-      const moment = momentIn(words);
-      return [{ what: 'moment', key: l.key, moment, says: `${noun}: ${MOMENT_NAMES[moment]}`, words }];
-    }
-    return [];
-  });
+const MOMENT_OF: Readonly<Record<string, Moment>> = { poured: 'poured', turned: 'flip', topped: 'top', folded: 'rest' };
+/** What is mostly mashed or stirred in, and may be laid on as well. */
+const PUT_ON: ReadonlySet<Category> = new Set(['fruit-veg', 'nut-seed', 'topping']);
+/** Folded in when the batter has stood, by the words for it. */
+const AFTER_REST = /\b(?:after|once|rested|before (?:cooking|frying|baking|pouring))\b/i;
 
-/** When a sentence has an add-in go in: folded in late, before the turn, laid on top; else on the poured face. */
-function momentIn(words: string): Moment {
-  if (/\b(?:before|just before) (?:you )?(?:flip|turn)/i.test(words)) return 'flip';
-  if (/\bfold\b/i.test(words)) return 'rest';
-  return /\b(?:lay|arrange|place)\b[^.;\n]*\b(?:on top|over the top|on the batter)\b/i.test(words) ? 'top' : 'poured';
+/** When the add-ins go in that the method puts on the pieces, or folds in late. */
+function momentsTold(
+  notes: string,
+  told: readonly ToldFact[],
+  lines: readonly (Line & { readonly key: string })[],
+): readonly Offer[] {
+  const isAddIn = (i: Ingredient | null): boolean => i !== null && (behaviourOf(i).inclusion || PUT_ON.has(i.category));
+  const addIns = lines.filter((l) => isAddIn(l.ingredient));
+  const rest = told.find((f) => (f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill');
+  return addIns.flatMap((l): readonly Offer[] => {
+    // "scatter the berries over": of the only thing that it can be
+    const of = told.find(
+      (f) => f.fact === 'moment' && (f.of === l.ingredient?.id || (f.of === null && addIns.length === 1)),
+    );
+    const moment = of && MOMENT_OF[String(of.value)];
+    // what is folded in with nothing to wait for goes into the bowl as any other
+    const isLate =
+      moment !== 'rest' ||
+      AFTER_REST.test(of?.words ?? '') ||
+      (rest !== undefined && notes.indexOf(rest.words) < notes.indexOf(of?.words ?? ''));
+    if (!of || !moment || !isLate || !l.ingredient) return [];
+    const says = `${kitchenName(l.ingredient).toLowerCase()}: ${MOMENT_NAMES[moment]}`;
+    return [{ what: 'moment', key: l.key, moment, says, words: of.words }];
+  });
 }
 
-/** What else the card tells: yield, serving, heat, minutes a side. */
-export function toldBy(notes: string): readonly CardTells[] {
-  const out: CardTells[] = [];
-  const claim = yieldClaim(notes);
-  if (claim) out.push({ says: `makes ${claim.pieces}`, words: claim.text });
-  const serves = servingClaim(notes);
-  if (serves) out.push({ says: `serves ${serves.people}`, words: serves.text });
-  const heat =
-    /\b\d{2,3}\s*(?:°|º|degrees?)\s*[CF]?\b(?:\s*\/\s*\d{2,3}\s*°?\s*[CF])?|\b(?:low|medium(?:[- ](?:low|high))?|high|moderate)\s+heat\b/i.exec(
-      notes,
-    );
-  if (heat) out.push({ says: heat[0].trim(), words: sentenceOf(notes, heat.index) });
-  const sides =
-    /\b([\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?)) on one(?: side)?,? (?:and|then) (?:about )?(\S+)(?: (?:min(?:ute)?s?|sec(?:ond)?s?))? on the other/i.exec(
-      notes,
-    );
-  if (sides) out.push({ says: `${sides[1]}, then ${sides[2]}`, words: sentenceOf(notes, sides.index) });
-  const side =
-    /\b((?:about\s+)?[\d½¼¾]+(?:\s*(?:-|–|to)\s*\d+)?\s*(?:min(?:ute)?s?|sec(?:ond)?s?))\s*(?:a|per|each|on each|on every|on one|for each)\s*side/i.exec(
-      notes,
-    );
-  if (!sides && side?.[1]) out.push({ says: `${side[1]} a side`, words: sentenceOf(notes, side.index) });
-  return out;
+const SIDE_OF: Readonly<Record<string, string>> = { firstSide: 'first side', secondSide: 'second side' };
+
+/** What else the card tells: yield, serving, heat, minutes a side. @param facts what its notes tell */
+export function toldBy(facts: readonly ToldFact[], units: Pick<Units, 'temperature'>): readonly CardTells[] {
+  const told = facts.filter((f) => f.taken === 'told');
+  const sides = told.filter((f) => f.fact in SIDE_OF);
+  const [one, two] = sides;
+  const bothSides = one && two && one.words === two.words && one.value === two.value;
+  return told.flatMap((f): readonly CardTells[] => {
+    const is = (says: string): readonly CardTells[] => [{ says, words: f.words }];
+    if (f.fact === 'pieces') return is(`makes ${f.value}`);
+    if (f.fact === 'serves') return is(`serves ${f.value}`);
+    if (f.fact === 'heat' && typeof f.value === 'number' && (f.of === 'surface' || f.of === 'oven'))
+      return is(`${f.of === 'oven' ? 'oven ' : ''}${temperature(f.value, units)}`);
+    if (f.fact === 'dial' && f.of === 'surface') return is(`heat at ${f.value}`);
+    if (f.fact === 'bake' && typeof f.value === 'number') return is(`bakes ${minutesAndParts(f.value)}`);
+    if (typeof f.value !== 'number' || SIDE_OF[f.fact] === undefined) return [];
+    if (bothSides) return f === one ? is(`${minutesAndParts(f.value)} a side`) : [];
+    return is(`${SIDE_OF[f.fact]} ${minutesAndParts(f.value)}`);
+  });
 }

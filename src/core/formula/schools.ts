@@ -74,10 +74,10 @@ export const MATTERS = {
     name: 'Egg and milk',
     why: 'How thick it pours, and how fast the leavening runs.',
     choices: {
-      counter: { name: 'an hour on the counter', card: /\broom[- ]temperature\b/i },
+      counter: { name: 'an hour on the counter', card: /\broom[- ]temperature\b|zimmer(?:temperatur|warm)|temp[ée]rature? ambiante|temperatura ambiente/i },
       cold: {
         name: 'straight from the cold',
-        card: /\b(?:ice|fridge)[- ]cold (?:milk|water|eggs?)\b|\bstraight from the fridge\b/i,
+        card: /\b(?:ice|fridge)[- ]cold (?:milk|water|eggs?)\b|\bstraight from the fridge\b|eiskalte[rnms]? (?:milch|wasser)|direkt aus dem kühlschrank|sortant du (?:frigo|réfrigérateur)|recién sacad\p{L}+ de la nevera/iu,
         against: { oven: 'a cold batter cools the pan, and climbs less' },
       },
     },
@@ -88,17 +88,17 @@ export const MATTERS = {
     choices: {
       well: {
         name: 'wet into a well in the dry',
-        card: /\bmake a well\b/i,
+        card: /\bmake a well\b|\beine mulde\b|\bun puits\b|\bune fontaine\b|\bun (?:hueco|volcán|pozo)\b/i,
         does: { joins: ['Make a well in the dry.', 'Pour all of the wet into it.', 'Stir from the middle outwards.'], tools: ['whisk'] },
       },
       sprinkle: {
         name: 'dry sprinkled over the wet',
-        card: /\b(?:sprinkle|sift|shake|rain)\b[^.;\n]{0,40}\b(?:over|onto|into) the (?:wet|milk|egg|liquid)/i,
+        card: /\b(?:sprinkle|sift|shake|rain)\b[^.;\n]{0,40}\b(?:over|onto|into) the (?:wet|milk|egg|liquid)|mehl[^.;\n]{0,40}(?:auf|über|in) die (?:milch|eier|eiermilch|flüssig)[^.;\n]{0,20}(?:sieben|streuen|rieseln)|\bfarine en pluie\b|(?:espolvorear|tamizar) la harina sobre/i,
         does: { joins: ['Sprinkle a third of the dry over the wet, stir.', 'The second third, stir.', 'The last third, and stop.'], tools: ['whisk'] },
       },
       'at-once': {
         name: 'all at once, by hand',
-        card: /\b(?:whisk|beat|mix|stir)\s+(?:everything|all (?:of )?(?:it|the ingredients)|it all)\s*(?:together)?\b/i,
+        card: /\b(?:whisk|beat|mix|stir)\s+(?:everything|all (?:of )?(?:it|the ingredients)|it all)\s*(?:together)?\b|(?<!\p{L})alle(?:s| zutaten)(?: gut| zusammen)? (?:ver(?:rühren|quirlen|mischen)|mischen|zusammenrühren)|(?<!\p{L})(?:mélange[rz]|fouette[rz]) (?:tout|le tout|tous les ingrédients)|(?<!\p{L})(?:mezcl|bat)\p{L}+ (?:todo|todos los ingredientes)/iu,
         does: { joins: ['Everything into one bowl.', 'Whisk from the middle until it holds together.'], tools: ['whisk'], without: ['wet-bowl'] },
       },
       blender: {
@@ -125,7 +125,7 @@ export const MATTERS = {
       },
       strained: {
         name: 'a paste first, then through a sieve',
-        card: /\b(?:strain|pass(?:ed)?)\b[^.;\n]{0,30}\b(?:batter|sieve)\b/i,
+        card: /\b(?:to|into) an? (?:smooth |thick )*paste\b|zu einem dicken (?:brei|teig)|en une pâte épaisse|hasta formar una pasta/i,
         does: {
           joins: ['Make a well in the dry.', 'Half of the wet: whisk to a smooth paste.', 'The rest of the wet, whisk.', 'Through a sieve.'],
           moreRestMin: 10,
@@ -134,7 +134,7 @@ export const MATTERS = {
       },
       'butter-last': {
         name: 'the melted butter last',
-        card: /\b(?:stir|whisk|fold|beat|mix|add)\b[^.;\n]{0,30}\b(?:melted )?butter\b[^.;\n]{0,20}\b(?:last|at the end|at the last)\b|\b(?:lastly|finally|at the end)\b[^.;\n]{0,40}\bbutter\b/i,
+        card: /\b(?:stir|whisk|fold|beat|mix|add)\b[^.;\n]{0,30}\b(?:melted )?butter\b[^.;\n]{0,20}\b(?:last|at the end|at the last)\b|\b(?:lastly|finally|at the end)\b[^.;\n]{0,40}\bbutter\b|(?:zum schluss|zuletzt)[^.;\n]{0,30}butter[^.;\n]{0,20}(?:rühren|einrühren|dazu|unter)|butter (?:zuletzt|zum schluss)|beurre[^.;\n]{0,20}(?:à la fin|en dernier)|(?:enfin|en dernier),? [^.;\n]{0,20}beurre fondu|mantequilla[^.;\n]{0,20}al final|por último,? [^.;\n]{0,20}mantequilla/i,
         does: {
           joins: ['Make a well in the dry.', 'The wet but for the butter into it; stir to a smooth paste.', 'The melted butter last, in a thread.'],
           tools: ['whisk', 'butter-pot'],
@@ -217,7 +217,7 @@ export const MATTERS = {
       },
       first: {
         name: 'first, before dry and wet are combined',
-        card: /\b(?:first|begin by|start by)\b[^.;\n]{0,40}\b(?:whip|whisk|beat)\b[^.;\n]{0,20}\bwhites\b/i,
+        card: /\b(?:first|begin by|start by)\b[^.;\n]{0,40}\b(?:whip|whisk|beat)\b[^.;\n]{0,20}\bwhites\b|(?:zuerst|als erstes) [^.;\n]{0,20}eiweiß[^.;\n]{0,20}schlagen|commence[rz] par (?:monter|battre) les blancs|(?:primero|empezar por)[^.;\n]{0,12}(?:montar|batir) las claras/i,
         does: { whipFirst: true, tools: ['whites-bowl'] },
         against: { foam: 'foam sinks while the rest is made: nothing but it raises this kind' },
       },
@@ -325,7 +325,7 @@ export const MATTERS = {
       },
       press: {
         name: 'a light press',
-        card: /\bpress (?:it |them )?(?:down )?(?:lightly|gently)\b|\b(?:light|gentle) press\b/i,
+        card: /\bpress (?:it |them )?(?:down )?(?:lightly|gently)\b|\b(?:light|gentle) press\b|leicht (?:an|platt)drücken|press\p{L}+ (?:légèrement|ligeramente|un poco)|(?:aplastar|presionar) (?:ligeramente|un poco|suavemente)/iu,
         does: { turn: { step: 'One light press with the spatula right after the turn, so that it lies flat.' } },
         against: { griddle: 'pressing drives the gas out: flat and dense', foam: 'pressing drives the foam out', ball: 'a pressed ball is none' },
       },

@@ -1,6 +1,7 @@
 /** The plain nouns an ingredient goes by in a method: "the milk", "eggs", "sugar", "soda". */
 import type { Category, Ingredient } from './ingredient';
 import { PANTRY } from './pantry';
+import { OTHER_NAMES } from './tables/other-names';
 
 const BY_CATEGORY: Partial<Readonly<Record<Category, readonly string[]>>> = {
   flour: ['flour'],
@@ -98,6 +99,42 @@ function lastWord(i: Ingredient): readonly string[] {
       .match(/[a-z]+/g) ?? [];
   const last = words.at(-1);
   return last && last.length > 2 ? [singular(last)] : [];
+}
+
+/** The plain thing of a category, by whose name abroad a method calls every one of them: "Zucker" is any sugar. */
+const PLAIN_OF: Partial<Readonly<Record<Category, string>>> = {
+  flour: 'flour-all-purpose',
+  sugar: 'sugar-granulated',
+  salt: 'salt-table',
+  egg: 'egg-large',
+  dairy: 'milk-whole',
+};
+const PLAIN_BY_ID: Readonly<Record<string, readonly string[]>> = {
+  'butter-salted': ['butter-unsalted'],
+  'oil-olive': ['oil-vegetable'],
+  'oil-coconut': ['oil-vegetable'],
+};
+/** "Apfelscheiben": the thing, and the shape it was cut into. */
+const SHAPE_BEHIND = '(?:(?:n|s)?(?:scheiben|spalten|würfel|stücke|stückchen|ringe|schnitze|raspel))?';
+const escaped = (w: string): string => w.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+function namesAbroad(i: Ingredient): readonly string[] {
+  const ids = [i.id, PLAIN_OF[i.category], ...(PLAIN_BY_ID[i.id] ?? [])].filter((id) => id !== undefined);
+  return ids.flatMap((id) => Object.values(OTHER_NAMES[id] ?? {}).flat());
+}
+
+const patterns = new WeakMap<Ingredient, RegExp>();
+
+/** Whether a text names an ingredient, by an English noun of its or a name it has in another language. */
+export function isNamedIn(text: string, i: Ingredient): boolean {
+  let pattern = patterns.get(i);
+  if (!pattern) {
+    const own = [...nounsOf(i)].map((n) => `${n.replace(/y$/, '(?:y|ie)')}(?:s|es)?`);
+    const abroad = namesAbroad(i).map((n) => `${escaped(n.toLowerCase())}(?:n|en|s|x)?${SHAPE_BEHIND}`);
+    pattern = new RegExp(`(?<!\\p{L})(?:${[...own, ...abroad].join('|')})(?!\\p{L})`, 'iu');
+    patterns.set(i, pattern);
+  }
+  return pattern.test(text);
 }
 
 /** Nouns that name one thing of the pantry and nothing else in a kitchen: what a method can be searched for. */

@@ -96,7 +96,9 @@ function strainTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): rea
   const f = facts.find((x) => x.fact === 'strain' && x.taken === 'told');
   const mixed = acts.findLastIndex((a) => a.verb === 'combine' || a.verb === 'stir in');
   const next = mixed < 0 ? undefined : acts[mixed + 1];
-  if (!f || !next) return [];
+  // a way of mixing may end in the sieve by itself
+  const isSieved = acts.some((a) => a.says.some((s) => /\bsieve\b/i.test(s.do)));
+  if (!f || !next || isSieved) return [];
   const { does, minutes } = STRAIN;
   return [{ do: 'own', act: ownActId(does), before: next.id, does, minutes, hands: minutes, words: f.words }];
 }

@@ -9,6 +9,7 @@ import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { formulaLines } from '../formula/lines';
+import { offersFrom } from '../formula/offers';
 import { withCard } from '../formula/pasted';
 import { findIngredient } from '../pantry/pantry';
 import { lineOffers } from './told-lines';
@@ -132,4 +133,57 @@ test.each([
   const f = pasted(`Weir oven pancake\n120 g flour\n240 ml milk\n4 eggs\n50 g butter\n\n${method}`);
   const rows = offers(f).flatMap((o) => (o.what === 'rows' ? o.rows : []));
   expect(rows.some((r) => /50 g .*butter for the pan/i.test(r))).toBe(isPans);
+});
+
+/** A card with a bit of everything, in four languages. */
+const LISTS = {
+  de: 'Pfannkuchen\n\nZutaten\n200 g Mehl\n300 ml Milch\n3 Eier\n40 g Zucker\n50 g Butter\n2 Äpfel\n100 g Heidelbeeren\n2 Bananen\n3 g Natron\n\nZubereitung\n',
+  fr: 'Galettes\n\nIngrédients\n200 g de farine\n300 ml de lait\n3 œufs\n40 g de sucre\n50 g de beurre\n2 pommes\n100 g de myrtilles\n2 bananes\n3 g de bicarbonate\n\nPréparation\n',
+  es: 'Tortitas\n\nIngredientes\n200 g de harina\n300 ml de leche\n3 huevos\n40 g de azúcar\n50 g de mantequilla\n2 manzanas\n100 g de arándanos\n2 plátanos\n3 g de bicarbonato\n\nPreparación\n',
+  en: 'Cakes\n\nIngredients\n200 g flour\n300 ml milk\n3 eggs\n40 g sugar\n50 g butter\n2 apples\n100 g blueberries\n2 bananas\n3 g baking soda\n\nMethod\n',
+} as const;
+
+test.each([
+  ['de', 'Eiweiß mit dem Zucker steif schlagen, unterheben.', ['granulated sugar: whipped with the whites']],
+  [
+    'de',
+    'Die Eiweiße steif schlagen, dabei den Zucker einrieseln lassen.',
+    ['granulated sugar: whipped with the whites'],
+  ],
+  ['de', 'Eigelb mit dem Zucker schaumig rühren. Eiweiß steif schlagen und unterheben.', []],
+  ['de', 'Die Apfelscheiben in etwas Butter anbraten, den Teig darübergießen.', ['apple: fried first, in the pan']],
+  [
+    'de',
+    'Teig in die Pfanne geben und die Heidelbeeren darauf streuen.',
+    ['blueberries: sprinkled on the poured face'],
+  ],
+  ['de', 'Kurz vor dem Wenden mit Bananenscheiben belegen.', ['banana: just before the flip']],
+  ['de', 'Den Teig 30 Minuten quellen lassen. Die Heidelbeeren unterheben.', ['blueberries: in after the rest']],
+  ['de', 'Über Nacht kalt stellen. Am Morgen das Natron unterrühren.', ['baking soda: in after the rest']],
+  ['de', 'Die Butter bräunen und abkühlen lassen.', ['unsalted butter: browned']],
+  ['de', 'Die Hälfte der Butter in die Pfanne geben.', ['25 g of the unsalted butter is for the pan']],
+  ['de', 'Manche braten die Äpfel vorher an, ich nicht.', []],
+  ['fr', 'Montez les blancs en neige avec le sucre.', ['granulated sugar: whipped with the whites']],
+  ['fr', 'Mélanger les jaunes et le sucre. Battre les blancs en neige et les incorporer.', []],
+  ['fr', 'Faire revenir les pommes dans un peu de beurre. Verser la pâte dessus.', ['apple: fried first, in the pan']],
+  ['fr', 'Verser une louche de pâte, parsemer de myrtilles et cuire.', ['blueberries: sprinkled on the poured face']],
+  ['fr', 'Juste avant de retourner, disposez les rondelles de bananes.', ['banana: just before the flip']],
+  ['fr', 'Faire un beurre noisette.', ['unsalted butter: browned']],
+  ['fr', 'La moitié du beurre est pour la poêle.', ['25 g of the unsalted butter is for the pan']],
+  ['fr', 'Retourner la crêpe, poser dessus les pommes, plier.', []],
+  ['es', 'Montar las claras a punto de nieve con el azúcar.', ['granulated sugar: whipped with the whites']],
+  ['es', 'Saltear las manzanas en un poco de mantequilla. Verter la masa encima.', ['apple: fried first, in the pan']],
+  ['es', 'Verter la masa, esparcir los arándanos por encima.', ['blueberries: sprinkled on the poured face']],
+  ['es', 'Justo antes de dar la vuelta, poner las rodajas de plátano.', ['banana: just before the flip']],
+  ['es', 'Dejar reposar 20 minutos. Incorporar los arándanos al final.', ['blueberries: in after the rest']],
+  ['es', 'La mitad de la mantequilla es para la sartén.', ['25 g of the unsalted butter is for the pan']],
+  ['en', 'Beat the whites to soft peaks, then rain in the sugar.', ['granulated sugar: whipped with the whites']],
+  ['en', 'Lay the banana slices in the pan first, pour over the batter.', ['banana: fried first, in the pan']],
+] as const)('%s: %s', (language, method, says) => {
+  const f = pasted(LISTS[language] + method);
+  const lines = formulaLines(f, FRESH_KITCHEN);
+  const late = offersFrom(f.cardNotes, lines, conventions);
+  expect([...offers(f), ...late].flatMap((o) => (o.what === 'rows' || o.what === 'moment' ? [o.says] : []))).toEqual(
+    says,
+  );
 });

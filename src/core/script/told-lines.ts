@@ -11,57 +11,102 @@ import { namedOn } from '../formula/named-on';
 import type { Offer } from '../formula/offers';
 import type { KitchenConventions } from '../pantry/conventions';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
-import { nounsOf } from '../pantry/nouns';
+import { isNamedIn } from '../pantry/nouns';
 import { weigh } from '../pantry/weigh';
 import { readAmount } from '../quantity/amount';
 import { type ScriptLine, SOME } from './making';
 
 type Find = (id: string) => Ingredient | undefined;
 
-/** Whether a text names a line's ingredient, by a noun of its. */
-function names(text: string, l: ScriptLine, find: Find): boolean {
-  const nouns = (l.parts ?? []).flatMap((p) => {
+/** Whether a text names a line's ingredient. */
+const names = (text: string, l: ScriptLine, find: Find): boolean =>
+  (l.parts ?? []).some((p) => {
     const i = find(p.id);
-    return i ? [...nounsOf(i)] : [];
+    return i !== undefined && isNamedIn(text, i);
   });
-  return nouns.some((n) => new RegExp(`\\b${n.replace(/y$/, '(?:y|ie)')}(?:s|es)?\\b`, 'i').test(text));
-}
 const categoryOf = (l: ScriptLine, find: Find): string | undefined => find(l.parts?.[0]?.id ?? '')?.category;
 const isFat = (l: ScriptLine, find: Find): boolean => categoryOf(l, find) === 'fat';
 
-const WHIPS_WITH =
-  /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}?\b(?:with|and|adding|raining in|together with)\b([^.;]*)|\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i;
-const FRIES =
-  /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+)\b[^.;]*/iu;
-const IN_FAT = /\bin\s+(?:about\s+)?([^.;]*?)\s*(?:of\s+)?(?:the\s+)?(?:butter|oil|lard|fat)\b/i;
-const REST_FOR_PAN =
-  /\b(?:the rest of|the remaining|remaining|the other half of)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:pan|skillet|griddle|iron|dish)\b|\b(?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b[^.;]*\b(?:fry|grease|brush)\b|\b(?:pan|skillet|dish) (?:and|with) (?:the rest of|the remaining)\s+(?:the\s+)?(?:butter|oil|fat)\b/i;
-const HALF_FOR_PAN =
-  /\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)?[^.;]{0,30}\bfor the (?:pan|skillet|griddle|iron)\b|\bhalf (?:of )?(?:the\s+)?(?:butter|oil|fat)\b[^.;]{0,30}\b(?:in|into) the (?:hot )?(?:pan|skillet)\b/i;
+/** What goes in with the whites as they are whipped: behind them, or in German and Spanish before. */
+const WHIPS_WITH: readonly RegExp[] = [
+  /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}?\b(?:with|and|adding|raining in|together with)\b([^.;]*)/i,
+  /\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i,
+  /(?<!\p{L})(?:eiweiße?|eiklar|eischnee|blancs|claras)(?!\p{L})[^.;]{0,40}?(?<!\p{L})(?:mit|avec|con)(?!\p{L})([^.;]*)/iu,
+  /([^.;,]*)(?<!\p{L})(?:zum|unter das|unter den|in den|aux|dans les|a las)\s+(?:eiweiß|eischnee|schnee|blancs|claras)(?!\p{L})/iu,
+];
+/** "Dabei den Zucker einrieseln lassen", "then rain in the sugar": of the whites that the sentence whips. */
+const RAINS_IN =
+  /\b(?:rain|sprinkle|trickle|add|shower)(?:ing)?(?: in)?\b([^.;]*)|([^.;]*)(?<!\p{L})(?:einrieseln|rieseln|einstreuen)(?!\p{L})|(?<!\p{L})(?:ajoute[rz]?|versez|verser|añad(?:ir|e|iendo)|agreg(?:ar|ue|ando)|echando|incorporando)(?!\p{L})([^.;]*)/iu;
+const WHITES_WHIPPED =
+  /\b(?:whip|whisk|beat)\w*\b[^.;]*\bwhites\b|\bwhites\b[^.;]*\b(?:peaks|stiff|firm|foam)|(?:eiweiße?|eiklar)(?!\p{L})[^.;]*(?:schlagen|schnee)|(?:mont|batt|fouett)\p{L}*(?: [\p{L}’']+){0,3} blancs|(?:mont|bat)\p{L}*(?: \p{L}+){0,2} claras/iu;
+const OTHER_IN =
+  /\b(?:flour|milk|yolks?|batter|fold)\b|(?<!\p{L})(?:mehl|milch|eigelbe?|teig|farine|lait|jaunes?|pâte|harina|leche|yemas?|masa)(?!\p{L})/iu;
+const FRIES: readonly RegExp[] = [
+  /\blay in (?:the )?(\p{L}+)$/iu,
+  /\b(?:lay|arrange|put|place)\s+(?:the |your |some )?((?:sliced )?\p{L}+(?: (?:slices|rings|wedges|pieces))?)\s+(?:in|into|over) (?:the |a )?(?:(?:hot|buttered|base of the) )*(?:pan|skillet|dish)(?: first)?(?!\p{L})/iu,
+  /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+(?: (?:slices|rings|wedges|pieces|cubes))?)\b[^.;]*/iu,
+  /((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:\d+ ?(?:minuten|min\.?) )?in\s+[^.;]*?(?<!\p{L})(?:an(?:braten|dünsten|schwitzen|rösten)|dünsten|karamellisieren|bräunen)(?!\p{L})[^.;]*/iu,
+  /((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:kurz |vorher |zuerst )?(?:an(?:braten|dünsten|schwitzen)|dünsten|karamellisieren)(?!\p{L})[^.;]*/iu,
+  /(?<!\p{L})(?:faire |faites )?(?:revenir|dorer|fondre|poêler|caraméliser|sauter|cuire)\s+(?:d’abord |d'abord )?((?:\p{L}+[ ’']){0,3}\p{L}+)[^.;]*/iu,
+  /(?<!\p{L})(?:saltear|saltea|sofreír|sofríe|dorar|dora|pochar|pocha|freír|caramelizar)\s+((?:\p{L}+ ){0,3}\p{L}+)[^.;]*/iu,
+];
+const IN_FAT =
+  /(?<!\p{L})(?:in|dans|en|con)\s+(?:about\s+|etwa\s+|environ\s+)?([^.;]*?)\s*(?:of\s+|de\s+)?(?:the\s+|la\s+|le\s+|der\s+)?(?:butter|oil|lard|fat|öl|fett|beurre|huile|mantequilla|aceite)(?!\p{L})/iu;
+const PAN = '(?:pan|skillet|griddle|iron|dish|pfanne|form|poêle|sartén|molde|plancha|moule)';
+const FAT = '(?:butter|oil|fat|öl|beurre|huile|mantequilla|aceite)';
+const REST =
+  "(?:the rest of|the remaining|remaining|the other half of|rest(?:liche[nrs]?)?|(?:den|der) rest (?:der|vom|des)|übrige[nrs]?|(?:le|du) reste (?:du|de la|de l[’'])|(?:el|del) resto (?:de la|del)|la mantequilla restante|le beurre restant)";
+const REST_FOR_PAN = new RegExp(
+  [
+    `(?<!\\p{L})${REST}\\s*(?:the\\s+)?${FAT}(?!\\p{L})[^.;]*(?<!\\p{L})${PAN}(?!\\p{L})`,
+    `(?<!\\p{L})${REST}\\s*(?:the\\s+)?${FAT}(?!\\p{L})[^.;]*\\b(?:fry|grease|brush)\\b`,
+    `(?<!\\p{L})${PAN}(?!\\p{L})[^.;]{0,20}\\b(?:and|with|mit|avec|con)\\b[^.;]{0,12}${REST}\\s*(?:the\\s+)?${FAT}(?!\\p{L})`,
+    '(?<!\\p{L})(?:mantequilla restante|beurre restant)(?!\\p{L})[^.;]*(?:sartén|poêle)',
+  ].join('|'),
+  'iu',
+);
+const HALF =
+  "(?:half (?:of )?(?:the\\s+)?|(?:die )?hälfte (?:der|vom|des) |la moitié (?:du|de l[’']) ?|(?:la )?mitad (?:de la|del) )";
+const HALF_FOR_PAN = new RegExp(
+  `\\bhalf (?:of )?(?:the\\s+)?(?:butter|oil|fat)?[^.;]{0,30}\\bfor the (?:pan|skillet|griddle|iron)\\b|(?<!\\p{L})${HALF}${FAT}(?!\\p{L})[^.;]{0,30}(?<!\\p{L})(?:in|into|für|dans|pour|en|para)\\s+(?:the|die|der|la|le|el)\\s+(?:(?:hot|heiße[nr]?)\\s+)?${PAN}(?!\\p{L})`,
+  'iu',
+);
 const LATE =
-  /\b(?:in the morning|next (?:morning|day)|just before (?:you )?(?:cook|bak|fry|pour)\w*|after the rest)\b/i;
+  /\b(?:in the morning|next (?:morning|day)|just before (?:you )?(?:cook|bak|fry|pour)\w*|after the rest|am (?:nächsten )?(?:morgen|tag)|kurz vor dem (?:backen|braten)|nach der ruhezeit|nach dem ruhen|le lendemain|le matin|juste avant (?:de )?(?:cuire|la cuisson)|après le repos|al día siguiente|por la mañana|justo antes de (?:cocinar|cocer|freír|hornear)|(?:después del?|tras el) reposo)(?!\p{L})/iu;
 const BROWNS =
-  /\bbrown (?:the |your )?butter\b|\bbutter\b[^.;]{0,40}\b(?:browned|nut[- ]brown|hazel(?:nut)?|smells? (?:of nuts|nutty))/i;
-const GOES_IN = /\b(?:beat|stir|whisk|add|mix|fold)\b/i;
+  /\bbrown (?:the |your )?butter\b|\bbutter\b[^.;]{0,40}\b(?:browned|nut[- ]brown|hazel(?:nut)?|smells? (?:of nuts|nutty))|butter\b[^.;]{0,30}(?:bräunen|nussbraun|gebräunt)|\bbeurre noisette\b|mantequilla\b[^.;]{0,40}(?:avellana|noisette)|(?:tostar|dorar) la mantequilla/iu;
+const GOES_IN =
+  /(?<!\p{L})(?:beat|stir|whisk|add|mix|fold|unter(?:rühren|heben|mischen|schlagen)|einrühren|(?:hin|da)?zu(?:geben|fügen)|dazugeben|ajoute[rz]?|incorpore[rz]?|mélange[rz]?|añad\p{L}+|agreg\p{L}+|incorpor\p{L}+|mezcl\p{L}+|echar)(?!\p{L})/iu;
 
 /** The share of a fat that a text speaks of: a half, a third, or an amount of it; null where it does not say. */
 function shareIn(said: string, l: ScriptLine, house: KitchenConventions, find: Find): number | null {
-  if (/\bhalf\b/i.test(said)) return 0.5;
-  if (/\ba third\b/i.test(said)) return 1 / 3;
+  if (/\bhalf\b|\bhälfte\b|moitié|\bmitad\b/i.test(said)) return 0.5;
+  if (/\ba third\b|\bein drittel\b|\bun tiers\b|\bun tercio\b/i.test(said)) return 1 / 3;
   const read = readAmount(said.trim());
   const i = find(l.parts?.[0]?.id ?? '');
   const of = read && i ? weigh(read.amount, i, null, house) : null;
   return of?.ok && l.grams && of.value.grams > 0 && of.value.grams <= l.grams ? of.value.grams / l.grams : null;
 }
 
+/** What is fried by itself in a clause, and where. */
+const friedIn = (text: string): RegExpExecArray | null =>
+  FRIES.map((re) => re.exec(text)).find((m) => m !== null) ?? null;
+/** What is whipped with the whites, by a clause. */
+const besideWhites = ({ text, sentence }: Clause): string => {
+  const m = WHIPS_WITH.map((re) => re.exec(text)).find((x) => x !== null);
+  if (m) return m[1] ?? '';
+  const rained = WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text) ? RAINS_IN.exec(text) : null;
+  return rained?.slice(1).find((x) => x !== undefined) ?? '';
+};
+
 /** What of a fat one clause keeps for the pan, fries something in, or browns; null: nothing. */
 function movedFat(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
   if (HALF_FOR_PAN.test(c.text)) return { panShare: { share: 0.5, words: c.text } };
-  const fried = FRIES.exec(c.text);
+  const fried = friedIn(c.text);
   const said = fried ? IN_FAT.exec(fried[0])?.[1] : undefined;
   const share = said === undefined ? null : shareIn(said, l, house, find);
   if (share !== null) return { fryShare: { share, words: c.text } };
-  if (BROWNS.test(c.text) && names(c.text, l, find) && !/brown/i.test(`${l.preparation} ${l.text}`))
+  if (BROWNS.test(c.text) && names(c.text, l, find) && !/brown|noisette/i.test(`${l.preparation} ${l.text}`))
     return { preparation: [l.preparation, 'browned'].filter(Boolean).join(', '), browned: c.text };
   return null;
 }
@@ -69,9 +114,7 @@ function movedFat(c: Clause, l: ScriptLine, house: KitchenConventions, find: Fin
 /** Where one clause moves a line; null where it leaves it. */
 function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
   if (categoryOf(l, find) === 'sugar') {
-    const beside = WHIPS_WITH.exec(c.text);
-    if (beside && names(beside[1] ?? beside[2] ?? '', l, find))
-      return { moment: 'whipped', goes: { to: 'foam', words: c.text } };
+    if (names(besideWhites(c), l, find)) return { moment: 'whipped', goes: { to: 'foam', words: c.text } };
   }
   const fat = isFat(l, find) ? movedFat(c, l, house, find) : null;
   if (fat) return fat;
@@ -82,9 +125,9 @@ function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find
 
 /** Fruit that is fried in the pan before the batter goes over it. */
 function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptLine['goes'] {
-  if (categoryOf(l, find) !== 'fruit-veg') return undefined;
+  if (!['fruit-veg', 'topping'].includes(categoryOf(l, find) ?? '')) return undefined;
   const c = clauses.find((x) => {
-    const m = FRIES.exec(x.text);
+    const m = friedIn(x.text);
     return m !== null && names(m[1] ?? '', l, find);
   });
   return c && { to: 'fried', words: c.text, min: c.times[0]?.min ?? null };
@@ -92,21 +135,24 @@ function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptL
 
 /** "Butter into the hot skillet", "melt the lard in the tin". */
 const INTO_HOT =
-  /\b(?:butter|lard|oil|fat|dripping|ghee|margarine)\b[^.;\d]{0,24}\b(?:in|into|to)\s+(?:the\s+|a\s+|your\s+|that\s+)?(?:(?:hot|smoking|heated)\s+)?(?:skillet|pan|dish|tin|tray|cast[- ]iron)\b|\b(?:melt|drop|put|add|tip)\b[^.;\d]{0,16}\b(?:butter|lard|oil|fat|dripping)\b[^.;\d]{0,20}\b(?:in|into)\s+(?:it|(?:the|your)\s+(?:hot\s+)?(?:skillet|pan|dish|tin))\b/i;
+  /\b(?:butter|lard|oil|fat|dripping|ghee|margarine)\b[^.;\d]{0,24}\b(?:in|into|to)\s+(?:the\s+|a\s+|your\s+|that\s+)?(?:(?:hot|smoking|heated)\s+)?(?:skillet|pan|dish|tin|tray|cast[- ]iron)\b|\b(?:melt|drop|put|add|tip)\b[^.;\d]{0,16}\b(?:butter|lard|oil|fat|dripping)\b[^.;\d]{0,20}\b(?:in|into)\s+(?:it|(?:the|your)\s+(?:hot\s+)?(?:skillet|pan|dish|tin))\b|(?<!\p{L})(?:butter|öl|schmalz|beurre|huile|saindoux|mantequilla|aceite|manteca)(?!\p{L})[^.;\d]{0,24}(?<!\p{L})(?:in|dans|en)\s+(?:die|der|das|la|le|el|une?)\s+(?:heißen?\s+)?(?:\p{L}*pfanne|form|poêle|plat|moule|sartén|molde|fuente)(?!\p{L})/iu;
 const MIXED_IN =
-  /\b(?:whisk|stir|beat|mix|blend|whizz|fold|work|rub)\b(?![^.;]*\b(?:but|except|without|apart from)\b)/i;
+  /(?<!\p{L})(?:whisk|stir|beat|mix|blend|whizz|fold|work|rub|rühren|verrühren|unterrühren|einrühren|verquirlen|mixen|mélange[rz]?|incorpore[rz]?|fouette[rz]?|mezclar?|batir|incorporar)(?!\p{L})(?![^.;]*\b(?:but|except|without|apart from)\b)/iu;
+const OVEN = /\b(?:oven|ofen|(?:au|le|du) four|horno|hornear|enfourne[rz]?)\b/i;
 
 /** All of a fat that goes into the pan of an oven pancake, and into no bowl; undefined: it is otherwise. */
 function allInPan(l: ScriptLine, clauses: readonly Clause[], notes: string, find: Find): ScriptLine['panShare'] {
   if (
     !isFat(l, find) ||
-    !/\boven\b/i.test(notes) ||
-    /\b(?:melted|softened|browned|cooled)\b/i.test(`${l.preparation} ${l.text}`)
+    !OVEN.test(notes) ||
+    /\b(?:melted|soft(?:ened)?|browned|cooled)\b/i.test(`${l.preparation} ${l.text}`)
   )
     return undefined;
   const hot = clauses.find((c) => INTO_HOT.test(c.text) && names(c.text, l, find));
   const isMixed = clauses.some((c) => c !== hot && MIXED_IN.test(c.text) && names(c.text, l, find));
-  const pours = clauses.some((c) => /\bbatter\b|\bpour\b|\bin it goes\b|\ball at once\b/i.test(c.text));
+  const pours = clauses.some((c) =>
+    /\bbatter\b|\bpour\b|\bin it goes\b|\ball at once\b|\bteig\b|pâte|\bmasa\b/i.test(c.text),
+  );
   return hot && pours && !isMixed ? { share: 1, words: hot.text } : undefined;
 }
 

@@ -1,6 +1,7 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
 import { MOST_SENTENCE_CHARS } from '../items';
 import { inFigures, middle, spokenInFigures } from './spoken';
+import { anyWord } from './words';
 
 export const FACTS = [
   'rest',
@@ -58,13 +59,36 @@ export interface Clause {
 /** Not done. */
 const DENIED =
   /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest(?:ing)?)\b/i;
-export const isDenied = (text: string): boolean => DENIED.test(text);
+/** The same in other languages; "nicht zu lange", "ne pas trop" and "sin demasiado" are done, only less. */
+const DENIED_ABROAD = anyWord(
+  [
+    'nicht(?! (?:zu|mehr|länger|vergessen|ganz))|niemals|nie(?! (?:zu|mehr))|keinesfalls|anstatt|anstelle|(?:braucht|benötigt) kein\\p{L}*|kein(?:e|en|er|es)? (?:ruhezeit|ruhe|rast|pause)|ohne (?:ruhezeit|ruhe|rast|wartezeit)',
+    "(?:ne |n[’'])(?:\\p{L}+ ){0,2}(?:pas|jamais)(?! (?:trop|hésiter|oublier))|jamais|inutile d[e’']|pas besoin|pas nécessaire|au lieu d[e’']|plutôt que|sans (?:laisser|repos|attendre)",
+    'no (?:(?:la|lo|las|los|le|se) )?(?:hace falta|hay que|es necesario|neces\\p{L}+|dej\\p{L}+|repos\\p{L}+|pong\\p{L}+|poner|us\\p{L}+|ech\\p{L}+|fr[eií]\\p{L}+|mont\\p{L}+|separ\\p{L}+|enfri\\p{L}+|engras\\p{L}+)|nunca|jamás|en (?:vez|lugar) de|sin (?:repos\\p{L}+|dejar)',
+  ].join('|'),
+);
+export const isDenied = (text: string): boolean => DENIED.test(text) || DENIED_ABROAD.test(text);
 /** Left to the cook. */
 const OPTIONAL =
   /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b|[’']ve got it\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
+const OPTIONAL_ABROAD = anyWord(
+  [
+    'wer (?:mag|will|möchte|zeit hat)|wenn (?:man|du|ihr|sie) (?:mag|magst|mögt|mögen|willst|wollen|möchte\\p{L}*|zeit ha\\p{L}+)|wenn (?:noch |genug )?zeit (?:ist|bleibt)|nach (?:belieben|wunsch|geschmack)|optional|eventuell|evtl|bei bedarf|falls|(?:man kann|kann man|du kannst|kannst du|sie können|können sie|kann auch)(?! (?:\\p{L}+ )?(?:sehen|riechen|hören|spüren|fühlen|erkennen))',
+    "si (?:vous|tu|on) (?:avez|as|a|voulez|veux|veut|aim\\p{L}+|préfér\\p{L}+|souhait\\p{L}+|le souhait\\p{L}+)|si (?:besoin|nécessaire|possible|la pâte|elle est|il y a|le temps)|s[’']il (?:y a|reste|le faut)|facultati\\p{L}+|éventuellement|on peut|vous pouvez|tu peux|pour ceux qui|selon (?:le|vos|votre|les) (?:goûts?|envies?)",
+    'si (?:tienes|tiene|tenéis|hay|quieres|quiere|queréis|te gusta|prefieres|hace falta|es necesario|queda\\p{L}*|la masa|está)|opcional\\p{L}*|se puede\\p{L}*|pued\\p{L}+ (?:dejar|reposar|añadir|montar|hacer|separar)\\p{L}*|quien quiera',
+  ].join('|'),
+);
 /** How somebody else does it. */
 const OTHERS =
   /^some (?:fry|rest|chill|add|like|prefer|use|beat|whip|fold|let|soak|cook|bake|make|leave|put|say|swear|keep|pour|turn|stir|do)\b|\b(?:others|other (?:people|cooks|folks|families|kitchens)|some (?:people|cooks|folks)|(?:my|his|her|our) (?:sister|brother|mother|father|mum|mom|dad|gran|granny|grandma|nan|nana|grandmother|grandfather|grandpa|aunt|uncle|cousin|wife|husband|partner|boss|teacher|neighbou?r|friend)s?|they say|people (?:say|rest|use)|many (?:cooks|people)|usually one|(?:she|he) (?:swore|swears|always|never|used to|would|insists?|let|rests?)|the (?:old )?recipe says)\b/i;
+const OTHERS_ABROAD = anyWord(
+  [
+    'manche|(?:viele|andere|einige) (?:leute |köche )?(?:lassen|nehmen|braten|schlagen|geben|machen|rühren|stellen)|(?:meine|unsere|seine|ihre) (?:oma|großmutter|mutter|mama|tante|schwiegermutter|schwester|freundin|frau|nachbarin)|mein (?:opa|vater|onkel|mann|bruder|freund|nachbar)|man sagt|es heißt',
+    "certain(?:e?s)|d[’']autres|beaucoup (?:de gens )?(?:laissent|mettent)|(?:ma|mon|sa|son|notre) (?:grand-mère|grand-père|mère|père|tante|oncle|sœur|frère|mari|femme|voisine?|amie?|belle-mère|mamie)|on dit",
+    'hay quien\\p{L}*|algun[oa]s|muchos|mucha gente|otr[oa]s (?:la |lo |las |los )?(?:dejan|ponen|usan|hacen|fríen|montan)|(?:mi|su|nuestra) (?:abuela|abuelo|madre|padre|tía|tío|hermana|hermano|suegra|marido|mujer|vecina|vecino|amiga|amigo)|dicen que',
+  ].join('|'),
+);
+const MINE_ABROAD = anyWord("ich|wir|bei (?:mir|uns)|moi|je|j[’']|nous|chez (?:moi|nous)|yo|nosotros|nosotras");
 /** "She always let hers stand, and so do I". */
 const SO_DO_I = /\b(?:so|as) do (?:i|we)\b|\b(?:i|we) do (?:too|as well|the same)\b/i;
 /** Where the talk comes back to this card's own way. */
@@ -72,6 +96,12 @@ const MINE = /\b(?:mine|i|we|ours|this one|here)\b/i;
 /** A sentence that begins so is left to the cook as a whole, or is of another day. */
 const IF_YOU =
   /^(?:if (?:you|it|there is|there[’']s|time|needed|necessary)|(?:to )?(?:re-?heat|freeze)|(?:for|to serve) left ?overs|left ?overs)\b/i;
+
+const IF_YOU_ABROAD =
+  /^(?:wer |wenn (?:man|du|ihr|sie) (?:mag|magst|mögt|will|willst|wollen|möchte|zeit)|wenn (?:noch |genug )?zeit|falls |nach (?:belieben|wunsch)\b|optional|facultati|éventuellement|opcional|si (?:vous|tu|on) (?:avez|as|a|voul|veu|aim|préf|souhait)|si (?:tienes|quieres|quiere|prefieres|te gusta)|zum aufwärmen|pour réchauffer|para recalentar|reste (?:einfrieren|im ofen|aufwärmen))/i;
+
+const isOptional = (text: string, sentence: string): boolean =>
+  OPTIONAL.test(text) || OPTIONAL_ABROAD.test(text) || IF_YOU.test(sentence) || IF_YOU_ABROAD.test(sentence);
 
 /** What goes with the batter is fried or toasted, and no piece of it. */
 export const FRIES_OTHER =
@@ -105,10 +135,16 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
 }
 
 const SENTENCE =
-  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-z]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|(?<=[)?])\s+(?=\d{1,2}\.\s+[A-Z])|\n+/;
+  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-zà]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|lassen|pro|reposer|cuire|reposar)\b))\s+(?=\S)|(?<=[)?])\s+(?=\d{1,2}\.\s+[A-Z])|\n+/;
 /** The number of a step, or a dash before it. */
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
+
+/** Whether a clause turns to how others do it, or back to the card's own way; null: it says neither. */
+function isOthers(part: string): boolean | null {
+  if (OTHERS.test(part) || OTHERS_ABROAD.test(part)) return !SO_DO_I.test(part);
+  return MINE.test(part) || MINE_ABROAD.test(part) ? false : null;
+}
 
 /** @param said the notes with their spoken numbers in figures, where that is at hand */
 export function clausesOf(notes: string, said = spokenInFigures(notes)): readonly Clause[] {
@@ -132,13 +168,12 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
       const part = sentence.slice(from, cut.from);
       const text = part.trim().replace(/[.!?]+$/, '');
       const begins = at + from + part.length - part.trimStart().length;
-      if (OTHERS.test(part)) others = !SO_DO_I.test(part);
-      else if (MINE.test(part)) others = false;
+      others = isOthers(part) ?? others;
       // "Butter? No, ghee": what was asked is not what is done
       const asked = sentence[cut.from] === '?' && /^(?:no|nope|never|not)\b/i.test(sentence.slice(cut.to));
       // "20 min (or overnight in the fridge)": another way to do it
       const instead = sentence[from - 1] === '(' && /^or\b[^()]*\)?[.!]?$/i.test(part);
-      const remark = others || asked || instead || DENIED.test(part) || OPTIONAL.test(part) || IF_YOU.test(sentence);
+      const remark = others || asked || instead || isDenied(part) || isOptional(part, sentence);
       out.push(clause(text, asSaid(begins, begins + text.length), sentence, remark ? 'remark' : 'told'));
       from = cut.to;
     }

@@ -213,7 +213,7 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
     'medium',
   ],
   [
-    /\ba fuego (?:bajo|lento)\b|\bbei (?:schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b|^feu doux$/iu,
+    /\ba fuego (?:bajo|lento|suave)\b|\b(?:bei|auf) (?:kleine|schwache|niedrige|schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b|^feu doux$/iu,
     'low',
   ],
   [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})(?:à|sur) feu vif\b/iu, 'high'],

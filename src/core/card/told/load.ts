@@ -1,10 +1,11 @@
 /** How many pieces lie on the heat at a time. */
 
 import type { Clause, ToldFact } from './clause';
-import { middle } from './spoken';
+import { inFigures, middle } from './spoken';
 
 const ONE = String.raw`\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|twenty|a dozen`;
 const N = String.raw`(${ONE})(?:\s*(?:-|–|to|or)\s*(${ONE}))?(?!\p{L})`;
+const N_ABROAD = String.raw`(\d{1,2}|eine[nr]?|zwei|drei|vier|fünf|sechs|acht|deux|trois|quatre|cinq|six|huit|dos|tres|cuatro|cinco|seis|ocho)(?:\s*(?:-|–|bis|oder|ou|à|o|a)\s*(\d{1,2}|drei|vier|fünf|sechs|trois|quatre|cinq|tres|cuatro|cinco))?(?!\p{L})`;
 const OF_THEM = String.raw`(?:\s+(?:of (?:them|these)|(?:(?:small|little|big|large)\s+)?(?:pancakes?|cakes?|waffles?|crepes?|pieces?|blinis?|ones|rounds)))?`;
 const ON = String.raw`(?:in|on|to|into|onto)\s+(?:the|a|my|each|one)\s+(?:\p{L}+\s+)?(?:pan|griddle|skillet|plate|iron|tray)`;
 const HELD = new RegExp(
@@ -22,6 +23,11 @@ const AT_A_TIME: readonly RegExp[] = [
     'iu',
   ),
   HELD,
+  new RegExp(
+    String.raw`(?<![\d.,/\p{L}])${N_ABROAD}(?:\s+(?:stück|pfannkuchen|waffeln|crêpes|tortitas|galettes))?\s+(?:auf einmal|gleichzeitig|zugleich|pro pfanne|à la fois|par fournée|par poêlée|a la vez|por tanda|cada vez)(?!\p{L})`,
+    'iu',
+  ),
+  new RegExp(String.raw`\b(?:par|de)\s+${N_ABROAD}\s+(?:en\s+\S+|à la fois)$|^cuire\s+${N_ABROAD}\s+par\s+\S+$`, 'iu'),
   // "8 or 9 in the pan", and nothing else
   new RegExp(String.raw`^(?:about |say )?${N}${OF_THEM}\s+${ON}$`, 'iu'),
   new RegExp(String.raw`\b(?:no|not|never)\s+more than\s+${N}${OF_THEM}\s+${ON}`, 'iu'),
@@ -36,7 +42,7 @@ const OTHERS =
 const NO_MORE = /\b(?:no|not|never)\s+more than\b/i;
 
 const countOf = (said: string): number =>
-  /^a dozen$/i.test(said) ? 12 : /^one$/i.test(said) ? 1 : (middle(said)?.value ?? 0);
+  /^a dozen$/i.test(said) ? 12 : /^one$/i.test(said) ? 1 : (middle(inFigures(said))?.value ?? 0);
 
 /** @returns how many pieces are made at a time; nothing where the clause tells none */
 export function loadIn(c: Clause): readonly ToldFact[] {

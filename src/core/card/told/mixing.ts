@@ -8,7 +8,7 @@ const MIXING = anyWord(MIXES);
 /** Lumps, and what is said of them. */
 const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
-  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|plus de|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
@@ -87,18 +87,22 @@ function mixedIn({ text, sentence }: Clause): 'blender' | 'smooth' | 'just' | nu
 }
 
 /** Egg white beaten, in whatever word for it. */
-const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnee|schnee|blancs?|claras?`);
+const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}*|eischnees?|schnees?|blancs?|claras?`);
 /** Whether a text speaks of beaten whites at all. */
 export const tellsOfFoam = (text: string): boolean => FOAM.test(text);
 const STIFF = anyWord(
   String.raw`stiff(?:ly)?|firm(?:ly)?|fermes?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
-const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|suaves?|mous?|molle`);
+const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|halbsteif\p{L}*|souples?|suaves?|mous?|molle`);
 const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
 const CREAM = /\b(?:cream|sahne|crème|nata)\b/i;
 
 const FLOPS =
   /\bstill soft\b|\b(?:tips?|peaks?|tops?) (?:that |which )?(?:just )?(?:flops?|droops?|bends?|curls?|nods?)\b/i;
+
+const SOFT_ABROAD = anyWord(
+  String.raw`halbsteif\p{L}*|(?:nicht|pas|no) (?:zu|ganz|trop|muy|demasiado) (?:steif\p{L}*|fest|fermes?|firmes?|duras?)|souples?|mousseux|suaves?|semimontad[ao]s?`,
+);
 
 /** @returns how far the whites are whipped; null: it is not told */
 function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
@@ -109,6 +113,8 @@ function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   if (foam && /\bjust (?:about )?hold(?:s|ing)? (?:their|its|a) shape\b/i.test(text)) return 'soft';
   // "till they stand up but are still soft on top"
   if (FLOPS.test(sentence)) return foam || FLOPS.test(text) ? 'soft' : null;
+  // "neige" and "nieve" are foam of any stiffness
+  if (foam && SOFT_ABROAD.test(text)) return 'soft';
   const peaks = PEAKS.test(text);
   const ofFoam = FOAM.test(sentence);
   if (
@@ -137,14 +143,15 @@ const IT_FOLDED =
 const OTHER_FOLDS =
   /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
 const THIRDS =
-  /^(?:a )?third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
+  /^(?:a )?third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|(?:\bein drittel|\b1\/3)\s+(?:des|vom|der|davon)\b[^,;.]*(?:eischnees?|eiweiß(?:es)?|schnees?)|(?:\bun tiers|\b1\/3)\s+des blancs\b|(?:\bun tercio|\b1\/3)\s+de las claras\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
 const IN_THIRDS =
   /\bfold[^.;]*\ba third (?:to|first|goes)\b|\bfold[^.;]*\bin (?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages))\b|\ba third at a time\b/i;
 /** "Whip the whites till firm. Fold." */
 const FOLD_ALONE = /^(?:then |and )?fold$/i;
 /** In goes that are no thirds. */
-const IN_GOES = /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b/i;
+const IN_GOES =
+  /\bin (?:two|several|four) (?:goes|additions|batches|lots|parts)\b|\bin zwei (?:portionen|teilen|schritten)\b|\ben deux fois\b|\ben dos (?:veces|tandas)\b/i;
 
 /** "Whites to soft peaks with the sugar in three lots": another thing goes in in goes. */
 const OTHER_IN_GOES = /\b(?:sugar|flour|milk|butter|liquid|water)\b[^,;.]{0,12}\bin (?:two|three|four|several) \w+/i;
@@ -181,7 +188,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

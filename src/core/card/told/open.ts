@@ -23,6 +23,9 @@ const AFTERWARDS =
   /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time)\b/i;
 /** What goes on in the bowl: an amount there is poured into it. */
 const IN_THE_BOWL = /\b(?:whisk|stir|mix|add|beat|blend|combine|fold)\b/i;
+/** What soaks by itself, and is neither the batter nor in it yet. */
+const SOAKED =
+  /(?<!\p{L})(?:einweichen|tremper|macérer|remojar|soak)(?!\p{L}).*(?<!\p{L})(?:rum|rhum|ron|wasser|eau|agua|water|tea)(?!\p{L})|(?<!\p{L})(?:rum|rhum|ron|wasser|eau|agua)(?!\p{L}).*(?<!\p{L})(?:einweichen|tremper|remojar)(?!\p{L})/iu;
 /** A batter is not rested for less, nothing of a side is asked that is longer, and nothing bakes for longer: minutes. */
 const LEAST_REST = 5;
 const MOST_ASKED_SIDE = 8;
@@ -76,7 +79,8 @@ export function leftOpen(
   for (const [n, c] of clauses.entries()) {
     atHeat ||= AT_HEAT.test(c.text.replace(OF_A_DISH, ' '));
     const isTaken = facts.some((f) => f.words === c.text && f.unit === 'min');
-    if (c.taken !== 'told' || isTaken || AFTERWARDS.test(c.text) || FRIES_OTHER.test(c.text)) continue;
+    if (c.taken !== 'told' || isTaken || AFTERWARDS.test(c.text) || FRIES_OTHER.test(c.text) || SOAKED.test(c.text))
+      continue;
     const [time] = isWork(clauses, n) ? [] : c.times;
     const open = time ? mayBe(time.min, atHeat) : null;
     if (time && open) out.push({ ...open, value: hundredths(time.min), unit: 'min', words: c.text, taken: 'asked' });

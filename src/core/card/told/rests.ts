@@ -1,7 +1,7 @@
 /** What rests, chills or cools, and for how long. */
 import { type Clause, clausesOf, FRIES_OTHER, hundredths, isDenied, type Time, type ToldFact, timesIn } from './clause';
 import { middle } from './spoken';
-import { HOT_HEAT } from './words';
+import { anyWord, HOT_HEAT } from './words';
 
 /** What rests: the first that the clause, or else its sentence, speaks of. */
 const RESTS_OF: readonly (readonly [RegExp, string])[] = [
@@ -16,20 +16,39 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   ],
   [/\b(?:racks?|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
+  // the same in other languages
+  [anyWord('butter|beurre|mantequilla'), 'butter'],
+  [anyWord('füllung|soße|sauce|kompott|garniture|relleno|salsa'), 'filling'],
+  [anyWord('rosinen|datteln|backpflaumen|raisins secs|pruneaux|pasas|ciruelas'), 'pan'],
+  [anyWord('hefeteig|pâton|bollo'), 'dough'],
+  [
+    anyWord(
+      'hefe(?:milch|ansatz)?|vorteig|poolish|haferflocken|flocken|grieß|levure|levain|flocons|avoine|semoule|levadura|avena|copos|sémola|(?:in|dans|en) (?:der|die|le|la) (?:warmen |lauwarmen )?(?:milch|lait|leche)',
+    ),
+    'wet',
+  ],
 ];
+/** The flour is in it, in other languages. */
+const FLOURED = anyWord(
+  '(?:weizen|dinkel|vollkorn|roggen|buchweizen)?mehl|farine|harina|teig|pâte|masa|alles|alle zutaten|tous les|tout|todo',
+);
 const RESTS =
-  /\b(?:left alone|(?:second|final|last) (?:rise|prove|proof|proving|fermentation)|let (?:it|the (?:batter|dough|sponge)) double|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the batter)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:left alone|(?:second|final|last) (?:rise|prove|proof|proving|fermentation)|let (?:it|the (?:batter|dough|sponge)) double|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|rasten|repos|reposo|ruhezeit|einweichen|tremper|macérer|remojar|remojo|hidratar|levar|fermentar|laisse[rz]? agir|ziehen lassen|stehenlassen|aufgehen|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|quellen|stehen lassen|gehen lassen|reposer|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the batter)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
   /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cooler|cold store|kühlschrank|kaltstellen|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
-const COOLS = /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b(?! (?:place|spot|corner|room|kitchen))/i;
+const COOLS =
+  /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b(?! (?:place|spot|corner|room|kitchen))|(?<!\p{L})(?:ab|aus)kühlen(?!\p{L})|\b(?:ti[eé]dir|refroidir|templar|enfriar)(?!\p{L})/iu;
 const NO_REST =
   /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge|holes)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
 
-const AT_ONCE = /\b(?:straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
-const GOES_ON = /\b(?:goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
+const AT_ONCE =
+  /\b(?:sofort|gleich|direkt|aussitôt|tout de suite|immédiatement|enseguida|inmediatamente|al momento|straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
+const GOES_ON =
+  /\b(?:(?:aus)?backen|braten|verarbeiten|cuire|cuisez|utiliser|cocinar|cocer|hacer|freír|usar|goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
 
 /** A rest that is said not to be; and what else does not stand or wait. */
-const TO_REST = /\b(?:rest(?:ed|ing)?|stand(?:ing)?|sit(?:ting)?|wait(?:ing)?)\b/i;
+const TO_REST =
+  /\b(?:rest(?:ed|ing)?|stand(?:ing)?|sit(?:ting)?|wait(?:ing)?|ruhen|ruhezeit|ruhe|rast|rasten|quellen|stehen|reposer|repos|attendre|reposar|repos[eo]|descansar)\b/i;
 const OF_OTHERS = /\b(?:whites?|foam|meringue|on the (?:heat|stove|hob|table|plate)|them|serv\w+)\b/i;
 
 /** The words of a method by which the batter is not rested; null where it says no such thing. */
@@ -243,8 +262,11 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
     !/\b(?:whisk|stir)\b/i.test(text)
   )
     return 'piece';
-  // with the flour in it, it is the batter
-  const named = RESTS_OF.find(([re, is]) => re.test(what) && !(is === 'wet' && /\bflour\b/i.test(what)))?.[1];
+  // with the flour in it, it is the batter: abroad it may stand before a comma
+  const upTo = sentence.slice(0, Math.max(0, sentence.indexOf(text)) + text.length);
+  const named = RESTS_OF.find(
+    ([re, is]) => re.test(what) && !(is === 'wet' && (/\bflour\b/i.test(what) || FLOURED.test(upTo))),
+  )?.[1];
   return named ?? (COOLS.test(text) && /\bbutter\b/i.test(sentence) ? 'butter' : 'batter');
 }
 

@@ -87,7 +87,7 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
 }
 
 const COOKS =
-  /\b(?:hornear?|cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+  /\b(?:hornear?|cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|cocer|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TAKES =
   /\b(?:takes?|compter|they (?:want|need|get)|it (?:wants|needs|gets)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */
@@ -208,11 +208,13 @@ const BAKED =
   /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
+const WAFFLES = /\b(?:waffles?|waffeln?|gaufres?|gofres?)\b/i;
+
 /** An oven by its name; "four minutes" are of none. */
 export const OVEN_WORD = /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i;
 /** Whether an iron is spoken of, and no skillet of cast iron. */
 export const speaksOfIron = (clauses: readonly Clause[]): boolean =>
-  clauses.some((c) => /\bwaffles?\b/i.test(c.sentence) || IRON.test(c.sentence));
+  clauses.some((c) => WAFFLES.test(c.sentence) || IRON.test(c.sentence));
 
 /** Steam tells of an iron; under a lid a piece that is turned steams too. */
 const STEAMS = /\bsteam(?:s|ing)?(?! for\b)/i;
@@ -221,11 +223,11 @@ function isBake({ text, sentence }: Clause): boolean {
   const flips = TURN.test(sentence);
   if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
   if (((OVEN.test(text) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
-  if (/\bwaffles?\b/i.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
+  if (WAFFLES.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
   if (BAKED_AT.test(text) && !flips) return true;
   if (!TIME_ALONE.test(text) || flips) return false;
   const inOven = OVEN.test(sentence) && !SURFACE.test(sentence) && !/\bbubbles?\b/i.test(sentence);
-  return inOven || IRON.test(sentence) || /\bwaffles?\b/i.test(sentence);
+  return inOven || IRON.test(sentence) || WAFFLES.test(sentence);
 }
 
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */

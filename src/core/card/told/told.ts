@@ -4,6 +4,8 @@
  * heat or a fat is of decides where it belongs.
  */
 import type { KitchenConventions } from '../../pantry/conventions';
+import type { Ingredient } from '../../pantry/ingredient';
+import { behaviourOf } from '../../pantry/tables/behaviour';
 import { inOneWriting } from '../bullet';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
@@ -24,11 +26,11 @@ const TURNS: readonly { readonly value: string; readonly is: RegExp }[] = [
   { value: 'quarters', is: BY_QUARTERS },
   {
     value: 'several',
-    is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|turn (?:them )?(?:often|several times|constantly|again and again|a (?:bit|little) at a time))\b/i,
+    is: /\b(?:(?:flip|turn) (?:it |them )?every \d+ (?:seconds|s)|keep (?:on )?(?:turning|flipping)|(?:mehrmals|immer wieder|ständig|öfter) (?:wenden|drehen)|(?:retourner|tourner)\p{L}* (?:plusieurs fois|souvent|sans cesse)|(?:dar vueltas|girar|voltear)\p{L}* (?:varias veces|continuamente|a menudo)|turn (?:them )?(?:often|several times|constantly|again and again|a (?:bit|little) at a time))\b/iu,
   },
   {
     value: 'once',
-    is: /\b(?:flip|turn) (?:it |them )?(?:over )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/i,
+    is: /\b(?:flip|turn) (?:it |them )?(?:over )?(?:only |just )?(?:the )?once\b(?! (?:the|it|they|you|bubbles?|edges?|golden|brown|set|dry|its|their))|\b(?:one|a single) (?:turn|flip) only\b|\bnur ein(?:mal| einziges mal) (?:wenden|umdrehen)\b|\b(?:retourner|tourner)\p{L}* (?:\p{L}+ )?une seule fois\b|\b(?:dar la vuelta|voltear|girar)\p{L}* (?:solo |sólo )?una (?:sola |única )?vez\b|\bonly one (?:turn|flip)\b|^one (?:turn|flip)$|\bnever (?:flip|turn) (?:it |them )?twice\b/iu,
   },
 ];
 const AHEAD =
@@ -71,6 +73,9 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
     `\\badd ${THING} to (?:the (?:uncooked|wet|raw|top) (?:side|face)|each (?:cake|pancake|waffle|crepe|one|piece))\\b`,
     // what lies in the batter and what is dusted over it at the table are told apart by what it is
     `^(?:sprinkle|scatter|dot) with ${SOME}([a-z -]*?${BITS})$`,
+    `^(?:then |and )?(?:scatter|sprinkle|strew) over ${THING}$`,
+    `\\bdrop in ${SOME}([a-z -]*?${BITS})(?: and (?:turn|flip))?$`,
+    `^(?:then )?(?:a handful of|some|a few) ${THING} over (?:each|the top|them)\\b`,
   ),
   ...rows(
     'turned',
@@ -92,6 +97,71 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
   ...rows('poured', `\\b(?:dot|scatter|sprinkle|top) (?:it |them |each )(?:one )?with ${THING}$`),
 ];
 
+/** The same in other languages, where the verb stands first or last. */
+const A_THING = String.raw`((?:\p{L}+[ ’'-]){0,4}\p{L}{3,})`;
+const BATTER_ABROAD =
+  '(?:den |dem )?(?:noch feuchten |flüssigen )?(?:teig|pfannkuchen|waffel|fladen)|(?:la |une |chaque )(?:pâte|crêpe|galette|gaufre)|(?:la |cada )(?:masa|tortita|crepe)';
+const MOMENTS_ABROAD: readonly (readonly [RegExp, string])[] = [
+  ...rows(
+    'poured',
+    `${A_THING} (?:darauf|darüber|obenauf|drauf|auf (?:${BATTER_ABROAD})) ?(?:streuen|verteilen|legen|geben|drücken|setzen)(?!\\p{L})`,
+    `(?<!\\p{L})mit ${A_THING} (?:bestreuen|belegen)(?!\\p{L})`,
+    `^${A_THING} (?:auflegen|aufstreuen|hineindrücken)$`,
+    `(?<!\\p{L})parseme[rz]? (?:\\p{L}+ )?d(?:e |es |[’'])${A_THING}`,
+    `(?<!\\p{L})(?:répart\\p{L}+|dispos\\p{L}+|pos\\p{L}+|dépos\\p{L}+|ajout\\p{L}+|met\\p{L}+) ${A_THING} (?:dessus|sur (?:${BATTER_ABROAD}))(?!\\p{L})`,
+    `(?<!\\p{L})(?:esparc\\p{L}+|repart\\p{L}+|pon\\p{L}+|coloc\\p{L}+|añad\\p{L}+|ech\\p{L}+) ${A_THING} (?:por encima|encima|sobre (?:${BATTER_ABROAD}))(?!\\p{L})`,
+  ),
+  ...rows(
+    'folded',
+    `${A_THING} (?:vorsichtig |zuletzt |locker )?(?:unterheben|unterziehen|unterrühren|untermischen|einrühren)$`,
+    `^(?:incorpor|ajout|mélang)(?:er|ez|e) (?:délicatement )?${A_THING}(?: (?:à la fin|en dernier|délicatement))?$`,
+    `^(?:incorpor|añad|agreg|mezcl)\\p{L}+ ${A_THING}(?: (?:al final|con cuidado))?$`,
+  ),
+  // before the turn it needs no more words
+  ...rows(
+    'turned',
+    `^(?:kurz )?vor dem wenden (?:die |den |das )?${A_THING} (?:darauf ?)?(?:streuen|verteilen|legen|auflegen|geben)$`,
+    `^(?:disposez|disposer|posez|poser|ajoutez|ajouter|parsemez|mettez|mettre) ${A_THING}$`,
+    `^(?:pon\\p{L}+|coloc\\p{L}+|añad\\p{L}+|repart\\p{L}+) ${A_THING}$`,
+  ),
+];
+const ARTICLES =
+  /^(?:(?:die|den|das|der|einige|ein paar|les|des|quelques|la|le|los|las|el|unos|unas|algun[oa]s|noch|dann|ensuite|puis|luego) )+/i;
+const CUT_SO = /^(?:rondelles|tranches|lamelles|morceaux|dés|rodajas|trozos|láminas|scheiben|stücke) (?:de |d[’'])/i;
+const BEFORE_TURN =
+  /(?<!\p{L})(?:kurz vor dem wenden|(?:juste )?avant de (?:la |les )?(?:retourner|tourner)|(?:justo )?antes de (?:dar(?:le)? la vuelta|voltear|girar))(?!\p{L})/iu;
+const TURNED_BEFORE = /(?<!\p{L})(?:wenden|umdrehen|retourne[rz]?|dar la vuelta|voltear)(?!\p{L})/iu;
+
+const SHAPE_BEHIND = /(?:scheiben|stücke|spalten|würfel)$/i;
+const MOST_NAME_WORDS = 3;
+/** The thing that some words name, at their end or at their beginning, among others: "geben und die Heidelbeeren". */
+function thingIn(said: string, house: KitchenConventions): Ingredient | null {
+  const words = said.replace(ARTICLES, '').replace(CUT_SO, '').split(' ');
+  for (let n = Math.min(MOST_NAME_WORDS, words.length); n > 0; n--)
+    for (const some of [words.slice(-n), words.slice(0, n)]) {
+      const i = readLine(some.join(' ').replace(SHAPE_BEHIND, ''), house).ingredient;
+      if (i) return i;
+    }
+  return null;
+}
+
+/** What goes on or in late, as a clause in another language tells it. */
+function momentAbroad({ text, sentence, taken }: Clause, house: KitchenConventions): readonly ToldFact[] {
+  const at = Math.max(0, sentence.indexOf(text));
+  const led = sentence.slice(0, at);
+  const before = BEFORE_TURN.test(text) || (BEFORE_TURN.test(led) && BEFORE_TURN.exec(led)?.index === 0);
+  if (!before && TURNED_BEFORE.test(led)) return [];
+  for (const [re, moment] of MOMENTS_ABROAD) {
+    const said = moment === 'turned' && !before ? null : re.exec(text.replace(BEFORE_TURN, '').trim());
+    if (!said?.[1]) continue;
+    const i = thingIn(said[1], house);
+    if (!i || i.id === 'egg-white' || (moment === 'folded' && !behaviourOf(i).inclusion)) continue;
+    const value = before && moment !== 'folded' ? 'turned' : moment;
+    return [{ fact: 'moment', value, unit: null, of: i.id, words: text, taken }];
+  }
+  return [];
+}
+
 /** What a batter is made of is folded in to make it: no thing that goes in last. */
 const BASE: ReadonlySet<string> = new Set(['flour', 'starch']);
 
@@ -102,7 +172,8 @@ const SOME_OF =
 /** "Cook 2 minutes, sprinkle with chips, flip". */
 const COOKED_AND_FLIPPED = /\b(?:minutes?|min|seconds?)\b.*\b(?:sprinkle|scatter|dot|top)\b.*\b(?:flip|turn)\b/i;
 
-function momentsIn({ text, sentence, taken }: Clause, house: KitchenConventions): readonly ToldFact[] {
+function momentsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
+  const { text, sentence, taken } = c;
   const before =
     /\b(?:just )?before (?:you )?(?:turn|flip)/i.test(text) ||
     (/^(?:sprinkle|scatter|dot|top) (?:it |them |each )?with\b/i.test(text) && COOKED_AND_FLIPPED.test(sentence));
@@ -116,7 +187,7 @@ function momentsIn({ text, sentence, taken }: Clause, house: KitchenConventions)
     if (i && i.id !== 'egg-white' && !(moment === 'folded' && BASE.has(i.category)))
       return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
   }
-  return [];
+  return momentAbroad(c, house);
 }
 
 /** "Preheat 425 F", and nothing but an oven on the card: a heat of no griddle. */
