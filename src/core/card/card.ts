@@ -101,7 +101,8 @@ const standing = (l: Line, lineNumber: number, section: string): CardLine => ({
 });
 
 /** Words that say how many a card makes. */
-const COUNTS_PIECES = /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck/i;
+const COUNTS_PIECES =
+  /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen/i;
 
 /** Where one row of the text belongs. */
 function rowPlaced(n: number, r: RowReading): RowPlace {
@@ -122,7 +123,9 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
 /** What is beside the list: the method, notes, what it makes, how long it takes; and lines behind a heading of theirs. */
 function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
-  const yields = (!/^[\d½¼¾]/.test(t) || COUNTS_PIECES.test(t)) && YIELD.test(t);
+  // "(4 portions)"
+  const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
+  const yields = (!/^[\d½¼¾]/.test(told) || COUNTS_PIECES.test(told)) && YIELD.test(told);
   const times = TIMES.test(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);

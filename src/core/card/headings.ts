@@ -24,7 +24,7 @@ export type Role = (typeof ROLES)[number];
 const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   [
     'method',
-    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wirds gemacht|bereidingswijze)$/,
+    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wird'?s gemacht|so geht'?s|anleitung|arbeitsschritte|herstellung|etapes?|realisation(?: de la recette)?|deroulement(?: de la recette)?|pasos|modo de (?:preparacion|hacerlo)|como (?:se hacen?|hacerl[oa]s?)|instrucciones|bereidingswijze)$/,
   ],
   [
     'notes',
@@ -43,7 +43,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'topping',
-    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|on top|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside)$/,
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|on top|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside|ausserdem|zusatzlich|sonstiges|deko(?:ration)?|zum (?:garnieren|bestreichen|dekorieren|bestreuen|belegen)|pour (?:accompagner|decorer|la decoration|le dressage|le dessus)|accompagnement|para (?:acompanar|decorar|adornar|espolvorear)|acompanamiento|cobertura)$/,
   ],
   [
     'side',
@@ -62,10 +62,13 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
     'fold-in',
     /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?(?:whites|meringue)|fold in (?:last|at the end)|last)$/,
   ],
-  ['dry', /^(?:(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/],
+  [
+    'dry',
+    /^(?:trockene zutaten|ingredients secs|ingredientes secos|ingredienti secchi|(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/,
+  ],
   [
     'wet',
-    /^(?:(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?|(?:for )?(?:the )?(?:egg )?yolks?)$/,
+    /^(?:(?:feuchte|flussige|nasse) zutaten|ingredients (?:liquides|humides)|ingredientes (?:humedos|liquidos)|ingredienti liquidi|(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?|(?:for )?(?:the )?(?:egg )?yolks?)$/,
   ],
   [
     'batter',

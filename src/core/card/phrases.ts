@@ -46,7 +46,7 @@ export const OTHER_HALF =
 const PAN_ABROAD =
   /[\s,(–—-]*(?:\b(?:zum|für['’]?s|für (?:die|das|den|eine?)|zur)\s+(?:ausbacken|ausbraten|braten|einfetten|fetten|einpinseln|bepinseln|frittieren|backen|pfannen?|form|blech|backblech|waffeleisen|eisen|anbraten)|\bpour\s+(?:la\s+(?:poêle|poele|cuisson|friture|plaque|crêpière)|les?\s+(?:moules?|gaufrier|fer)|graisser|huiler|beurrer|cuire|frire)|\bpara\s+(?:la\s+(?:sart[eé]n|plancha|gofrera)|fre[ií]r|engrasar|untar)|\bper\s+(?:la\s+padella|ungere|friggere)|\b(?:om\s+in\s+te\s+bakken|voor\s+(?:de\s+pan|het\s+bakken))|\btil\s+(?:stegning|steking|panden|pannen)|\btill\s+(?:stekning|pannan))(?![\p{L}])[^()\d]*\)?\s*$/iu;
 const TOPPING_ABROAD =
-  /[\s,(–—-]*(?:\bzum\s+(?:servieren|bestreuen|best[aä]uben|garnieren)|\bpour\s+(?:servir|saupoudrer|garnir|d[eé]corer)|\bpara\s+(?:servir|espolvorear|decorar)|\bper\s+(?:servire|spolverare|guarnire)|\b(?:om\s+te\s+(?:serveren|bestrooien)|voor\s+erbij)|\btil\s+(?:servering|pynt|drys)|\btill\s+servering)(?![\p{L}])[^()\d]*\)?\s*$/iu;
+  /[\s,(–—-]*(?:\bzum\s+(?:servieren|bestreuen|best[aä]uben|garnieren)|\bpour\s+(?:servir|saupoudrer|garnir|d[eé]corer|le\s+dessus|la\s+d[eé]coration)|\bpara\s+(?:servir|espolvorear|decorar)|\bper\s+(?:servire|spolverare|guarnire)|\b(?:om\s+te\s+(?:serveren|bestrooien)|voor\s+erbij)|\btil\s+(?:servering|pynt|drys)|\btill\s+servering)(?![\p{L}])[^()\d]*\)?\s*$/iu;
 /** Tails that send a thing to the pan, tried in this order; and those that send it on top. */
 export const PAN_TAILS = [PAN, PAN_MORE, PAN_ABROAD];
 export const TOPPING_TAILS = [TOPPING, TOPPING_MORE, TOPPING_ABROAD];
@@ -88,7 +88,7 @@ export const WHITE_FLOUR_TYPE =
   /(?<=\b(?:farine|flour|mehl|weizenmehl|harina|farina)\b[^,;]{0,24})\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|405|550|630)\b/gi;
 
 /** "Dinkelmehl 630": how finely spelt and rye are milled. */
-export const MILLED_TYPE = /(?<=\b(?:dinkel|roggen)mehl,?\s(?:type?\s)?)(?:630|812|815|997|1050|1150)\b/gi;
+export const MILLED_TYPE = /(?<=\b(?:dinkel|roggen)mehl,?\s)(?:type?\s)?(?:630|812|815|997|1050|1150)\b/gi;
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =

@@ -21,14 +21,22 @@ const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
   ],
   [/(?<!\p{L})(?:(?:æ|ae|e)bleskiver?|poffertjes?|munker|paniyarams?)(?!\p{L})/iu, 'ball'],
   [
-    /(?<!\p{L})(?:palatschinken?|pala[cč]ink[aey]\p{L}*|palacsinta|nale[sś]nik\p{L}*|letut|lettuja|r[aä]iskale\p{L}*|plinsen|frittaten|flensjes|pannkakssmet|clătite|clatite)(?!\p{L})/iu,
+    /(?<!\p{L})(?:palatschinken?|pala[cč]ink[aey]\p{L}*|palacsinta|nale[sś]nik\p{L}*|letut|lettuja|r[aä]iskale\p{L}*|plinsen|frittaten|flensjes|pannkakssmet|clătite|clatite|filloas?|frixuelos?|fl[aä]dle)(?!\p{L})/iu,
     'crepe',
   ],
-  [/(?<!\p{L})(?:pl[aä]ttar|blinchiki|oladi|oladyi|syrniki|racuchy|racuszki|lapper|svele\p{L}*)(?!\p{L})/iu, 'small'],
-  [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
-  [/\b(?:waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)\b/iu, 'waffle'],
   [
-    /\b(?:cr[eê]pes?|galettes?|crespelle|blintz(?:es)?|crepas|pfannkuchen|pannenkoeken|pannkakor|pandekager)\b/iu,
+    /(?<!\p{L})(?:pl[aä]ttar|blinchiki|oladi|oladyi|syrniki|racuchy|racuszki|lapper|svele\p{L}*|liwanzen)(?!\p{L})/iu,
+    'small',
+  ],
+  // thick, and raised
+  [
+    /(?<!\p{L})(?:(?:amerikanische|dicke|fluffige|luftige)\s+pfannkuchen|(?:buttermilch|hefe|joghurt|quark)-?pfannkuchen)(?!\p{L})/iu,
+    'griddle',
+  ],
+  [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
+  [/(?<!\p{L})(?:\p{L}*waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)(?!\p{L})/iu, 'waffle'],
+  [
+    /(?<!\p{L})(?:cr[eê]pes?|creps|\p{L}*galettes?|crespelle|blintz(?:es)?|crepas|\p{L}*pfannkuchen|pannenkoeken|pannkakor|pandekager)(?!\p{L})/iu,
     'crepe',
   ],
   [/\b(?:souffl[eé]|clouds?|foam)/iu, 'foam'],

@@ -171,7 +171,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   knob: 'knob knobs nob nobs lump lumps noix klat klont klontje klick',
   ladle: 'ladle ladles ladleful ladlefuls',
   scoop: 'scoop scoops scoopful scoopfuls',
-  handful: 'handful handfuls bunch bunches bund botte bottes manojo manojos handvoll poignee handje naeve neve punado manciata',
+  handful: 'handful handfuls bunch bunches bund bouquet bouquets botte bottes manojo manojos handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
   packet:
     'packet packets pkt pkts pk package packages pkg pkgs sachet sachets env envelope envelopes pack packs bag bags sack sacks punnet punnets pouch pouches box boxes block blocks container containers packchen packung beutel pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',

@@ -123,15 +123,26 @@ export function partAbroad(r: Reader, from: number, to: number): SplitLine | nul
 const BOTH_OF =
   /^(?:large|small|medium|unwaxed|\s)*(lemon|orange|lime)s?\b[\s,(:–—-]+(?:(?:finely|grated|freshly|its|the)\s+)*(zest|juice)d?\s*(?:and|&|\/|\+)\s*(juice|zest)d?\b\s*(?:only\s*)?\)?\s*$/i;
 
+/** "1 citron bio (jus et zeste)": the same in other languages. */
+const BOTH_ABROAD =
+  /^(?:bio-?|unbehandelte|große|\s)*(zitrone|citron|limón|limon|limone|orange|naranja|arancia)n?s?(?:\s+(?:bio|non\s+traitée?|ecológic[oa]))*[\s,(:–—-]+(?:(?:abgeriebene|geriebene|fein|le|la|su)\s+)*(saft|schale|abrieb|jus|zestes?|zumo|jugo|ralladura|succo|scorza)\s*(?:und|et|y|e|\+|&|\/)\s*(?:(?:abgeriebene|geriebene|fein|le|la|su)\s+)*(saft|schale|abrieb|jus|zestes?|zumo|jugo|ralladura|succo|scorza)\s*\)?\s*$/iu;
+const IS_FRUIT_OR_PART =
+  /^(?:zest|juice|lemon|orange|lime|zitron|citron|limon|naranja|aranci|saft|schale|abrieb|jus|zumo|jugo|ralladura|succo|scorza)/;
+const JUICE_ABROAD = /^(?:saft|jus|zumo|jugo|succo)$/i;
+
 export function bothOf(r: Reader, from: number, to: number): SplitLine | null {
-  const n = /zest/i.test(r.text) ? readNumber(r.text.slice(from, to)) : null;
-  const m = n ? BOTH_OF.exec(r.text.slice(from + n.length, to).trimStart()) : null;
-  const names = m?.[1] ? FRUITS[m[1].toLowerCase()] : undefined;
+  const n = readNumber(r.text.slice(from, to));
+  const rest = n ? r.text.slice(from + n.length, to).trimStart() : '';
+  const abroad = BOTH_ABROAD.exec(rest);
+  if (abroad && JUICE_ABROAD.test(abroad[2] ?? '') === JUICE_ABROAD.test(abroad[3] ?? '')) return null;
+  const m = abroad ?? (/zest/i.test(r.text) ? BOTH_OF.exec(rest) : null);
+  const fruit = abroad ? FRUIT_ABROAD.find(([, re]) => re.test(abroad[1] ?? ''))?.[0] : m?.[1]?.toLowerCase();
+  const names = fruit === undefined ? undefined : FRUITS[fruit];
   if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
   const amount = pieces(n.low, n.high);
   r.claim(from, from + n.length, 'amount');
   for (const t of r.tokens)
-    if (t.as === null && isWord(t)) t.as = /^(?:zest|juice|lemon|orange|lime)/.test(t.norm) ? 'ingredient' : 'filler';
+    if (t.as === null && isWord(t)) t.as = IS_FRUIT_OR_PART.test(t.norm) ? 'ingredient' : 'filler';
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
   return {
     ...finish(r),

@@ -1,10 +1,11 @@
 /** Amounts said once more, in packs, each or by the head; and all of a line put together. */
 import Fraction from 'fraction.js';
+import type { NameReading } from '../../pantry/lookup';
 import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
 import { type Amount, sameSize, scaleAmount } from '../../quantity/amount';
 import { isWord, saidAs, type Token } from '../words';
 import { several } from './more-things';
-import { beginsName } from './names';
+import { beginsName, nameOf } from './names';
 import { single } from './one-thing';
 import {
   type At,
@@ -30,20 +31,20 @@ const PACK =
 const EACH = /^\s*(?:each|apiece|a\s+piece|per\s+(?:\w+)|every)(?![\p{L}])/iu;
 
 const ALL_TOGETHER =
-  /^\s*(?:in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled|sifted|mashed)(?: weight)?|without (?:the )?(?:shells?|skin|stones?)|(?:when|once|after) (?:peeled|mashed|melted|sifted|drained|shelled|sifting|peeling|mashing|draining|melting|shelling))(?![\p{L}])/iu;
+  /^\s*(?:environ|ungefähr|aprox(?:imadamente|\.)?|en tout|insgesamt|en total|in total|total|in all|altogether|net(?: weight)?|weight|drained(?: weight)?|(?:shelled|peeled|sifted|mashed)(?: weight)?|without (?:the )?(?:shells?|skin|stones?)|(?:when|once|after) (?:peeled|mashed|melted|sifted|drained|shelled|sifting|peeling|mashing|draining|melting|shelling))(?![\p{L}])/iu;
 
 /** So much for each of the guests: how much that is hangs on how many come. */
 const PER_HEAD =
   /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,;([:–—-]*(?:or|=|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;([:–—-]*(?:or|=|soit|entspricht|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
 
 const JOINED = new RegExp(
-  String.raw`(?:^|[\s,(])(plus|\+|and|&|minus|less|−|with|but for|${PUT_INTO})\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$`,
+  String.raw`(?:^|[\s,(])(plus|\+|and|&|und|et|y|sowie|minus|less|−|with|but for|${PUT_INTO})\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$`,
   'i',
 );
 
@@ -102,14 +103,24 @@ function takePack({ r, told, cur, between, after, names, standing }: Follows): b
   return true;
 }
 
+/** "2 sachets vanilla sugar (16 g)": of all, where the pantry's pack of it says so. */
+function isPacksOf(name: NameReading, count: number, bracket: Amount): boolean {
+  const one = name.kind === 'found' ? name.ingredient.piece?.grams : undefined;
+  const [term] = bracket.terms;
+  if (one === undefined || count <= 1 || term?.unit !== 'g') return false;
+  const grams = term.low.valueOf();
+  return Math.abs(Math.log(grams / (count * one))) < Math.abs(Math.log(grams / one));
+}
+
 /** "Two packets, that's 500 g": all of them. */
 const ALL_OF_IT =
   /\b(?:so|that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
 /** Measures that are bought full: a weight beside two of them is of one. */
 const BOUGHT = new Set(['can', 'packet', 'jar', 'carton', 'pail']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
-const isOfAll = ({ cur, between, standing }: Follows): boolean =>
+const isOfAll = ({ r, cur, between, standing, names }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
+  isPacksOf(nameOf(r, names), countOf(standing).valueOf(), cur.amount) ||
   (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
 
 /** "1/2 can (200 ml)", "half a block butter, 125 g": of the half, or of the whole; asked. */
