@@ -187,7 +187,7 @@ function momentsTold(
   lines: readonly (Line & { readonly key: string })[],
 ): readonly Offer[] {
   const isAddIn = (i: Ingredient | null): boolean => i !== null && (behaviourOf(i).inclusion || PUT_ON.has(i.category));
-  const addIns = lines.filter((l) => isAddIn(l.ingredient));
+  const addIns = lines.filter((l) => l.use === 'batter' && isAddIn(l.ingredient));
   const rest = told.find((f) => (f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill');
   return addIns.flatMap((l): readonly Offer[] => {
     // "scatter the berries over": of the only thing that it can be

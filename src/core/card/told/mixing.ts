@@ -15,7 +15,7 @@ const NO_LUMPS = new RegExp(
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps|perfect)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
-  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|fin[ao]`,
+  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|(?<!capa (?:muy |bien )?)fin[ao]`,
 );
 /** How it looks as it is mixed; said of the batter alone it is how thick it is. */
 const LIKE_CREAM = /\blike (?:(?:single|thin|thick|double|pouring) )?(?:cream|silk|paint)\b/i;

@@ -218,11 +218,17 @@ export const speaksOfIron = (clauses: readonly Clause[]): boolean =>
 
 /** Steam tells of an iron; under a lid a piece that is turned steams too. */
 const STEAMS = /\bsteam(?:s|ing)?(?! for\b)/i;
+/** In German a pan bakes too: only what takes long is in the oven for it, minutes. */
+const BACKEN = /(?<!\p{L})backen(?!\p{L})/giu;
+const LEAST_IN_OVEN = 8;
+const isOven = (text: string, times: readonly Time[]): boolean =>
+  OVEN.test(text.replace(BACKEN, ' ')) || (OVEN.test(text) && (times[0]?.min ?? 0) >= LEAST_IN_OVEN);
+
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
-function isBake({ text, sentence }: Clause): boolean {
+function isBake({ text, sentence, times }: Clause): boolean {
   const flips = TURN.test(sentence);
   if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
-  if (((OVEN.test(text) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
+  if (((isOven(text, times) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
   if (WAFFLES.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
   if (BAKED_AT.test(text) && !flips) return true;
   if (!TIME_ALONE.test(text) || flips) return false;

@@ -334,6 +334,19 @@ test.each([
   ['Tapar y dejar levar 45 minutos en un lugar cálido.', 'rest 45 min batter'],
   ['Wenn Zeit ist, den Teig 20 Minuten ruhen lassen.', 'remark: rest 20 min batter'],
   ['Wer mag, lässt den Teig 30 Minuten ruhen.', 'remark: rest 30 min batter'],
+  ['Backofen auf 180 °C Umluft vorheizen.', 'heat 180 C oven'],
+  ['Teig dünn verteilen und 1-2 Minuten backen.', 'firstSide 1.5 min'],
+  ['Pfanne ohne Fett erhitzen.', 'panFat none dry'],
+  ['In einer beschichteten Pfanne ohne Öl ausbacken.', 'panFat none dry'],
+  ['Das Eisen nach jeder Waffel neu einfetten.', 'asked: panFat any greased'],
+  ['Die Waffeln 3-4 Min. goldbraun backen.', 'bake 3.5 min'],
+  ['Pro Waffel 2 EL Teig in die Mitte geben.', 'portion 30 ml piece'],
+  ['Mettre au frais 1 heure.', 'chill 60 min'],
+  ["Réserver au chaud sous une feuille d'aluminium.", ''],
+  ['Fouetter pour éviter les grumeaux.', 'mix smooth'],
+  ['Cocer 3 o 4 minutos hasta que estén doradas.', 'firstSide 3.5 min'],
+  ['Extender la masa en una capa fina.', ''],
+  ['Una vez hechas, mantener en el horno a 90 grados.', 'heat 90 C holding'],
 ] as const)('%s', (notes, facts) => expect(told(notes)).toBe(facts));
 
 test('a whole method: each fact once, what is told before what is asked, remarks last', () => {

@@ -5,7 +5,7 @@ export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{
 
 /** What is heated by itself, and pieces are made on. */
 const HOT =
-  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)(?!\\p{L}))|surface|stone|grill|induction|wok|tawa|comal|\\p{L}*pfannen?|panquequera|non-?stick(?! (?:cooking )?spray)|waffeleisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
+  'griddles?|girdle|flat[- ]?tops?|pans?|frypans?|frying[- ]pans?|skillets?|cast[- ]iron|irons?|waffle[- ]makers?|hot[- ]?plates?|(?:crepe )?plates?(?! (?:over|on top|on it)(?!\\p{L}))|surface|stone|grill|induction|wok|tawa|comal|\\p{L}*pfannen?|panquequera|non-?stick(?! (?:cooking )?spray)|(?:waffel)?eisen|sartén|plancha|crepera|gofrera|filloeira|poêle|crêpière|gaufrier|plaque|billi[gk]|bili[gk]';
 export const HOT_SURFACE = anyWord(HOT);
 /** The heat, and nothing of a bowl. */
 export const HOT_HEAT = new RegExp(
