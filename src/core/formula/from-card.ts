@@ -71,7 +71,13 @@ export function entriesFromCard(
 
 /** "For the caramel sauce:" is the caramel sauce's group. */
 const groupName = (heading: string): string => {
-  const bare = heading.replace(/^(?:for (?:the |my |a )?|für (?:die |den |das )?|pour (?:la |le |les |l[’'])?|para (?:la |el |las |los )?)/i, '').trim() || heading;
+  const bare =
+    heading
+      .replace(
+        /^(?:for (?:the |my |a )?|für (?:die |den |das )?|pour (?:la |le |les |l[’'])?|para (?:la |el |las |los )?)/i,
+        '',
+      )
+      .trim() || heading;
   return (bare === bare.toUpperCase() ? bare.charAt(0) + bare.slice(1).toLowerCase() : capital(bare)).slice(
     0,
     MOST_GROUP_NAME,

@@ -50,6 +50,10 @@ const FRIES: readonly RegExp[] = [
   /(?<!\p{L})(?:faire |faites )?(?:revenir|dorer|fondre|poêler|caraméliser|sauter|cuire)\s+(?:d’abord |d'abord )?((?:\p{L}+[ ’']){0,3}\p{L}+)[^.;]*/iu,
   /(?<!\p{L})(?:saltear|saltea|sofreír|sofríe|dorar|dora|pochar|pocha|freír|caramelizar)\s+((?:\p{L}+ ){0,3}\p{L}+)[^.;]*/iu,
 ];
+/** One of these stands in every clause that fries something by itself, or whips something with the whites. */
+const MAY_FRY =
+  /fry|saut|brown|soften|caram|karam|cook|lay|arrange|put|place|braten|dünsten|schwitzen|rösten|bräunen|revenir|dorer|fondre|poêler|cuire|salte|sofr|dora|poch|freír/i;
+const MAY_WHIP = /white|eiweiß|eiklar|schnee|blancs|claras/i;
 const IN_FAT =
   /(?<!\p{L})(?:in|dans|en|con)\s+(?:about\s+|etwa\s+|environ\s+)?([^.;]*?)\s*(?:of\s+|de\s+)?(?:the\s+|la\s+|le\s+|der\s+)?(?:butter|oil|lard|fat|öl|fett|beurre|huile|mantequilla|aceite)(?!\p{L})/iu;
 const PAN = '(?:pan|skillet|griddle|iron|dish|pfanne|form|poêle|sartén|molde|plancha|moule)';
@@ -88,48 +92,67 @@ function shareIn(said: string, l: ScriptLine, house: KitchenConventions, find: F
   return of?.ok && l.grams && of.value.grams > 0 && of.value.grams <= l.grams ? of.value.grams / l.grams : null;
 }
 
-/** What is fried by itself in a clause, and where. */
-const friedIn = (text: string): RegExpExecArray | null =>
-  FRIES.map((re) => re.exec(text)).find((m) => m !== null) ?? null;
-/** What is whipped with the whites, by a clause. */
-const besideWhites = ({ text, sentence }: Clause): string => {
-  const m = WHIPS_WITH.map((re) => re.exec(text)).find((x) => x !== null);
-  if (m) return m[1] ?? '';
-  const rained = WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text) ? RAINS_IN.exec(text) : null;
-  return rained?.slice(1).find((x) => x !== undefined) ?? '';
-};
+/** What one clause does to lines, whichever they are: worked once for all of them. */
+interface Move {
+  readonly c: Clause;
+  /** What is fried by itself, and the fat that it is fried in, as said. */
+  readonly fries: string | null;
+  readonly inFat: string | null;
+  /** What is whipped with the whites. */
+  readonly withWhites: string;
+  readonly halfForPan: boolean;
+  readonly browns: boolean;
+  /** What it names goes in when the batter has stood. */
+  readonly late: boolean;
+}
+
+function moveOf(c: Clause): Move {
+  const { text, sentence } = c;
+  const fried = MAY_FRY.test(text) ? FRIES.map((re) => re.exec(text)).find((m) => m !== null) : undefined;
+  const whips = MAY_WHIP.test(sentence) ? WHIPS_WITH.map((re) => re.exec(text)).find((m) => m !== null) : undefined;
+  const rained =
+    !whips && MAY_WHIP.test(sentence) && WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text)
+      ? RAINS_IN.exec(text)
+          ?.slice(1)
+          .find((x) => x !== undefined)
+      : undefined;
+  return {
+    c,
+    fries: fried?.[1] ?? null,
+    inFat: (fried && IN_FAT.exec(fried[0])?.[1]) ?? null,
+    withWhites: whips?.[1] ?? rained ?? '',
+    halfForPan: HALF_FOR_PAN.test(text),
+    browns: BROWNS.test(text),
+    late: LATE.test(sentence) && GOES_IN.test(text),
+  };
+}
 
 /** What of a fat one clause keeps for the pan, fries something in, or browns; null: nothing. */
-function movedFat(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
-  if (HALF_FOR_PAN.test(c.text)) return { panShare: { share: 0.5, words: c.text } };
-  const fried = friedIn(c.text);
-  const said = fried ? IN_FAT.exec(fried[0])?.[1] : undefined;
-  const share = said === undefined ? null : shareIn(said, l, house, find);
-  if (share !== null) return { fryShare: { share, words: c.text } };
-  if (BROWNS.test(c.text) && names(c.text, l, find) && !/brown|noisette/i.test(`${l.preparation} ${l.text}`))
-    return { preparation: [l.preparation, 'browned'].filter(Boolean).join(', '), browned: c.text };
+function movedFat(m: Move, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
+  const words = m.c.text;
+  if (m.halfForPan) return { panShare: { share: 0.5, words } };
+  const share = m.inFat === null ? null : shareIn(m.inFat, l, house, find);
+  if (share !== null) return { fryShare: { share, words } };
+  if (m.browns && names(words, l, find) && !/brown|noisette/i.test(`${l.preparation} ${l.text}`))
+    return { preparation: [l.preparation, 'browned'].filter(Boolean).join(', '), browned: words };
   return null;
 }
 
 /** Where one clause moves a line; null where it leaves it. */
-function movedBy(c: Clause, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
-  if (categoryOf(l, find) === 'sugar') {
-    if (names(besideWhites(c), l, find)) return { moment: 'whipped', goes: { to: 'foam', words: c.text } };
-  }
-  const fat = isFat(l, find) ? movedFat(c, l, house, find) : null;
+function movedBy(m: Move, l: ScriptLine, house: KitchenConventions, find: Find): Partial<ScriptLine> | null {
+  const words = m.c.text;
+  if (m.withWhites !== '' && categoryOf(l, find) === 'sugar' && names(m.withWhites, l, find))
+    return { moment: 'whipped', goes: { to: 'foam', words } };
+  const fat = isFat(l, find) ? movedFat(m, l, house, find) : null;
   if (fat) return fat;
-  if (LATE.test(c.sentence) && GOES_IN.test(c.text) && l.moment === undefined && names(c.text, l, find))
-    return { moment: 'rest', goes: { to: 'late', words: c.text } };
+  if (m.late && l.moment === undefined && names(words, l, find)) return { moment: 'rest', goes: { to: 'late', words } };
   return null;
 }
 
 /** Fruit that is fried in the pan before the batter goes over it. */
-function friedBy(clauses: readonly Clause[], l: ScriptLine, find: Find): ScriptLine['goes'] {
+function friedBy(moves: readonly Move[], l: ScriptLine, find: Find): ScriptLine['goes'] {
   if (!['fruit-veg', 'topping'].includes(categoryOf(l, find) ?? '')) return undefined;
-  const c = clauses.find((x) => {
-    const m = friedIn(x.text);
-    return m !== null && names(m[1] ?? '', l, find);
-  });
+  const c = moves.find((m) => m.fries !== null && names(m.fries, l, find))?.c;
   return c && { to: 'fried', words: c.text, min: c.times[0]?.min ?? null };
 }
 
@@ -164,14 +187,15 @@ export function asTold(
   find: Find,
 ): readonly ScriptLine[] {
   const clauses = clausesOf(notes).filter((c) => c.taken === 'told');
-  const anyFried = lines.some((l) => friedBy(clauses, l, find));
+  const moves = clauses.map(moveOf);
+  const anyFried = lines.some((l) => friedBy(moves, l, find));
   const restForPan = clauses.find((c) => REST_FOR_PAN.test(c.text));
   return lines.map((l) => {
     if (l.vessel === 'pan' || l.vessel === 'topping') return l;
-    const goes = friedBy(clauses, l, find);
+    const goes = friedBy(moves, l, find);
     if (goes) return { ...l, moment: 'fried', goes };
     let moved: ScriptLine = l;
-    for (const c of clauses) moved = { ...moved, ...movedBy(c, moved, house, find) };
+    for (const m of moves) moved = { ...moved, ...movedBy(m, moved, house, find) };
     // a fat that something is fried in, where nothing is, stays in its bowl
     const fryShare = anyFried ? moved.fryShare : undefined;
     const left = 1 - (fryShare?.share ?? 0);

@@ -59,6 +59,11 @@ export interface Clause {
 /** Not done. */
 const DENIED =
   /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest(?:ing)?)\b/i;
+/** Notes in another language have one of these: without, the patterns of other languages need no look. */
+const ABROAD =
+  /[äöüßàâîôûçñóíáú]|(?<!\p{L})(?:mit|und|der|das|dem|nicht|ohne|wenn|manche|nach|le|les|des|une|pas|sans|si|el|los|las|con|por|nunca|lassen|backen|laisser|cuire|servir|dejar|masa|teig|nie|niemals|opcional|optional|ma|mi|hay|se)(?!\p{L})/iu;
+export const isAbroad = (notes: string): boolean => ABROAD.test(notes);
+
 /** The same in other languages; "nicht zu lange", "ne pas trop" and "sin demasiado" are done, only less. */
 const DENIED_ABROAD = anyWord(
   [
@@ -100,8 +105,10 @@ const IF_YOU =
 const IF_YOU_ABROAD =
   /^(?:wer |wenn (?:man|du|ihr|sie) (?:mag|magst|mögt|will|willst|wollen|möchte|zeit)|wenn (?:noch |genug )?zeit|falls |nach (?:belieben|wunsch)\b|optional|facultati|éventuellement|opcional|si (?:vous|tu|on) (?:avez|as|a|voul|veu|aim|préf|souhait)|si (?:tienes|quieres|quiere|prefieres|te gusta)|zum aufwärmen|pour réchauffer|para recalentar|reste (?:einfrieren|im ofen|aufwärmen))/i;
 
-const isOptional = (text: string, sentence: string): boolean =>
-  OPTIONAL.test(text) || OPTIONAL_ABROAD.test(text) || IF_YOU.test(sentence) || IF_YOU_ABROAD.test(sentence);
+const isOptional = (text: string, sentence: string, abroad: boolean): boolean =>
+  OPTIONAL.test(text) ||
+  IF_YOU.test(sentence) ||
+  (abroad && (OPTIONAL_ABROAD.test(text) || IF_YOU_ABROAD.test(sentence)));
 
 /** What goes with the batter is fried or toasted, and no piece of it. */
 export const FRIES_OTHER =
@@ -141,15 +148,16 @@ const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;
 
 /** Whether a clause turns to how others do it, or back to the card's own way; null: it says neither. */
-function isOthers(part: string): boolean | null {
-  if (OTHERS.test(part) || OTHERS_ABROAD.test(part)) return !SO_DO_I.test(part);
-  return MINE.test(part) || MINE_ABROAD.test(part) ? false : null;
+function isOthers(part: string, abroad: boolean): boolean | null {
+  if (OTHERS.test(part) || (abroad && OTHERS_ABROAD.test(part))) return !SO_DO_I.test(part);
+  return MINE.test(part) || (abroad && MINE_ABROAD.test(part)) ? false : null;
 }
 
 /** @param said the notes with their spoken numbers in figures, where that is at hand */
 export function clausesOf(notes: string, said = spokenInFigures(notes)): readonly Clause[] {
   const { text: all, asSaid } = said;
   const out: Clause[] = [];
+  const abroad = isAbroad(all);
   let at = 0;
   for (const raw of all.split(SENTENCE)) {
     const sentence = raw.trim().replace(STEP, '');
@@ -168,12 +176,18 @@ export function clausesOf(notes: string, said = spokenInFigures(notes)): readonl
       const part = sentence.slice(from, cut.from);
       const text = part.trim().replace(/[.!?]+$/, '');
       const begins = at + from + part.length - part.trimStart().length;
-      others = isOthers(part) ?? others;
+      others = isOthers(part, abroad) ?? others;
       // "Butter? No, ghee": what was asked is not what is done
       const asked = sentence[cut.from] === '?' && /^(?:no|nope|never|not)\b/i.test(sentence.slice(cut.to));
       // "20 min (or overnight in the fridge)": another way to do it
       const instead = sentence[from - 1] === '(' && /^or\b[^()]*\)?[.!]?$/i.test(part);
-      const remark = others || asked || instead || isDenied(part) || isOptional(part, sentence);
+      const remark =
+        others ||
+        asked ||
+        instead ||
+        DENIED.test(part) ||
+        (abroad && DENIED_ABROAD.test(part)) ||
+        isOptional(part, sentence, abroad);
       out.push(clause(text, asSaid(begins, begins + text.length), sentence, remark ? 'remark' : 'told'));
       from = cut.to;
     }

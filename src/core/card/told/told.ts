@@ -9,7 +9,7 @@ import { behaviourOf } from '../../pantry/tables/behaviour';
 import { inOneWriting } from '../bullet';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
-import { type Clause, clausesOf, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
+import { type Clause, clausesOf, isAbroad, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { loadIn } from './load';
 import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
@@ -172,7 +172,7 @@ const SOME_OF =
 /** "Cook 2 minutes, sprinkle with chips, flip". */
 const COOKED_AND_FLIPPED = /\b(?:minutes?|min|seconds?)\b.*\b(?:sprinkle|scatter|dot|top)\b.*\b(?:flip|turn)\b/i;
 
-function momentsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
+function momentsIn(c: Clause, house: KitchenConventions, abroad: boolean): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const before =
     /\b(?:just )?before (?:you )?(?:turn|flip)/i.test(text) ||
@@ -187,7 +187,7 @@ function momentsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     if (i && i.id !== 'egg-white' && !(moment === 'folded' && BASE.has(i.category)))
       return [{ fact: 'moment', value: before ? 'turned' : moment, unit: null, of: i.id, words: text, taken }];
   }
-  return momentAbroad(c, house);
+  return abroad ? momentAbroad(c, house) : [];
 }
 
 /** "Preheat 425 F", and nothing but an oven on the card: a heat of no griddle. */
@@ -261,6 +261,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   const said = spokenInFigures(notes);
   const clauses = clausesOf(notes, said);
   const inF = speaksFahrenheit(notes);
+  const abroad = isAbroad(notes);
   let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses.slice(n + 1, n + 3), clauses[n - 1]),
@@ -268,7 +269,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
       ...heatsIn(c, inF),
       ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
       ...wordsIn(c, clauses[n - 1]),
-      ...momentsIn(c, house),
+      ...momentsIn(c, house, abroad),
       ...loadIn(c),
       ...strainIn(c),
     ]),
