@@ -38,6 +38,7 @@ import {
 } from './rows';
 import { inGrams } from './shares';
 import { clausesOf } from './told/clause';
+import { mixingIn } from './told/mixing';
 import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD, withColumnUnits } from './writing';
 
 interface CardLine extends Line {
@@ -319,7 +320,7 @@ export function notesOn({ title, ignored }: Pick<Card, 'title' | 'ignored'>): st
 
 /** A clause that whips the whites, in either order of its words. */
 const WHIPS =
-  /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b/i;
+  /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b|(?<!\p{L})(?:mont|batt|fouett)\p{L}*(?: [\p{L}’']+){0,3} blancs(?!\p{L})|(?<!\p{L})(?:eiweiße?|eiklar)(?!\p{L})[^.;]{0,30}schlagen(?!\p{L})|(?<!\p{L})(?:mont|bat)\p{L}*(?: \p{L}+){0,2} claras(?!\p{L})/iu;
 
 /** Lines of whites, or else of whole eggs, whose whites the method whips apart. */
 function withWhipped<L extends CardLine>(
@@ -328,12 +329,15 @@ function withWhipped<L extends CardLine>(
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
 ): readonly L[] {
-  const clause = clausesOf(notes).find((c) => c.taken === 'told' && WHIPS.test(c.text));
-  if (!clause || lines.some((l) => l.foam)) return lines;
+  if (lines.some((l) => l.foam)) return lines;
+  const clauses = clausesOf(notes).filter((c) => c.taken === 'told');
+  // how far is told of the whites, or else it is not far
+  const far = clauses.flatMap((c) => mixingIn(c)).find(([fact]) => fact === 'whites')?.[1];
+  if (far === undefined && !clauses.some((c) => WHIPS.test(c.text))) return lines;
   const eggs = lines.filter((l) => l.use === 'batter' && l.side === null && l.ingredient?.category === 'egg');
   const whites = eggs.filter((l) => l.ingredient?.id === 'egg-white');
   const of = whites.length > 0 ? whites : eggs.filter((l) => l.ingredient?.id !== 'egg-yolk');
-  const foam = /\b(?:firm|stiff)/i.test(clause.sentence) ? 'firm' : 'soft';
+  const foam = far === 'firm' ? 'firm' : 'soft';
   return lines.map((l) => (of.includes(l) ? { ...l, ...readLine(l.text, house, { foam }, null, languages) } : l));
 }
 

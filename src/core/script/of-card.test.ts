@@ -136,6 +136,19 @@ test('how many at a time is of the pouring; the batter is strained behind the mi
   expect(act(ifLumpy, 'do')).toBeUndefined();
 });
 
+test('whites that the method alone whips are whipped and folded in, in every language', () => {
+  const verbs = (card: string): readonly string[] => actsOf(card).map((a) => a.verb);
+  for (const card of [
+    'Cakes\n250 g flour\n2 tsp baking powder\n2 eggs\n300 ml milk\n\nSeparate the eggs. Whip the whites to firm peaks and fold them in.',
+    'Pfannkuchen\n250 g Mehl\n2 Eier\n300 ml Milch\n\nEier trennen. Eiweiß steif schlagen und unterheben.',
+    'Pancakes\n250 g de farine\n2 œufs\n30 cl de lait\n\nSéparez les blancs des jaunes. Montez les blancs en neige et incorporez-les.',
+    'Tortitas\n250 g de harina\n2 huevos\n300 ml de leche\n\nMontar las claras a punto de nieve e incorporarlas.',
+  ]) {
+    expect([card, verbs(card)]).toEqual([card, expect.arrayContaining(['separate', 'whip', 'fold'])]);
+  }
+  expect(verbs('Cakes\n250 g flour\n2 eggs\n300 ml milk\n\nDon’t whip the whites.')).not.toContain('whip');
+});
+
 test('a card of no kind that is known has no acts', () => {
   expect(actsOf('Note\n1 onion')).toEqual([]);
 });

@@ -55,8 +55,8 @@ const MAY_FRY =
   /fry|saut|brown|soften|caram|karam|cook|lay|arrange|put|place|braten|dünsten|schwitzen|rösten|bräunen|revenir|dorer|fondre|poêler|cuire|salte|sofr|dora|poch|freír/i;
 const MAY_WHIP = /white|eiweiß|eiklar|schnee|blancs|claras/i;
 const IN_FAT =
-  /(?<!\p{L})(?:in|dans|en|con)\s+(?:about\s+|etwa\s+|environ\s+)?([^.;]*?)\s*(?:of\s+|de\s+)?(?:the\s+|la\s+|le\s+|der\s+)?(?:butter|oil|lard|fat|öl|fett|beurre|huile|mantequilla|aceite)(?!\p{L})/iu;
-const PAN = '(?:pan|skillet|griddle|iron|dish|pfanne|form|poêle|sartén|molde|plancha|moule)';
+  /(?<!\p{L})(?:in|dans|en|con)\s+(?:about\s+|etwa\s+|environ\s+)?((?:(?! (?:in|dans|en|con) )[^.;])*?)\s*(?:of\s+|de\s+)?(?:the\s+|la\s+|le\s+|der\s+)?(?:butter|oil|lard|fat|öl|fett|beurre|huile|mantequilla|aceite)(?!\p{L})/iu;
+const PAN = '(?:pan|skillet|griddle|iron|dish|\\p{L}*pfanne|\\p{L}*form|poêle|sartén|molde|plancha|moule)';
 const FAT = '(?:butter|oil|fat|öl|beurre|huile|mantequilla|aceite)';
 const REST =
   "(?:the rest of|the remaining|remaining|the other half of|rest(?:liche[nrs]?)?|(?:den|der) rest (?:der|vom|des)|übrige[nrs]?|(?:le|du) reste (?:du|de la|de l[’'])|(?:el|del) resto (?:de la|del)|la mantequilla restante|le beurre restant)";
@@ -214,7 +214,8 @@ export const scriptLineOf = (l: Line & { readonly key: string }): ScriptLine => 
   vessel: l.use === 'pan' || l.use === 'topping' ? l.use : l.vessel,
   grams: l.grams,
   text: l.text,
-  preparation: l.preparation,
+  // whites that only the method whips are whipped all the same
+  preparation: [l.preparation, ...(l.foam ? ['whipped apart'] : [])].filter(Boolean).join(', '),
   parts: l.parts.map((p) => ({ id: p.ingredient.id })),
 });
 

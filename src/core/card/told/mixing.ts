@@ -141,7 +141,7 @@ const FOLDS =
 const IT_FOLDED =
   /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b|^(?:then |and )?fold$/i;
 const OTHER_FOLDS =
-  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorporarlas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
+  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorpore[rz]?[- ]les\b|\bincorporarlas\b|\bincorpóralas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
 const THIRDS =
   /^(?:a )?third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|(?:\bein drittel|\b1\/3)\s+(?:des|vom|der|davon)\b[^,;.]*(?:eischnees?|eiweiß(?:es)?|schnees?)|(?:\bun tiers|\b1\/3)\s+des blancs\b|(?:\bun tercio|\b1\/3)\s+de las claras\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */

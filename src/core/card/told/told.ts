@@ -132,6 +132,8 @@ const BEFORE_TURN =
   /(?<!\p{L})(?:kurz vor dem wenden|(?:juste )?avant de (?:la |les )?(?:retourner|tourner)|(?:justo )?antes de (?:dar(?:le)? la vuelta|voltear|girar))(?!\p{L})/iu;
 const TURNED_BEFORE = /(?<!\p{L})(?:wenden|umdrehen|retourne[rz]?|dar la vuelta|voltear)(?!\p{L})/iu;
 
+/** What lies on a piece by itself; sugar and butter go on at the table. */
+const LAID_ON: ReadonlySet<string> = new Set(['fruit-veg', 'nut-seed']);
 const SHAPE_BEHIND = /(?:scheiben|stücke|spalten|würfel)$/i;
 const MOST_NAME_WORDS = 3;
 /** The thing that some words name, at their end or at their beginning, among others: "geben und die Heidelbeeren". */
@@ -155,7 +157,8 @@ function momentAbroad({ text, sentence, taken }: Clause, house: KitchenConventio
     const said = moment === 'turned' && !before ? null : re.exec(text.replace(BEFORE_TURN, '').trim());
     if (!said?.[1]) continue;
     const i = thingIn(said[1], house);
-    if (!i || i.id === 'egg-white' || (moment === 'folded' && !behaviourOf(i).inclusion)) continue;
+    const laid = i && (behaviourOf(i).inclusion || (moment !== 'folded' && LAID_ON.has(i.category)));
+    if (!i || !laid) continue;
     const value = before && moment !== 'folded' ? 'turned' : moment;
     return [{ fact: 'moment', value, unit: null, of: i.id, words: text, taken }];
   }

@@ -111,7 +111,7 @@ export const OTHER_NAMES: Readonly<Record<string, Partial<Readonly<Record<Langua
   'coffee-brewed': { de: ['Kaffee'], fr: ['café'], es: ['café'], it: ['caffè'], nl: ['koffie'], da: ['kaffe'], nb: ['kaffe'], sv: ['kaffe'] },
   'cheese-hard': { de: ['geriebener Käse', 'Emmentaler', 'Bergkäse', 'Gouda', 'Reibekäse', 'Käse'], fr: ['fromage râpé', 'gruyère', 'emmental', 'comté', 'fromage'], es: ['queso rallado', 'queso manchego', 'queso curado', 'queso'], it: ['formaggio grattugiato'], nl: ['geraspte kaas'], da: ['revet ost'], nb: ['revet ost'], sv: ['riven ost'] },
   'ham': { de: ['Schinken', 'Kochschinken', 'gekochter Schinken'], fr: ['jambon', 'jambon blanc'], es: ['jamón', 'jamón cocido', 'jamón york'], it: ['prosciutto cotto'], nl: ['ham'], da: ['skinke'], nb: ['skinke'], sv: ['skinka'] },
-  'bacon': { de: ['Speck'], es: ['beicon'], it: ['pancetta'], nl: ['spek'], da: ['bacon'], sv: ['bacon'], fr: ['lardons', 'poitrine fumée', 'lard fumé'] },
+  'bacon': { de: ['Speck'], es: ['tocino', 'panceta', 'beicon'], it: ['pancetta'], nl: ['spek'], da: ['bacon'], sv: ['bacon'], fr: ['lardons', 'poitrine fumée', 'lard fumé'] },
   'molasses': { de: ['Melasse'], fr: ['mélasse'], es: ['melaza'], it: ['melassa'], nl: ['melasse'], da: ['melasse'], sv: ['melass'] },
   'golden-syrup': { de: ['heller Sirup', 'Zuckerrübensirup hell'], nl: ['schenkstroop'], da: ['lys sirup'], nb: ['lys sirup'], sv: ['ljus sirap', 'sirap'], fr: ['sirop de sucre'], es: ['jarabe de azúcar'] },
   'peach': { de: ['Pfirsich', 'Pfirsiche'], fr: ['pêche', 'pêches'], es: ['melocotón', 'melocotones'], it: ['pesca', 'pesche'], nl: ['perzik', 'perziken'] },
