@@ -7,7 +7,7 @@ import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
-import { nounsOf } from '../pantry/nouns';
+import { isNamedIn, nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
 import { type Evidence, keysOf, quoted, type Rule } from './finding';
 
@@ -117,7 +117,7 @@ const yieldRule: Rule = (e) => {
 
 /** A method that says "the dry ingredients" speaks of all of them. */
 const ALL_OF =
-  /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|(?:all|rest|half) of (?:it|them)|it all|them all|the lot|everything)\b|\b(?:the )?(?:dry|wet)\b(?=\s*(?:[.;,]|and\b|together|well|$))/i;
+  /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|(?:all|rest|half) of (?:it|them)|it all|them all|the lot|everything)\b|\b(?:the )?(?:dry|wet)\b(?=\s*(?:[.;,]|and\b|together|well|$))|(?<!\p{L})(?:alles|alle (?:\p{L}+ )?zutaten|(?:die|den) (?:übrigen?|restlichen?|trockenen|flüssigen)|tous les|tout|le reste|les ingrédients|todos?|los (?:demás )?ingredientes|el resto)(?!\p{L})/iu;
 
 const listedNeverUsed: Rule = (e) => {
   const method = methodOf(e.cardNotes);
@@ -127,7 +127,7 @@ const listedNeverUsed: Rule = (e) => {
     (l) =>
       l.use === 'batter' &&
       l.parts.length > 0 &&
-      l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n))),
+      l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n)) && !isNamedIn(method, p.ingredient)),
   );
   // a method that names next to nothing is a remark, not a method
   if (unused.length === 0 || unused.length > e.lines.length / 2) return null;

@@ -222,6 +222,26 @@ test.each([
   expect(codes.filter((c) => /listed|yield-claim/.test(c))).toEqual([]);
 });
 
+const FOUR = {
+  de: 'Pfannkuchen\n\nZutaten\n250 g Mehl\n10 g Backpulver\n3 g Salz\n300 ml Milch\n2 Eier\n\nZubereitung\n',
+  fr: 'Pancakes\n\nIngrédients\n250 g de farine\n10 g de levure chimique\n3 g de sel\n300 ml de lait\n2 œufs\n\nPréparation\n',
+  es: 'Tortitas\n\nIngredientes\n250 g de harina\n10 g de levadura química\n3 g de sal\n300 ml de leche\n2 huevos\n\nPreparación\n',
+} as const;
+test.each([
+  ['de', 'Mehl, Backpulver und Salz mischen, Milch und Eigelb unterrühren, den Eischnee unterheben.', false],
+  ['de', 'Mehl mit Salz mischen, Milch und Eier unterrühren und zu einem glatten Teig schlagen.', true],
+  ['de', 'Alle Zutaten gut verrühren und in der heißen Pfanne backen, bis sie goldbraun sind.', false],
+  ['fr', 'Mélanger farine, levure et sel, ajouter le lait et les jaunes, incorporer les blancs montés.', false],
+  ['fr', 'Mélanger farine et sel, ajouter le lait et les œufs, puis cuire dans une poêle chaude.', true],
+  ['es', 'Mezclar harina, levadura y sal, añadir la leche y las yemas, incorporar las claras montadas.', false],
+  ['es', 'Mezclar la harina y la sal, añadir la leche y los huevos y cocer en una sartén caliente.', true],
+] as const)('%s, %s: the leavening is forgotten: %s', (language, method, forgotten) => {
+  const { findings } = analyseFormula(formulaOf(FOUR[language] + method), FRESH_KITCHEN).analysis;
+  expect(findings.filter((x) => /listed/.test(x.code)).map((x) => x.code)).toEqual(
+    forgotten ? ['listed-never-used'] : [],
+  );
+});
+
 test.each([
   ['Ugnspannkaka från slussen', 'oven'],
   ['Pannukakku', 'oven'],

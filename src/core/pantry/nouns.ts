@@ -109,10 +109,19 @@ const PLAIN_OF: Partial<Readonly<Record<Category, string>>> = {
   egg: 'egg-large',
   dairy: 'milk-whole',
 };
+/** The same by ingredient; and what a method calls a thing by that is no name of it alone. */
 const PLAIN_BY_ID: Readonly<Record<string, readonly string[]>> = {
   'butter-salted': ['butter-unsalted'],
+  'butter-clarified': ['butter-unsalted'],
   'oil-olive': ['oil-vegetable'],
   'oil-coconut': ['oil-vegetable'],
+  'yeast-instant': ['yeast-fresh'],
+};
+const CALLED: Partial<Readonly<Record<Category, readonly string[]>>> = {
+  egg: ['eigelb', 'eiweiß', 'eischnee', 'dotter', 'jaunes', 'blancs', 'yemas', 'claras'],
+  leavening: ['levure', 'levadura', 'lievito', 'hefe', 'triebmittel', 'polvo'],
+  starch: ['stärke', 'fécule', 'almidón', 'maizena'],
+  'plant-milk': ['milch', 'lait', 'leche', 'bebida', 'boisson'],
 };
 /** "Apfelscheiben": the thing, and the shape it was cut into. */
 const SHAPE_BEHIND = '(?:(?:n|s)?(?:scheiben|spalten|würfel|stücke|stückchen|ringe|schnitze|raspel))?';
@@ -120,7 +129,7 @@ const escaped = (w: string): string => w.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 function namesAbroad(i: Ingredient): readonly string[] {
   const ids = [i.id, PLAIN_OF[i.category], ...(PLAIN_BY_ID[i.id] ?? [])].filter((id) => id !== undefined);
-  return ids.flatMap((id) => Object.values(OTHER_NAMES[id] ?? {}).flat());
+  return [...ids.flatMap((id) => Object.values(OTHER_NAMES[id] ?? {}).flat()), ...(CALLED[i.category] ?? [])];
 }
 
 const patterns = new WeakMap<Ingredient, RegExp>();
