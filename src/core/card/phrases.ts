@@ -59,11 +59,17 @@ export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
   /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b))(?![^)]*\d)[^)]*\)?\s*$/i;
+/** "+ etwas für die Pfanne", "más un poco para la plancha": what stands before it is for the batter. */
+export const EXTRA_ABROAD =
+  /[\s,]*(?:\(\s*)?(?:(?<!\p{L})(?:plus|und|et|y|más|mas)\s+|\+\s*)(?:etwas|ein\s+(?:wenig|bisschen)|mehr|un\s+peu|un\s+poco|algo)(?:\s+(?:mehr|plus|más))?\s+(?:zum|zur|für|fürs|pour|para)(?!\p{L})[^)\d]*\)?\s*$/iu;
+/** "Fürs Eiweiß", "pour les blancs": of the batter all the same. */
+export const FOR_WHITES =
+  /[\s,(]*(?<!\p{L})(?:fürs?|für (?:das|den|die)|zum|pour (?:les|monter les)|para (?:las|montar las))\s+(?:eiweiß|eischnee|eier|schnee|blancs|claras)(?!\p{L})\s*\)?\s*$/iu;
 /** "a cup of milk, or a little more". */
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+|(?:or\s+)?(?:maybe|perhaps|possibly|probably)\s+)?(?:a (?:little|bit|touch|splash|drop) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
 export const TAIL =
-  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|more or less|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or so|to (?:mix|bind|moisten|slacken|let (?:it )?down|thicken)(?: (?:it|the batter|everything))?|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))(?: it \p{L}+)?|(?:maybe|perhaps|possibly|or) (?:a (?:little|bit) )?less|(?:more or less )?depending on [\p{L} ]{2,30}|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion|nach belieben|nach geschmack|nach wunsch|wer mag|(?:facultatif|facultative|facultatifs)|selon (?:le )?goût|à volonté|al gusto|opcional|facoltativo|a piacere|naar smaak|eventueel)(?![\p{L}])\s*\)?[.!]?\s*$|[\s,(–—-]*(?<!\p{L})n\. ?B\.\)?\s*$/iu;
+  /[\s,(–—-]*\b(?:(?:or\s+)?to taste|more or less|(?:this is |it is |it's )?optional|give or take(?: a (?:bit|little))?|or thereabouts|or so|to (?:mix|bind|moisten|slacken|let (?:it )?down|thicken)(?: (?:it|the batter|everything))?|or (?:both|a mix(?:ture)?(?: of (?:both|the two))?|a combination)|(?:or\s+)?as needed|(?:or\s+)?as required|if needed|if required|if necessary|if you (?:like|want|wish|have (?:it|some|any))(?: it \p{L}+)?|(?:maybe|perhaps|possibly|or) (?:a (?:little|bit) )?less|(?:more or less )?depending on [\p{L} ]{2,30}|if liked|if desired|if using|please|see (?:notes?|below|above|tips?|steps?|pages?|p\.?)(?:\s+\d{1,3})?|as desired|adjust to taste|of (?:your )?choice|(?:of )?any kind|your choice|any sort|whatever you have|at your discretion|nach belieben|nach geschmack|nach wunsch|nach bedarf|bei bedarf|nach gefühl|wer mag|si besoin|si nécessaire|selon (?:le )?besoin|au besoin|si hace falta|si es necesario|la que admita|(?:facultatif|facultative|facultatifs)|selon (?:le )?goût|à volonté|al gusto|opcional|facoltativo|a piacere|naar smaak|eventueel)(?![\p{L}])\s*\)?[.!]?\s*$|[\s,(–—-]*(?<!\p{L})n\. ?B\.\)?\s*$/iu;
 export const FIRST =
   /^\s*\(?(?:optional(?:ly)?|nach (?:belieben|geschmack|wunsch)|evtl\.|evt\.|ev\.|ggfs?\.|eventuell|gegebenenfalls|éventuellement|facultatif|opcional(?:mente)?|facoltativo|eventueel)\)?\s*[:,–—-]?\s*/i;
 export const DIVIDED =
@@ -121,7 +127,7 @@ export const PAN_FAT = /\b(?:pan|griddle)\s+(?:fat|grease|spray)\b/i;
 export const SPRAY = /\b(?:cooking|oil|baking|non-?\s?stick)\s+spray\b|\bspray\s+oil\b/i;
 /** As much as whoever cooks likes: a line of the batch without an amount. */
 export const BY_TASTE =
-  /\b(?:to (?:your )?taste|as (?:needed|required|desired|wanted|you like)|if (?:you (?:like|want|wish|have (?:it|some|any))|wished|liked|desired|needed|using)|optional(?:ly)?|a (?:little|bit|few|touch|hint)|some|nach geschmack|q\.\s?[bs]\.)(?![\p{L}])/iu;
+  /\b(?:to (?:your )?taste|as (?:needed|required|desired|wanted|you like)|if (?:you (?:like|want|wish|have (?:it|some|any))|wished|liked|desired|needed|using)|optional(?:ly)?|a (?:little|bit|few|touch|hint)|some|nach (?:geschmack|bedarf|belieben)|si besoin|au besoin|si hace falta|al gusto|q\.\s?[bs]\.)(?![\p{L}])/iu;
 
 /** An amount that goes in only when the batter asks for it. */
 export const KEPT_BACK =

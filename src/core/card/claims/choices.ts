@@ -87,14 +87,14 @@ function readGroup(r: Reader, g: readonly Token[], last: readonly Token[]): Name
 
 /** "A or B", "A/B": read one by one, the shared noun lent to the first. */
 function readAlternatives(r: Reader, words: readonly Token[]): NamedThing | null {
-  const OR = /^(?:or|oder|ou|\/)$/i;
+  const OR = /^(?:or|oder|ou|o|\/)$/i;
   const marks = r.tokens.filter((t) => words.includes(t) || (t.as === null && (t.text === '/' || t.text === ',')));
   const lastOr = marks.findLastIndex((t) => OR.test(t.text));
   // "white, milk or dark": a comma before the "or" parts too; one after it leads to what is done to it
   const all = marks.filter((t, n) => t.text !== ',' || n < lastOr);
   const split = (parts: RegExp): readonly (readonly Token[])[] =>
     groupsOf(all, parts).map((g) => g.tokens.filter((t) => isWord(t)));
-  const byComma = split(/^(?:or|oder|ou|\/|,)$/i);
+  const byComma = split(/^(?:or|oder|ou|o|\/|,)$/i);
   const groups = byComma.every((g) => isBare(g) || !isUnknown(nameOf(r, g))) ? byComma : split(OR);
   if (groups.length < 2) return null;
   const [last] = groups.slice(-1);
@@ -225,7 +225,7 @@ export function readNames(r: Reader, words: readonly Token[]): NamedThing {
   const whole = nameOf(r, free);
   if (
     whole.kind !== 'found' ||
-    free.some((t) => /^(?:or|oder|ou)$/i.test(t.text)) ||
+    free.some((t) => /^(?:or|oder|ou|o)$/i.test(t.text)) ||
     r.tokens.some((t) => t.as === null && t.text === '/')
   ) {
     const or = readAlternatives(r, free);

@@ -15,7 +15,9 @@ function eachOf(
   amounts: readonly Amount[],
   spans: readonly Span[],
 ): SplitLine | null {
-  const each = free.find((t) => /^(?:each|both|apiece)$/.test(t.norm));
+  const each =
+    free.find((t) => /^(?:each|both|apiece)$/.test(t.norm)) ??
+    (/^(?:je|jeweils)$/.test(free[0]?.norm ?? '') ? free[0] : undefined);
   const [a] = amounts;
   if (!each || !a) return null;
   each.as = 'filler';
