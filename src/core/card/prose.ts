@@ -65,7 +65,7 @@ const isOfBatter = (text: string): boolean => OF_BATTER.test(text.replace(DRY_MI
 const AT_TABLE =
   /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
-  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:der|einer)|la|une|dans une|una|en la) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)\b|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:die|der|einer)|la|une|dans (?:une|la)|una|(?:en|a) (?:la|una)) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)(?!\p{L})|(?:in|into|on|onto) the (?:hot |warm |dry )*(?:pan|griddle|skillet|iron)\b(?=.*\b(?:butter|ghee|oil|lard|fat|dripping)\b)|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)(?!\p{L})/iu;
 const POURS =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */

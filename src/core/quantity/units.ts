@@ -171,7 +171,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   pat: 'pat pats',
   dozen: 'dozen dozens doz',
   knob: 'knob knobs nob nobs lump lumps noix klat klont klontje klick',
-  ladle: 'ladle ladles ladleful ladlefuls',
+  ladle: 'ladle ladles ladleful ladlefuls kelle kellen schopfkelle schopfloffel louche louches cazo cazos cucharon cucharones',
   scoop: 'scoop scoops scoopful scoopfuls',
   handful: 'handful handfuls bunch bunches bund bouquet bouquets botte bottes manojo manojos handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',

@@ -68,7 +68,7 @@ export const isAbroad = (notes: string): boolean => ABROAD.test(notes);
 const DENIED_ABROAD = anyWord(
   [
     'nicht(?! (?:zu|mehr|länger|vergessen|ganz))|niemals|nie(?! (?:zu|mehr))|keinesfalls|anstatt|anstelle|(?:braucht|benötigt) kein\\p{L}*|kein(?:e|en|er|es)? (?:ruhezeit|ruhe|rast|pause)|ohne (?:ruhezeit|ruhe|rast|wartezeit)',
-    "(?:ne |n[’'])(?:\\p{L}+ ){0,2}(?:pas|jamais)(?! (?:trop|hésiter|oublier))|jamais|inutile d[e’']|pas besoin|pas nécessaire|au lieu d[e’']|plutôt que|sans (?:laisser|repos|attendre)",
+    "(?:ne |n[’'])(?:\\p{L}+ ){0,2}(?:pas|jamais)(?! (?:trop|hésiter|oublier|de grumeaux))|jamais|inutile d[e’']|pas besoin|pas nécessaire|au lieu d[e’']|plutôt que|sans (?:laisser|repos|attendre)",
     'no (?:(?:la|lo|las|los|le|se) )?(?:hace falta|hay que|es necesario|neces\\p{L}+|dej\\p{L}+|repos\\p{L}+|pong\\p{L}+|poner|us\\p{L}+|ech\\p{L}+|fr[eií]\\p{L}+|mont\\p{L}+|separ\\p{L}+|enfri\\p{L}+|engras\\p{L}+)|nunca|jamás|en (?:vez|lugar) de|sin (?:repos\\p{L}+|dejar)',
   ].join('|'),
 );

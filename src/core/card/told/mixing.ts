@@ -8,7 +8,7 @@ const MIXING = anyWord(MIXES);
 /** Lumps, and what is said of them. */
 const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
-  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|plus de|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|plus de|pas de|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */

@@ -161,7 +161,7 @@ function partOf(f: ToldFact, filled: string): ToldFact {
 }
 
 /** What holds a portion, and nobody knows how much of it. */
-const MEASURE = anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|kelle|louche');
+const MEASURE = anyWord('scoop|ladle(?:ful)?|disher|measure|cucharón|cazo|cacillo|kelle|schöpfkelle|schöpfer|louche');
 
 const OF_THE_MIX =
   /\b(?:cups?|g|grams?|ml|scoops?|parts?)\s+(?:of\s+)?(?:(?:the|this|dry|your|my)\s+)*(?:pre-?)?mix\b/i;
