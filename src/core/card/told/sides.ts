@@ -26,7 +26,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly |(?:it|she|they)(?:[’']s|[’']re| is| are) )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|umdrehen|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly |(?:it|she|they)(?:[’']s|[’']re| is| are) )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|(?:um)?drehen(?! sie)|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
