@@ -55,7 +55,7 @@ const said = (text: string): boolean =>
     text,
   );
 /** Tables of words that cards are read by, and cards of our own to read. */
-const READ_BY = /src\/core\/(?:testing|card\/(?:card|writing)|card\/told\/words|pantry\/tables\/words)/;
+const READ_BY = /src\/core\/(?:testing|card\/(?:card|writing)|card\/told\/words|pantry\/tables\/(?:words|other-names))/;
 
 const told = codeIn(['src/app', 'src/ui', 'src/core', 'src/contract', 'src/server'])
   .filter((f) => !READ_BY.test(f))

@@ -61,6 +61,26 @@ test('things in an address come back as they are', () => {
   expect(thingsRead('moondust 5,milk-whole x,', (id) => findIngredient(id))).toEqual([]);
 });
 
+test('written as the card writes it, a bent formula lies no further outside its zones than its exact grams do', () => {
+  const lines = ['1 1/2 cups flour', '2 tbsp sugar', '2 tsp baking powder', '1/4 tsp salt', '1 1/4 cups milk', '1 egg'];
+  const formula: Formula = {
+    ...formulaOf(...lines, '2 tbsp butter, melted', '3/4 cup chocolate chips'),
+    kind: 'griddle',
+    school: 'even',
+  };
+  const things = there('1496 g milk, 6 eggs, 43 g butter');
+  const u = scaledFor({ formula }, null, things, FRESH_KITCHEN);
+  const t = u && takenTogether(u, things, FRESH_KITCHEN);
+  const bench = { formula, house: FRESH_KITCHEN, end: null };
+  const far = (f: Formula): readonly number[] =>
+    workedOn(withFormula(bench, f)).analysis.rails.map(({ tested, zone }) =>
+      zone ? Math.max(0, zone[0] - tested, tested - zone[1]) / (zone[1] - zone[0]) : 0,
+    );
+  const [before, after] = [far(formula), far(t?.bent ?? formula)];
+  expect(t?.bent).not.toBeNull();
+  expect(after.filter((x, n) => x > (before[n] ?? 0) + 0.02)).toEqual([]);
+});
+
 test('law: never beyond what there is, never less than scaled alone, no ratio further outside its zone', () => {
   const law = counting();
   const formulas = COMMON.slice(0, 40).map((c) => ({ ...formulaOf(...c.lines), kind: c.kind, school: c.school }));

@@ -168,7 +168,9 @@ export function takenTogether<F extends { readonly formula: Formula }>(
   if (!best) return alone;
   // written as the card writes them: five eggs, and not 250 g
   const grams = workedOn(best.is).lines.flatMap((l) => (l.grams === null ? [] : [[l.key, l.grams] as const]));
-  const bent = withGrams(b, workedOn(b).lines, new Map(grams));
+  const written = withGrams(b, workedOn(b).lines, new Map(grams));
+  // where the rounding of what is written takes a ratio further out, it stays in exact grams
+  const bent = keeps(was, { ...b, formula: written }) ? written : best.is.formula;
   return { ...best.u, alone: u, bent, shifts: shiftsOf(b, best.is) };
 }
 
