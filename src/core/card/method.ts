@@ -70,7 +70,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
 ];
 /** What a last count is none of. */
 const OTHERS_COUNTED =
-  /(?:\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
+  /(?:\bmin(?:ut(?:en?|es|os?))?s?\b.*|\b(?:stunden?|sekunden?|grad|heures?|horas?|segundos?)\b.*|\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
 
 /** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
 const APIECE = /\b(?:apiece|each)\b/i;
@@ -101,7 +101,7 @@ const PEOPLE = anyWord(
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|more|less|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|reicht|alcanza|salen|de|des|d|ein|eine|einem|mit|with|here|last|time|week|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|more|less|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|reicht|alcanza|salen|menge|quantité|cantidad|zutaten|ingr[eé]dients?|ingredientes|de|des|d|ein|eine|einem|mit|with|here|last|time|week|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -181,7 +181,9 @@ function countTold(
     `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
     'iu',
   );
-  for (const sentence of all.split(/(?<=[.!?])\s+|\n+/))
+  for (const sentence of all.split(
+    /(?<=[.!?])(?<!\b(?:[Cc]a|[Ee]nv|[Aa]pprox|[Aa]prox|[Uu]ngef)\.(?=\s+\d))(?<!\b(?:[Mm]in|[Ss]td)\.(?=\s+\p{Ll}))\s+|\n+/u,
+  ))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text, sentence) ? countIn(text, most) : null;

@@ -209,7 +209,7 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
     'medium high',
   ],
   [
-    /\ba fuego medio\b|\b(?:bei|auf) mittlerer hitze\b|\bauf mittlere stufe\b|^mittlere hitze$|^feu moyen$|\bauf mittlerer stufe\b|(?<!\p{L})(?:à|sur) feu moyen\b/iu,
+    /\ba fuego medio\b|\b(?:bei|auf) mittlerer hitze\b|\bauf mittlere (?:stufe|hitze)\b|^mittlere hitze$|^feu moyen$|\bauf mittlerer stufe\b|(?<!\p{L})(?:à|sur) feu moyen\b/iu,
     'medium',
   ],
   [

@@ -87,7 +87,7 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
 }
 
 const COOKS =
-  /\b(?:hornear?|cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|cocer|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
+  /\b(?:hornear?|cook|fry|cuire|cuisez|dorez|braten|ausbacken|backen|freír|cocinar|cocer|hacer|hacemos|dorar|brown|bake|griddle|give (?:it|them)|leave (?:it|them|.{0,20}\b(?:until|till) (?:set|brown|golden))|let (?:it|them) (?:cook|brown|bubble|sizzle|set|colour|color|go))\b/i;
 const TAKES =
   /\b(?:takes?|compter|they (?:want|need|get)|it (?:wants|needs|gets)) (?:about |around )?(?:\d|an? (?:minute|half)|one|two|three|four|five|six)/i;
 /** What browns before it is in the batter lies on no side. */

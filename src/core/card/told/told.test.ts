@@ -347,6 +347,21 @@ test.each([
   ['Cocer 3 o 4 minutos hasta que estén doradas.', 'firstSide 3.5 min'],
   ['Extender la masa en una capa fina.', ''],
   ['Una vez hechas, mantener en el horno a 90 grados.', 'heat 90 C holding'],
+  ['Stell den Teig für eine Stunde in den Kühlschrank.', 'chill 60 min'],
+  ['Stellen Sie den Teig über Nacht kalt.', 'chill 720 min'],
+  ['Schlag das Eiweiß steif und heb es unter.', 'whites firm, fold once'],
+  ['Heben Sie den Eischnee vorsichtig unter den Teig.', 'whites firm, fold once'],
+  ['Erhitzen Sie die Pfanne auf mittlere Hitze.', 'dial medium surface'],
+  ['Der Teig ruht 20 Minuten.', 'rest 20 min batter'],
+  ['Bei 200 °C (Umluft 180 °C) ca. 20 Min. backen.', 'heat 200 C oven, bake 20 min'],
+  ['Menge: ca. 12 Pfannkuchen', 'pieces 12'],
+  ['Retournez au bout de 2 minutes et poursuivez la cuisson 1 minute.', 'firstSide 2 min, secondSide 1 min'],
+  ['Nombre de parts : 6', 'serves 6'],
+  ['Quantité : 8 gaufres', 'pieces 8'],
+  ['Deja que la masa repose media hora.', 'rest 30 min batter'],
+  ['Hacemos los gofres unos 4 minutos.', 'bake 4 min'],
+  ['Dales la vuelta a los 2 minutos y cocina 1 minuto más.', 'firstSide 2 min, secondSide 1 min'],
+  ['Cantidad: 8 gofres', 'pieces 8'],
 ] as const)('%s', (notes, facts) => expect(told(notes)).toBe(facts));
 
 test('a whole method: each fact once, what is told before what is asked, remarks last', () => {
