@@ -101,10 +101,6 @@ const standing = (l: Line, lineNumber: number, section: string): CardLine => ({
   section,
 });
 
-/** Words that say how many a card makes. */
-const COUNTS_PIECES =
-  /serving|portion|pancakes|waffles|crepes|pieces|people|guests|person|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen/i;
-
 /** Where one row of the text belongs. */
 function rowPlaced(n: number, r: RowReading): RowPlace {
   const row = r.rows[n];
@@ -126,7 +122,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
   // "(4 portions)"
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
-  const yields = (!/^[\d½¼¾]/.test(told) || COUNTS_PIECES.test(told)) && YIELD.test(told);
+  const yields = YIELD.test(told);
   const times = TIMES.test(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);

@@ -268,6 +268,7 @@ test.each([
   ['3 blancs d’œufs battus en neige ferme', 'egg-white', 'beaten stiff', 'firm'],
   ['3 claras montadas a punto de nieve', 'egg-white', 'whipped stiff', 'firm'],
   ['3 Eier, getrennt', 'egg-large', 'separated', 'soft'],
+  ['50 g de beurre, à température ambiante', 'butter-unsalted', 'room temperature', null],
   ['3 huevos, claras y yemas separadas', 'egg-large', 'claras and yemas separated', 'soft'],
   ['80 g lait en poudre', 'milk-powder-skim', '', null],
 ] as const)('%s: %s, %s', (line, id, preparation, foam) => {

@@ -50,10 +50,6 @@ const FRIES: readonly RegExp[] = [
   /(?<!\p{L})(?:faire |faites )?(?:revenir|dorer|fondre|poêler|caraméliser|sauter|cuire)\s+(?:d’abord |d'abord )?((?:\p{L}+[ ’']){0,3}\p{L}+)[^.;]*/iu,
   /(?<!\p{L})(?:saltear|saltea|sofreír|sofríe|dorar|dora|pochar|pocha|freír|caramelizar)\s+((?:\p{L}+ ){0,3}\p{L}+)[^.;]*/iu,
 ];
-/** One of these stands in every clause that fries something by itself, or whips something with the whites. */
-const MAY_FRY =
-  /fry|saut|brown|soften|caram|karam|cook|lay|arrange|put|place|braten|dünsten|schwitzen|rösten|bräunen|revenir|dorer|fondre|poêler|cuire|salte|sofr|dora|poch|freír/i;
-const MAY_WHIP = /white|eiweiß|eiklar|schnee|blancs|claras/i;
 const IN_FAT =
   /(?<!\p{L})(?:in|dans|en|con)\s+(?:about\s+|etwa\s+|environ\s+)?((?:(?! (?:in|dans|en|con) )[^.;])*?)\s*(?:of\s+|de\s+)?(?:the\s+|la\s+|le\s+|der\s+)?(?:butter|oil|lard|fat|öl|fett|beurre|huile|mantequilla|aceite)(?!\p{L})/iu;
 const PAN = '(?:pan|skillet|griddle|iron|dish|\\p{L}*pfanne|\\p{L}*form|poêle|sartén|molde|plancha|moule)';
@@ -108,10 +104,10 @@ interface Move {
 
 function moveOf(c: Clause): Move {
   const { text, sentence } = c;
-  const fried = MAY_FRY.test(text) ? FRIES.map((re) => re.exec(text)).find((m) => m !== null) : undefined;
-  const whips = MAY_WHIP.test(sentence) ? WHIPS_WITH.map((re) => re.exec(text)).find((m) => m !== null) : undefined;
+  const fried = FRIES.map((re) => re.exec(text)).find((m) => m !== null);
+  const whips = WHIPS_WITH.map((re) => re.exec(text)).find((m) => m !== null);
   const rained =
-    !whips && MAY_WHIP.test(sentence) && WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text)
+    !whips && WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text)
       ? RAINS_IN.exec(text)
           ?.slice(1)
           .find((x) => x !== undefined)

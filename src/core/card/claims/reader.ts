@@ -121,7 +121,7 @@ export class Reader {
 /** Phrases of other languages for how a thing is prepared. */
 const PHRASES_IN_ENGLISH: readonly (readonly [RegExp, string])[] = [
   [/(?:en|a punto de|à point de|a) (?:neige|nieve|neve)(?: (?:ferme|fermes))?/gi, 'stiff'],
-  [/temp[eé]ratura? ambian?te|temperatura ambiente/gi, 'room temperature'],
+  [/température ambiante|temperatura ambiente/gi, 'room temperature'],
 ];
 const JOINED: Readonly<Record<string, string>> = {
   und: 'and',
