@@ -292,8 +292,12 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
   },
   // biome-ignore lint/correctness/noEmptyPattern: a fixture without needs of its own
   expected: async ({}, use) => use([]),
-  page: async ({ context, kitchen, viewport, expected }, use) => {
+  page: async ({ context, kitchen, viewport, expected, alone }, use) => {
     const page = await context.newPage();
+    // a turned clock hides from every later test of the profile what a page has loaded, and when
+    if (!alone)
+      page.clock.install = () =>
+        Promise.reject(new Error('a test that turns the clock says `test.use({ alone: true })`'));
     if (viewport) await page.setViewportSize(viewport);
     const errors: string[] = [];
     page.on('console', (m) => {

@@ -2,6 +2,8 @@
 import type { Page } from '@playwright/test';
 import { axe, expect, test } from './kitchen';
 
+test.use({ alone: true });
+
 const place = (page: Page, n: number) => page.getByRole('button', { name: new RegExp(`^Place ${n}: `) });
 const speed = (page: Page, x: string) => page.getByRole('radio', { name: x }).click();
 

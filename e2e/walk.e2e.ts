@@ -190,15 +190,8 @@ const scriptKb = (page: Page): Promise<number> =>
 
 async function look(page: Page, path: string): Promise<void> {
   await page.goto(path);
-  // a page is there before the browser has told of each script; one that came without any, while the kitchen of the
-  // test was still put in place, is asked for again
-  await expect
-    .poll(async () => {
-      const kb = await scriptKb(page);
-      if (kb === 0) await page.goto(path);
-      return kb;
-    })
-    .toBeGreaterThan(50);
+  // a page is there before the browser has told of each script
+  await expect.poll(() => scriptKb(page)).toBeGreaterThan(50);
   const script = await scriptKb(page);
   const most = path.startsWith('/formulas/new') ? MOST_WITH_READER_KB : MOST_SCRIPT_KB;
   expect({ path, script, fits: script < most }).toEqual({ path, script, fits: true });

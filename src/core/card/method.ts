@@ -5,7 +5,7 @@
 import { kitchenNouns } from '../pantry/nouns';
 import { readNumber } from '../quantity/number';
 import { type InFigures, inFigures, middle, spokenInFigures } from './told/spoken';
-import { anyWord } from './told/words';
+import { anyWord, SENTENCE } from './told/words';
 
 interface YieldClaim {
   readonly pieces: number;
@@ -126,7 +126,7 @@ const partsOf = (sentence: string): readonly string[] => {
   const parted = A_NUMBER.test(inFigures(head)) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) =>
     p.split(
-      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|more or less|or so|i[’']d))|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes)|that[’']s (?:breakfast|brunch|enough|plenty)|\S+ (?:children|people|guests|adults|kids)\b)/,
+      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|more or less|or so|i[’']d))|\?\s+|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes)|that[’']s (?:breakfast|brunch|enough|plenty)|\S+ (?:children|people|guests|adults|kids)\b)/,
     ),
   );
 };
@@ -181,9 +181,7 @@ function countTold(
     `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
     'iu',
   );
-  for (const sentence of all.split(
-    /(?<=[.!?])(?<!\b(?:[Cc]a|[Ee]nv|[Aa]pprox|[Aa]prox|[Uu]ngef)\.(?=\s+\d))(?<!\b(?:[Mm]in|[Ss]td)\.(?=\s+\p{Ll}))\s+|\n+/u,
-  ))
+  for (const sentence of all.split(SENTENCE))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text, sentence) ? countIn(text, most) : null;

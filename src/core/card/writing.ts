@@ -94,11 +94,14 @@ const A_UNIT_SHORT =
 export const LEAST_TALK_CHARS = 80;
 /** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */
 const SMALL_POINT = /(?<=(?<!\p{L})(\p{L}{3,})[.!?]\s+)\p{Ll}\p{L}*/gu;
+/** "Melted butter 800 g. machine with whisk": the weight behind a thing ends what is listed. */
+const LIST_ENDS =
+  /(?<=(?<!(?<!\p{L})(?:with|and|plus|about|add|the|into|mit|und|avec|puis|con|unos|ca))(?<=\p{L}{3})\s\d[\d.,]*\s?(?:k?g|m?l)\.\s+)\p{Ll}/gu;
 /** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
 const sentenceCased = (t: string): string =>
   t.length < LEAST_TALK_CHARS
     ? t
-    : t.replace(SMALL_POINT, (next, word: string) =>
+    : t.replace(LIST_ENDS, capital).replace(SMALL_POINT, (next, word: string) =>
         // "bake 18 min. rest it": what is done begins a sentence behind any word
         (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !DOING.has(next) ? next : capital(next),
       );

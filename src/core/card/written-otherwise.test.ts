@@ -43,7 +43,9 @@ test.each(Object.entries(WRITINGS))('a line %s is the same line', (_, write) => 
 const CARDS = corpus('told-cards.txt')
   .split('====\n')
   .slice(1)
-  .flatMap((card, n) => (n % 5 === 0 ? [card.split('\n---\n')[0] ?? ''] : []))
+  .map((card) => card.split('\n---\n')[0] ?? '')
+  // a fifth of them, by what they say: a card more in the corpus changes no other's turn
+  .filter((t) => [...t].reduce((sum, c) => sum + (c.codePointAt(0) ?? 0), 0) % 5 === 0)
   // a T is a tablespoon and a t a teaspoon; a sharp s has no capital
   .filter((t) => !/(?<!\p{L})[Tt](?!\p{L})|ß/u.test(t));
 function wholly(text: string): readonly string[] {

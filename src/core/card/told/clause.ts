@@ -1,7 +1,7 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
 import { MOST_SENTENCE_CHARS } from '../items';
 import { inFigures, middle, spokenInFigures } from './spoken';
-import { anyWord } from './words';
+import { anyWord, SENTENCE } from './words';
 
 export const FACTS = [
   'rest',
@@ -141,8 +141,6 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
   };
 }
 
-const SENTENCE =
-  /(?<=[.!])(?<!\b(?:[Nn]o|ca|approx)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!\d\s?c\.(?=\s+[a-zà]))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|goldbraun|goldgelb|knusprig|lang|von|auf|zugedeckt|jede|lassen|pro|hasta|cada|jusqu|sur|à|reposer|cuire|reposar)\b))\s+(?=\S)|(?<=[)?])\s+(?=\d{1,2}\.\s+[A-Z])|\n+/;
 /** The number of a step, or a dash before it. */
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;

@@ -12,6 +12,8 @@ import { anyWord, HOT_HEAT, HOT_SURFACE, ON_HEAT, SURFACE } from './words';
 type Side = 'firstSide' | 'secondSide' | 'bake';
 /** Longer than this nothing lies on one side, minutes. */
 const MOST_A_SIDE = 15;
+/** Nothing of ours is longer in an oven, minutes: what a card takes two days for is no bake. */
+const LONGEST_BAKE = 120;
 /** Nothing is baked on for longer, minutes. */
 const MOST_BAKE_MORE = 60;
 
@@ -419,8 +421,11 @@ function bakes(w: Walk, c: Clause, times: readonly Time[]): boolean {
   const [one] = times;
   if (!one) return false;
   const isLong = one.min > MOST_A_SIDE;
-  const isOne = (c.times.length > 0 || BAKES_FOR.test(c.text)) && isBake(c);
-  if (tells(w, 'bake') || !(isOne || (isLong && w.baked && (COOKS.test(c.sentence) || TIME_ALONE.test(c.text)))))
+  const isOne = (c.times.length > 0 || BAKES_FOR.test(c.text)) && isBake(c) && one.min <= LONGEST_BAKE;
+  if (
+    tells(w, 'bake') ||
+    !(isOne || (isLong && one.min <= LONGEST_BAKE && w.baked && (COOKS.test(c.sentence) || TIME_ALONE.test(c.text))))
+  )
     return isLong;
   w.facts.push(minutes('bake', one.min, c));
   return true;
@@ -504,7 +509,10 @@ const LEAST_BAKE = 5;
 function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean): ToldFact | null {
   const min = (c: Clause): number => c.times[0]?.min ?? 0;
   const inOven = (c: Clause): boolean =>
-    baked && c.sentence.startsWith(c.text) && (min(c) > MOST_A_SIDE || (!isSided && min(c) >= LEAST_BAKE));
+    baked &&
+    c.sentence.startsWith(c.text) &&
+    min(c) <= LONGEST_BAKE &&
+    (min(c) > MOST_A_SIDE || (!isSided && min(c) >= LEAST_BAKE));
   const inIron = (c: Clause): boolean => isIroned && min(c) > 0 && min(c) <= MOST_A_SIDE;
   const c = clauses.find(
     (x, n) => x.taken === 'told' && TIME_ALONE.test(x.text) && (inOven(x) || inIron(x)) && !isNoSide(clauses, n),

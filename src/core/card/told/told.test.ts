@@ -141,6 +141,18 @@ test.each([
   ['Make the batter the night before.', 'ahead the night before'],
   ['It can be made a day ahead.', 'ahead a day ahead'],
   ['Makes 12.', 'pieces 12'],
+  // a point behind a short word ends a sentence too, also where all is written small
+  ['5 min. let stand on a rack 1 min. makes 6.', 'rest 1 min piece, pieces 6'],
+  [
+    'iron at setting 4. 2-3 min, flip, 1-2 min. serves 1.',
+    'dial 4 surface, firstSide 2.5 min, secondSide 1.5 min, serves 1',
+  ],
+  [
+    'preheat oven to 220c. put 40 g butter in a skillet, 5 min in oven. pour batter, bake 18-20 min.',
+    'heat 220 C oven, panFat butter-unsalted 40 g, bake 19 min',
+  ],
+  // what takes two days is no bake
+  ['Sourdough rounds, two days. Bake at 200 C in the oven until golden.', 'heat 200 C oven'],
   ['Serves 4.', 'serves 4'],
   ['Makes about 8 waffles, serves 4.', 'pieces 8, serves 4'],
   ['Cook until bubbles form, about 2 minutes, then flip and cook another minute.', 'firstSide 2 min, secondSide 1 min'],
