@@ -57,6 +57,9 @@ function strokesOf(text: string): readonly string[] | null {
   return null;
 }
 
+/** A thing with its amount, its state and a note takes no more letters; what is longer tells what is done. */
+const LONGEST_ITEM = 100;
+
 /** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
 function isSeam(
   of: {
@@ -77,18 +80,19 @@ function isSeam(
   if (/\band\b/i.test(seam) && /\b(?:hundred|thousand)$/i.test(left) && STARTS_COUNT.test(right)) return false;
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
   if (!begins(right)) return false;
+  if (left.length > LONGEST_ITEM) return false;
   const l = read(left);
   if (!whole(l)) return false;
-  const r = read(right);
-  const far =
-    whole(r) || (comma && r.ingredient !== null && r.written.length === 0) || (comma && whole(read(rest.trim())));
+  const r = right.length > LONGEST_ITEM ? null : read(right);
+  const isFar = r !== null && (whole(r) || (comma && r.ingredient !== null && r.written.length === 0));
+  const far = isFar || (comma && rest.length <= LONGEST_ITEM && whole(read(rest.trim())));
   if (!far || comma) return far;
   // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
-  if (isEgg(l) && isEgg(r)) return false;
+  if (isEgg(l) && r && isEgg(r)) return false;
   // "a pint and a half of milk" is one amount
   if (A_HALF_MORE.test(rest)) return false;
   // "1 tbsp flaxseed + 3 tbsp water" are two things, "2 tbsp butter + 1 tbsp for the pan" one
-  return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r.ingredient?.id);
+  return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r?.ingredient?.id);
 }
 
 /**

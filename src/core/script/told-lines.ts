@@ -32,11 +32,11 @@ const WHIPS_WITH: readonly RegExp[] = [
   /\b(?:whip|whisk|beat)\w*\b[^.;]{0,30}\bwhites\b[^.;]{0,30}?\b(?:with|and|adding|raining in|together with)\b([^.;]*)/i,
   /\bwhites\b[^.;]{0,40}\b(?:adding|raining in|with)\b([^.;]*)/i,
   /(?<!\p{L})(?:eiweiße?|eiklar|eischnee|blancs|claras)(?!\p{L})[^.;]{0,40}?(?<!\p{L})(?:mit|avec|con)(?!\p{L})([^.;]*)/iu,
-  /([^.;,]*)(?<!\p{L})(?:zum|unter das|unter den|in den|aux|dans les|a las)\s+(?:eiweiß|eischnee|schnee|blancs|claras)(?!\p{L})/iu,
+  /(?<![^.;,])([^.;,]*)(?<!\p{L})(?:zum|unter das|unter den|in den|aux|dans les|a las)\s+(?:eiweiß|eischnee|schnee|blancs|claras)(?!\p{L})/iu,
 ];
 /** "Dabei den Zucker einrieseln lassen", "then rain in the sugar": of the whites that the sentence whips. */
 const RAINS_IN =
-  /\b(?:rain|sprinkle|trickle|add|shower)(?:ing)?(?: in)?\b([^.;]*)|([^.;]*)(?<!\p{L})(?:einrieseln|rieseln|einstreuen)(?!\p{L})|(?<!\p{L})(?:ajoute[rz]?|versez|verser|añad(?:ir|e|iendo)|agreg(?:ar|ue|ando)|echando|incorporando)(?!\p{L})([^.;]*)/iu;
+  /\b(?:rain|sprinkle|trickle|add|shower)(?:ing)?(?: in)?\b([^.;]*)|(?<![^.;])([^.;]*)(?<!\p{L})(?:einrieseln|rieseln|einstreuen)(?!\p{L})|(?<!\p{L})(?:ajoute[rz]?|versez|verser|añad(?:ir|e|iendo)|agreg(?:ar|ue|ando)|echando|incorporando)(?!\p{L})([^.;]*)/iu;
 const WHITES_WHIPPED =
   /\b(?:whip|whisk|beat)\w*\b[^.;]*\bwhites\b|\bwhites\b[^.;]*\b(?:peaks|stiff|firm|foam)|(?:eiweiße?|eiklar)(?!\p{L})[^.;]*(?:schlagen|schnee)|(?:mont|batt|fouett)\p{L}*(?: [\p{L}’']+){0,3} blancs|(?:mont|bat)\p{L}*(?: \p{L}+){0,2} claras/iu;
 const OTHER_IN =
@@ -45,8 +45,8 @@ const FRIES: readonly RegExp[] = [
   /\blay in (?:the )?(\p{L}+)$/iu,
   /\b(?:lay|arrange|put|place)\s+(?:the |your |some )?((?:sliced )?\p{L}+(?: (?:slices|rings|wedges|pieces))?)\s+(?:in|into|over) (?:the |a )?(?:(?:hot|buttered|base of the) )*(?:pan|skillet|dish)(?: first)?(?!\p{L})/iu,
   /\b(?:fry|sauté|saute|brown|soften|caramelise|caramelize|cook)\s+(?:the |your |a few )?((?:sliced |chopped |diced )?\p{L}+(?: (?:slices|rings|wedges|pieces|cubes))?)\b[^.;]*/iu,
-  /((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:\d+ ?(?:minuten|min\.?) )?in\s+[^.;]*?(?<!\p{L})(?:an(?:braten|dünsten|schwitzen|rösten)|dünsten|karamellisieren|bräunen)(?!\p{L})[^.;]*/iu,
-  /((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:kurz |vorher |zuerst )?(?:an(?:braten|dünsten|schwitzen)|dünsten|karamellisieren)(?!\p{L})[^.;]*/iu,
+  /(?<!\p{L})((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:\d+ ?(?:minuten|min\.?) )?in\s+[^.;]*?(?<!\p{L})(?:an(?:braten|dünsten|schwitzen|rösten)|dünsten|karamellisieren|bräunen)(?!\p{L})[^.;]*/iu,
+  /(?<!\p{L})((?:\p{L}+[ -]){0,3}\p{L}+)\s+(?:kurz |vorher |zuerst )?(?:an(?:braten|dünsten|schwitzen)|dünsten|karamellisieren)(?!\p{L})[^.;]*/iu,
   /(?<!\p{L})(?:faire |faites )?(?:revenir|dorer|fondre|poêler|caraméliser|sauter|cuire)\s+(?:d’abord |d'abord )?((?:\p{L}+[ ’']){0,3}\p{L}+)[^.;]*/iu,
   /(?<!\p{L})(?:saltear|saltea|sofreír|sofríe|dorar|dora|pochar|pocha|freír|caramelizar)\s+((?:\p{L}+ ){0,3}\p{L}+)[^.;]*/iu,
 ];
@@ -102,10 +102,19 @@ interface Move {
   readonly late: boolean;
 }
 
+/** What the first of some patterns finds that finds anything. */
+function firstOf(patterns: readonly RegExp[], text: string): RegExpExecArray | null {
+  for (const re of patterns) {
+    const m = re.exec(text);
+    if (m) return m;
+  }
+  return null;
+}
+
 function moveOf(c: Clause): Move {
   const { text, sentence } = c;
-  const fried = FRIES.map((re) => re.exec(text)).find((m) => m !== null);
-  const whips = WHIPS_WITH.map((re) => re.exec(text)).find((m) => m !== null);
+  const fried = firstOf(FRIES, text);
+  const whips = firstOf(WHIPS_WITH, text);
   const rained =
     !whips && WHITES_WHIPPED.test(sentence) && !OTHER_IN.test(text)
       ? RAINS_IN.exec(text)

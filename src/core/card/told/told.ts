@@ -98,7 +98,7 @@ const MOMENTS: readonly (readonly [RegExp, string])[] = [
 ];
 
 /** The same in other languages, where the verb stands first or last. */
-const A_THING = String.raw`((?:\p{L}+[ ’'-]){0,4}\p{L}{3,})`;
+const A_THING = String.raw`(?<!\p{L})((?:\p{L}+[ ’'-]){0,4}\p{L}{3,})`;
 const BATTER_ABROAD =
   '(?:den |dem )?(?:noch feuchten |flüssigen )?(?:teig|pfannkuchen|waffel|fladen)|(?:la |une |chaque )(?:pâte|crêpe|galette|gaufre)|(?:la |cada )(?:masa|tortita|crepe)';
 const MOMENTS_ABROAD: readonly (readonly [RegExp, string])[] = [
