@@ -2,12 +2,11 @@
  * One sentence that begins a breakfast: "30 people Sunday 9, one without milk, griddle 60 by 40". It is read like a card
  * is: what each word was taken for is told, with what else it might mean, and what nobody understood is told as well.
  */
-import { casual, GB } from 'chrono-node/en';
 import type { KindId } from '../formula/kinds';
 import type { Gear, GearSort } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
-import { dayAfter, timeIn } from '../quantity/day';
-import { readNumber } from '../quantity/number';
+import { hourAlone, type When, whenSaid } from './when';
+import { CAKE, CAKES, COUNT, isOfAll, NUMBER, numberOf, PERSONS, RELATIVE, Rest, spelledRight } from './words';
 
 /** One mention of guests who eat without something: "two vegan". */
 export interface Without {
@@ -27,20 +26,12 @@ interface SizeSaid {
   readonly deepCm: number | null;
 }
 
-export interface Begin {
+export interface Begin extends When {
   readonly people: number | null;
   /** Pieces for each of them. */
   readonly each: number | null;
   /** Pieces in all, where no people are counted. */
   readonly pieces: number | null;
-  /** yyyy-mm-dd. */
-  readonly day: string | null;
-  /** Another day that the same words may mean. */
-  readonly orDay: string | null;
-  /** hh:mm, when it is to be ready. */
-  readonly time: string | null;
-  /** Another time that the same words may mean. */
-  readonly orTime: string | null;
   readonly without: readonly Without[];
   /** What it is made on, of the kitchen's gear, by id. */
   readonly on: readonly string[];
@@ -54,84 +45,102 @@ export interface Begin {
   readonly unread: readonly string[];
 }
 
-const NUMBER = String.raw`(?:\d{1,4}|a dozen|two dozen|half a dozen|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty(?:[- ]\w+)?|thirty|forty|fifty|sixty|eighty|a hundred)`;
-const HEAPS: Readonly<Record<string, number>> = {
-  'a dozen': 12,
-  'two dozen': 24,
-  'half a dozen': 6,
-  'a hundred': 100,
-  a: 1,
-  an: 1,
-};
-const numberOf = (said: string): number | null => {
-  const word = said.toLowerCase();
-  return HEAPS[word] ?? readNumber(word)?.low.valueOf() ?? null;
-};
-
 /** What a guest does without, by the words for it. */
 const LACKS: readonly (readonly [words: string, allergens: readonly Allergen[]])[] = [
-  ['milk|dairy|lactose|butter', ['milk']],
+  ['milk|dairy|lactose|butter|cream|buttermilk|cheese|yogh?urt|df', ['milk']],
   ['eggs?', ['egg']],
-  ['gluten|coeliacs?|celiacs?', ['gluten', 'wheat']],
+  ['gluten|coeliacs?|celiacs?|gf', ['gluten', 'wheat']],
   ['wheat', ['wheat']],
   ['peanuts?', ['peanut']],
   ['nuts?', ['tree-nut', 'peanut']],
+  ['tree[- ]nuts?|almonds?|hazelnuts?|walnuts?|pecans?|pistachios?|cashews?', ['tree-nut']],
   ['soya?', ['soy']],
   ['sesame', ['sesame']],
+  ['mustard', ['mustard']],
+  ['celery', ['celery']],
+  ['lupins?', ['lupin']],
+  ['sul(?:ph|f)ites?', ['sulphites']],
+  ['fish', ['fish']],
+  ['shellfish|crustaceans?|prawns?|shrimps?', ['crustacean']],
+  ['mussels?|molluscs?', ['mollusc']],
 ];
 const THINGS = LACKS.map(([w]) => w).join('|');
-const WHO = String.raw`(?:(${NUMBER}|every(?:body|one)|all|nobody)\s+(?:(?:of\s+(?:them|us)|guests?|people|persons?|kids?|child(?:ren)?|adults?)\s+)?(?:(?:who|that|is|are|eats?|has|have|needs?|wants?)\s+)*)?`;
-/** "One without milk or egg", "no nuts", "two can't have gluten". */
+const THING_LIST = `(?:${THINGS})(?:s*-?s*(?:,|and|or|nor|&|/)s*(?:nos+)?(?:${THINGS}))*`;
+const allergensIn = (said: string): readonly Allergen[] => [
+  ...new Set(LACKS.flatMap(([w, of]) => (new RegExp(String.raw`\b(?:${w})\b`, 'i').test(said) ? of : []))),
+];
+/** One guest, by who it is. */
+const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|a (?:friend|guest|neighbou?r|child|kid)`;
+const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|an?)\s+)*)?`;
+const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us)|guests?|people|persons?|kids?|plates?))?)?`;
+/** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
 const WITHOUT = new RegExp(
-  String.raw`\b${WHO}(?:without|no|not|free of|allergic to|avoids?|can(?:no|[’']?)t (?:have|eat))\s+(?:any\s+)?((?:${THINGS})(?:\s*(?:,|and|or|nor)\s*(?:no\s+)?(?:${THINGS}))*)\b`,
+  String.raw`\b${WHO}(?:without|no|not|free (?:of|from)|allergic to|intolerant (?:of|to)|avoids?|hates?|can(?:no|[’']?)t (?:have|eat|do|take)|do(?:es)?(?:\s?n[o’']?t| not) (?:have|eat|do|take|like))\s+(?:any\s+)?(?<things>${THING_LIST})\b${FOR_WHOM}`,
   'gi',
 );
-/** "Two vegan", "one gluten-free", "a coeliac". */
+/** "Two vegan", "one gluten-free", "a coeliac", "dairy free for two". */
 const DIETS = new RegExp(
-  String.raw`\b${WHO}(vegans?|coeliacs?|celiacs?|(?:${THINGS})[- ]free|lactose[- ]intolerant)\b`,
+  String.raw`\b${WHO}(?<things>vegans?|plant[- ]based|coeliacs?|celiacs?|gf|df|${THING_LIST}[- ]free|lactose[- ]intolerant|(?:${THINGS})[- ]allerg(?:y|ic))\b${FOR_WHOM}`,
   'gi',
 );
+/** "Two allergic to nuts, one to sesame". */
+const TO_ANOTHER = new RegExp(String.raw`\b(?<who>${COUNT})\s+to\s+(?<things>${THING_LIST})\b`, 'gi');
 const VEGAN: readonly Allergen[] = ['milk', 'egg'];
 
-/** Text whose read parts are blanked out, so that what is left keeps its place. */
-class Rest {
-  constructor(public text: string) {}
-  take(at: number, length: number): void {
-    this.text = this.text.slice(0, at) + ' '.repeat(length) + this.text.slice(at + length);
-  }
-  /** The first match, blanked out. */
-  first(re: RegExp): RegExpExecArray | null {
-    const m = re.exec(this.text);
-    if (m) this.take(m.index, m[0].length);
-    return m;
-  }
-  all(re: RegExp): readonly RegExpExecArray[] {
-    const found = [...this.text.matchAll(re)];
-    for (const m of found) this.take(m.index, m[0].length);
-    return found;
-  }
+/** A mention as it is said, before it is known how many there are in all. */
+interface Mention {
+  readonly allergens: readonly Allergen[];
+  /** "Two", "half", "my mum"; null: everybody. */
+  readonly who: string | null;
+  /** "Of the eight": how many there are in all. */
+  readonly outOf: number | null;
+  /** They are counted as people, or told for: where nobody else is counted, these are all. */
+  readonly areAll: boolean;
+  /** "30 + 6 vegans": beside those who are counted. */
+  readonly isMore: boolean;
 }
 
-function withoutIn(rest: Rest): readonly Without[] {
-  const out: Without[] = [];
-  const add = (who: string | undefined, allergens: readonly Allergen[]): void => {
-    const guests = who === undefined || /^(?:every|all)/i.test(who) ? null : numberOf(who);
-    if (allergens.length > 0) out.push({ allergens, guests });
-  };
-  for (const m of rest.all(WITHOUT))
-    if (!/^nobody/i.test(m[1] ?? ''))
-      add(
-        m[1],
-        LACKS.flatMap(([w, of]) => (new RegExp(String.raw`\b(?:${w})\b`, 'i').test(m[2] ?? '') ? of : [])),
-      );
-  for (const m of rest.all(DIETS))
-    add(
-      m[1],
-      /vegan/i.test(m[2] ?? '')
-        ? VEGAN
-        : LACKS.flatMap(([w, of]) => (new RegExp(`^(?:${w})`, 'i').test(m[2] ?? '') ? of : [])),
-    );
-  return out;
+function mentionsIn(rest: Rest): readonly Mention[] {
+  const said = rest.text;
+  const isAllergic = /\b(?:allergic|intolerant)\s+to\b/i.test(rest.text);
+  const found = [WITHOUT, DIETS, ...(isAllergic ? [TO_ANOTHER] : [])].flatMap((re) => rest.all(re));
+  return found.flatMap(({ groups = {}, index }): readonly Mention[] => {
+    const who = groups.who ?? groups.forWhom ?? groups.onWhom ?? null;
+    const things = groups.things ?? '';
+    const allergens = /^(?:vegan|plant)/i.test(things) ? VEGAN : allergensIn(things);
+    if (allergens.length === 0 || /^nobody/i.test(who ?? '')) return [];
+    const isEverybody = who === null || /^(?:every|all)/i.test(who);
+    return [
+      {
+        allergens,
+        who: isEverybody ? null : who,
+        outOf: numberOf(groups.outOf ?? ''),
+        areAll:
+          groups.persons !== undefined ||
+          (groups.who === undefined && groups.forWhom !== undefined) ||
+          // "waffles for 6 without milk"
+          /\bfor\s+(?:the\s+)?$/i.test(said.slice(0, index)),
+        isMore: groups.who !== undefined && /(?:\+|\bplus)\s*$/i.test(said.slice(0, index)),
+      },
+    ];
+  });
+}
+
+const sumOf = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
+
+/** The largest number that nothing else took: of several the one that may be everybody. */
+function largestIn(rest: Rest): number | null {
+  const found = [...rest.text.matchAll(LOOSE)].map((m) => ({ m, n: numberOf(m[1] ?? '') ?? 0 }));
+  const [most] = found.sort((a, b) => b.n - a.n);
+  if (most) rest.take(most.m.index, most.m[0].length);
+  return most?.n ?? null;
+}
+
+/** How many guests a mention is of. @param people in all; null: nobody has said */
+function guestsOf(m: Mention, people: number | null): number | null {
+  if (m.who === null) return null;
+  if (/^half$/i.test(m.who)) return people === null ? null : Math.ceil(people / 2);
+  return numberOf(m.who) ?? 1;
 }
 
 const SORTS: Readonly<Record<string, GearSort>> = {
@@ -158,8 +167,43 @@ const isSize = (g: Gear, s: SizeSaid): boolean =>
     ((isNear(g.wideCm, s.wideCm) && isNear(g.deepCm, s.deepCm)) ||
       (isNear(g.deepCm, s.wideCm) && isNear(g.wideCm, s.deepCm))));
 
-/** What it is made on: by the gear's name, by a size, or by its sort alone. */
-function gearIn(rest: Rest, gear: readonly Gear[]): Pick<Begin, 'on' | 'sized'> {
+const GEAR_ADJECTIVES = String.raw`(?:(?:electric|cast[- ]iron|non-?stick|big|small|large|long|round|old|black|hot)\s+)*`;
+const SIZED_BEHIND = new RegExp(
+  String.raw`\b(?:(?:on|with|using)\s+)?(?:an?\s+|the\s+|my\s+|our\s+)?${GEAR_ADJECTIVES}(${SORT_WORDS})s?\s*(?:of\s+)?(\d{2,3})\s*(?:cm\s*)?(?:by|x|×)\s*(\d{2,3})\s*(cm|in(?:ch(?:es)?)?)?\b`,
+  'i',
+);
+const SIZED_BEFORE = new RegExp(
+  String.raw`\b(?:(?:on|with|using)\s+)?(?:an?\s+|the\s+|my\s+|our\s+)?(?:(?<count>${COUNT})\s+)?(\d{1,3})(?:\s*(?:cm\s*)?(?:by|x|×)\s*(\d{2,3}))?\s*[- ]?(cm|in(?:ch(?:es)?)?)\s+${GEAR_ADJECTIVES}(${SORT_WORDS})s?\b`,
+  'i',
+);
+const NAMED_SORT = new RegExp(
+  String.raw`\b(?:(?:on|with|using)\s+)?(?:(?:an?|the|my|our|both)\s+)?(?:(${COUNT})\s+)?${GEAR_ADJECTIVES}(${SORT_WORDS})s?\b(?![- ]?cakes?\b)`,
+  'i',
+);
+
+/** A size that is said, what of the kitchen's gear has it, and the word for its sort. */
+function sizeIn(rest: Rest, gear: readonly Gear[]) {
+  const behind = SIZED_BEHIND.exec(rest.text);
+  const m = behind ?? SIZED_BEFORE.exec(rest.text);
+  if (!m) return { sized: null, fits: [], word: '' };
+  const [word = '', wide, deep, unit] = behind ? m.slice(1) : [m[5], ...m.slice(2, 5)];
+  const cm = /^in/i.test(unit ?? '') ? CM_IN_INCH : 1;
+  const sort = SORTS[word.toLowerCase()];
+  const sized = sort ? { sort, wideCm: cm * Number(wide), deepCm: deep ? cm * Number(deep) : null } : null;
+  const fits = sized ? gear.filter((g) => isSize(g, sized)) : [];
+  takeBehind(rest, m, m.groups?.count, fits.length);
+  return { sized: fits.length > 0 ? null : sized, fits: fits.map((g) => g.id), word: word.toLowerCase() };
+}
+
+/** Gear said and counted: where more of it are asked for than there are, their number stands as not understood. */
+function takeBehind(rest: Rest, m: RegExpExecArray, count: string | undefined, there: number): void {
+  const tooMany = count !== undefined && there > 0 && (numberOf(count) ?? 1) > there;
+  const skip = tooMany ? m[0].indexOf(count) + count.length : 0;
+  rest.take(m.index + skip, m[0].length - skip);
+}
+
+/** What it is made on: by the gear's name, by a size, or by its sort alone; and the kind that such gear is for. */
+function gearIn(rest: Rest, gear: readonly Gear[]): Pick<Begin, 'on' | 'sized' | 'kind'> {
   const on: string[] = [];
   for (const g of [...gear].sort((a, b) => b.name.length - a.name.length)) {
     if (!Object.values(SORTS).includes(g.sort)) continue;
@@ -168,192 +212,142 @@ function gearIn(rest: Rest, gear: readonly Gear[]): Pick<Begin, 'on' | 'sized'> 
     rest.take(at, g.name.length);
     on.push(g.id);
   }
-  const m =
-    rest.first(
-      new RegExp(
-        String.raw`\b(?:(?:on|with)\s+)?(?:an?\s+|the\s+|my\s+|our\s+)?(${SORT_WORDS})\s*(?:of\s+)?(\d{2,3})\s*(?:cm\s*)?(?:by|x|×)\s*(\d{2,3})\s*(cm|in(?:ch(?:es)?)?)?\b`,
-        'i',
-      ),
-    ) ??
-    rest.first(
-      new RegExp(
-        String.raw`\b(?:(?:on|with)\s+)?(?:an?\s+|the\s+|my\s+|our\s+)?()(\d{1,3})()\s*[- ]?(cm|in(?:ch(?:es)?)?)\s+(${SORT_WORDS})\b`,
-        'i',
-      ),
-    );
-  const cm = m && /^in/i.test(m[4] ?? '') ? CM_IN_INCH : 1;
-  const sort = m ? SORTS[(m[1] || m[5] || '').toLowerCase()] : undefined;
-  const sized = m && sort ? { sort, wideCm: cm * Number(m[2]), deepCm: m[3] ? cm * Number(m[3]) : null } : null;
-  const fits = sized ? gear.filter((g) => isSize(g, sized)) : [];
-  on.push(...fits.map((g) => g.id));
-  const named = rest.first(
-    new RegExp(String.raw`\b(?:on|with)\s+(?:an?\s+|the\s+|my\s+|our\s+|both\s+)?(${SORT_WORDS})s?\b`, 'i'),
-  );
-  if (named && on.length === 0)
-    on.push(...gear.filter((g) => g.sort === SORTS[(named[1] ?? '').toLowerCase()]).map((g) => g.id));
-  return { on: [...new Set(on)], sized: fits.length > 0 ? null : sized };
-}
-
-const MINUTES_PAST: Readonly<Record<string, number>> = { 'half past': 30, 'quarter past': 15, 'quarter to': -15 };
-const HOUR = String.raw`(\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)`;
-/** Breakfast is at this hour at the earliest; an hour before is of the afternoon. */
-const FIRST_HOUR = 5;
-const two = (n: number): string => String(n).padStart(2, '0');
-/** A bare hour, as it is likely meant, and what else it may mean. */
-function hourAs(h: number, min: number): Pick<Begin, 'time' | 'orTime'> {
-  const at = (x: number): string => `${two((x + 24) % 24)}:${two(min)}`;
-  if (h > 12 || h < 1) return { time: at(h), orTime: null };
-  const later = (h % 12) + 12;
-  return h < FIRST_HOUR || h === 12 ? { time: at(later), orTime: at(h % 12) } : { time: at(h), orTime: at(later) };
-}
-
-function hourIn(rest: Rest): Pick<Begin, 'time' | 'orTime'> {
-  const spoken = rest.first(new RegExp(String.raw`\b(?:at\s+)?(half past|quarter past|quarter to)\s+${HOUR}\b`, 'i'));
-  if (spoken) {
-    const past = MINUTES_PAST[(spoken[1] ?? '').toLowerCase()] ?? 0;
-    const h = numberOf(spoken[2] ?? '') ?? 0;
-    return past < 0 ? hourAs(h - 1 || 12, 60 + past) : hourAs(h, past);
+  const { sized, fits, word } = sizeIn(rest, gear);
+  on.push(...fits);
+  const named = NAMED_SORT.exec(rest.text);
+  const sort = (named?.[2] ?? '').toLowerCase();
+  if (named) {
+    const there = gear.filter((g) => g.sort === SORTS[sort]).map((g) => g.id);
+    takeBehind(rest, named, named[1], there.length);
+    if (on.length === 0) on.push(...there);
   }
-  const exact = rest.first(
-    /\b(?:at\s+|by\s+|from\s+|for\s+(?=\d{1,2}[:.]))?(\d{1,2}(?:[:.][0-5]\d)?\s*(?:am|pm|a\.m\.|p\.m\.))(?![\w])/i,
-  );
-  if (exact) return { time: timeIn(exact[1] ?? ''), orTime: null };
-  const clock = rest.first(/\b(?:at\s+|by\s+|from\s+|for\s+)?(\d{1,2})[:.]([0-5]\d)\b/i);
-  if (clock)
-    return clock[1]?.startsWith('0')
-      ? { time: `${two(Number(clock[1]))}:${clock[2]}`, orTime: null }
-      : hourAs(Number(clock[1]), Number(clock[2]));
-  const at = rest.first(
-    new RegExp(String.raw`\b(?:(?:at|by|from)\s+${HOUR}|${HOUR}\s+o[’']?\s?clock)\b(?!\s*(?:%|cm|${PERSONS}))`, 'i'),
-  );
-  const h = at && numberOf(at[1] ?? at[2] ?? '');
-  return h ? hourAs(h, 0) : { time: null, orTime: null };
+  const isFor = (of: string): boolean => word === of || sort === of;
+  return { on: [...new Set(on)], sized, kind: isFor('waffle iron') ? 'waffle' : isFor('ball pan') ? 'ball' : null };
 }
 
-const PERSONS =
-  'people|persons?|guests?|covers?|kids?|children|adults?|juniors?|mouths?|diners?|eaters?|friends?|of us|heads?';
-
-const MONTH = /\b(?:jan|feb|mar|apr|may|june?|july?|aug|sep|oct|nov|dec)\p{L}*\.?$/iu;
-const EVENINGS = /\b(?:tonight|evening|afternoon|dinner|supper)\b/i;
-const WEEKDAY = /\b(?:mon|tues?|wed|thurs?|fri|sat|sun)\p{L}*/iu;
-/** What stands behind a bare number that is no hour. */
-const COUNTS = `${PERSONS}|of them|vegans?|coeliacs?|celiacs?|gluten|without|by|x|×|cm|each`;
-
-/** "The 6th": the next day of that number. */
-function dayOfMonth(n: number, today: string): string | null {
-  for (let k = 0; k < 62; k++) {
-    const day = dayAfter(today, k);
-    if (Number(day.slice(8)) === n) return day;
-  }
-  return null;
-}
-
-/** The words of a day at the start of what was found, without the time behind them. */
-function dayWords(text: string): string {
-  const words = /^(.*?)(?:,?\s+(?:at\s+)?\d{1,2}(?:[:.]\d\d)?\s*(?:am|pm)?)?$/i.exec(text)?.[1] ?? text;
-  // "December 6": the number is the day's
-  return MONTH.test(words) && !/\d/.test(words) ? (/^.*?\d{1,2}(?:st|nd|rd|th)?/i.exec(text)?.[0] ?? text) : words;
-}
-
-/** The day, and a bare hour right behind it: "Sunday 9". @param today yyyy-mm-dd @param now hh:mm */
-function whenIn(
-  rest: Rest,
-  today: string,
-  now: string,
-  dayFirst: boolean,
-): Pick<Begin, 'day' | 'orDay' | 'time' | 'orTime'> {
-  const isEvening = EVENINGS.test(rest.text);
-  const asMeant = (t: Pick<Begin, 'time' | 'orTime'>): Pick<Begin, 'time' | 'orTime'> =>
-    isEvening && t.orTime !== null && t.orTime > (t.time ?? '') ? { time: t.orTime, orTime: t.time } : t;
-  // bare numbers are people and hours: days are looked for in words and whole dates, hours below
-  const found = (dayFirst ? GB : casual)
-    .parse(rest.text, new Date(`${today}T00:00:00`), { forwardDate: true })
-    .find((r) => r.start.isCertain('weekday') || r.start.isCertain('day'));
-  if (!found) return { day: null, orDay: null, ...asMeant(hourIn(rest)) };
-  const words = dayWords(found.text);
-  const end = found.index + words.length;
-  rest.take(found.index, words.length);
-  const d = found.start.date();
-  const named = WEEKDAY.test(words) && !/\d/.test(words);
-  const numbered = named ? rest.first(/\bthe\s+(\d{1,2})(?:st|nd|rd|th)\b/i) : null;
-  const of = numbered ? dayOfMonth(Number(numbered[1]), today) : null;
-  const day = of ?? `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
-  const orDay = named && of === null ? dayAfter(day, 7) : null;
-  const bare = new RegExp(
-    String.raw`^\s*(\d{1,2}|seven|eight|nine|ten|eleven)(?![\d:.]|\s*(?:am|pm|${COUNTS})\b)(?=\s*(?:,|$|\s))`,
-    'i',
-  ).exec(rest.text.slice(end));
-  const h = bare ? numberOf(bare[1] ?? '') : null;
-  const isHour = bare !== null && h !== null && h >= 1 && h <= 23;
-  if (isHour) rest.take(end, bare[0].length);
-  const at = asMeant(isHour ? hourAs(h, 0) : hourIn(rest));
-  // "Sunday 9", said on a Sunday at ten, is next week's
-  const isOver = orDay !== null && day === today && at.time !== null && at.time < now;
-  return isOver ? { day: orDay, orDay: dayAfter(orDay, 7), ...at } : { day, orDay, ...at };
-}
-
-/** "30 people": of several counts of guests the one that is not of those who do without something. */
-function peopleIn(rest: Rest): RegExpExecArray | null {
-  const all = [
-    ...rest.text.matchAll(
-      new RegExp(String.raw`\b(${NUMBER})\s+(?:(?:hungry|more|small|big|little)\s+)?(?:${PERSONS})\b`, 'gi'),
-    ),
-  ];
-  const lacks = (m: RegExpExecArray): boolean =>
-    /^\s*(?:(?:who|that|is|are|eats?)\s+)*(?:without|no|not|can|free|allergic|avoid|vegan|coeliac|celiac|gluten)/i.test(
-      rest.text.slice(m.index + m[0].length),
-    );
-  const m = all.find((x) => !lacks(x)) ?? all[0] ?? null;
-  if (m) rest.take(m.index, m[0].length);
-  return m;
-}
-
-const CAKES: readonly (readonly [words: string, kind: KindId])[] = [
-  ['oven pancakes?|dutch bab(?:y|ies)', 'oven'],
-  ['ball (?:pan)?cakes?|balls?', 'ball'],
-  ['small (?:griddle |pan)?cakes?|silver dollars?|blinis?', 'small'],
-  ['foam[- ]?(?:raised )?cakes?|souffl[eé] (?:pan)?cakes?', 'foam'],
-  ['waffles?', 'waffle'],
-  ['cr[eê]pes?|galettes?', 'crepe'],
-  ['griddle ?cakes?|pancakes?|hot ?cakes?|flapjacks?', 'griddle'],
+const OTHERS = String.raw`(?:my\s+|a\s+|our\s+)?(?:(${COUNT})\s+)?(?:other\s+)?(?:(${RELATIVE})|${PERSONS})\b`;
+/** "Me and three friends", "my wife and me". */
+const WITH_ME = [
+  new RegExp(String.raw`\b(?:me|myself|i)\s+(?:and|plus|\+|&)\s+${OTHERS}`, 'i'),
+  new RegExp(String.raw`\b${OTHERS}\s+(?:and|plus|\+|&)\s+(?:me|myself|i)\b`, 'i'),
 ];
-const CAKE = CAKES.map(([w]) => w).join('|');
+const ALONE = /\b(?:just|only)\s+me\b|\b(?:me|myself)\s+alone\b|\bfor\s+me\b(?!\s+and)/i;
+const GROUP = new RegExp(
+  String.raw`\b(?:(?:an?|the|our|my)\s+)?(?:party|family|crowd|group|class|table|team|crew|bunch|total)\s+of\s+(${COUNT})\b(?:\s+(?:${PERSONS})\b)?`,
+  'i',
+);
+const COUNTED = new RegExp(
+  String.raw`\b(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT}|(?<=(?:and|plus|[,+&])\s+)an?(?=\s))\s*(?:of\s+)?(?:(?:hungry|more|small|big|little|other)\s+)?(${PERSONS})\b`,
+  'gi',
+);
+/** "Two of them children": a part of those who were counted. */
+const PART_OF = new RegExp(
+  String.raw`\b(?:including\s+)?${COUNT}\s+of\s+(?:them|whom|us)\s+(?:(?:is|are)\s+)?(?:an?\s+)?(?:${PERSONS})\b`,
+  'gi',
+);
+
+/** How many eat, as far as a word says that it counts people. */
+function peopleIn(rest: Rest): number | null {
+  rest.all(PART_OF);
+  for (const re of WITH_ME) {
+    const m = rest.first(re);
+    if (m && (m[1] !== undefined || m[2] !== undefined)) return 1 + (numberOf(m[1] ?? 'one') ?? 1);
+  }
+  if (rest.first(ALONE)) return 1;
+  const group = rest.first(GROUP);
+  if (group) return numberOf(group[1] ?? '');
+  let sum: number | null = null;
+  let ofAll = false;
+  for (const m of rest.text.matchAll(COUNTED)) {
+    const n = numberOf(m[1] ?? '') ?? 0;
+    const joined = /(?:\band|\bplus|[+&])\s*$/i.test(rest.text.slice(0, m.index));
+    // "six of us, two children": the children are of the six
+    if (sum !== null && ofAll && !joined) continue;
+    sum = (sum ?? 0) + n;
+    ofAll ||= isOfAll(m[2] ?? '');
+  }
+  rest.all(COUNTED);
+  return sum;
+}
 
 /** Words that say nothing by themselves. */
 const GLUE =
-  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|for|from|get|i|in|is|it|make|making|me|morning|my|need|of|on|our|people|please|ready|served?|some|that|the|them|there|they|this|to|us|want|we|will|with|have|eat|eats|all|each|no|not|also|one|who|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm)$/i;
+  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|half|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|eating|gets?|feed|feeding|whole|sharp|time|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
+
+const EACH = new RegExp(
+  String.raw`\b(${NUMBER})(\s+(?:(?:${CAKE}|pieces?|cakes?)\s+)?)(each|apiece|(?:per|a)\s+(?:person|head|guest|plate|child|kid|cover)|for (?:each|every)(?:one|body)?)\b`,
+  'i',
+);
+const EACH_GETS = new RegExp(String.raw`\b(?:each|everybody|everyone)\s+(?:gets?|has|have|eats?)\s+(${COUNT})\b`, 'i');
+/** "24 pieces": in all. */
+const PIECES = new RegExp(String.raw`\b(${COUNT})\s*(?:pieces?|pcs)\b(?:\s+of\b)?`, 'i');
+/** "20 people x 2 pancakes". */
+const TIMES = new RegExp(
+  String.raw`\b(${COUNT})\s*(?:(?:${PERSONS})\s*)?(?:x|×|times)\s*(${COUNT})\b(?!\s*(?:cm|inch|in\b))`,
+  'i',
+);
+const FOR_SO_MANY = new RegExp(
+  String.raw`\b(?:for|we are|we[’']re|we will be|we[’']ll be|there (?:are|will be)|there[’']ll be)\s+(?:about\s+|around\s+|the\s+)?(${COUNT})\b(?!\s*(?:%|cm|g\b|ml|pieces?|${CAKE}|[:.]\d|am\b|pm\b))`,
+  'i',
+);
+/** A number that nothing else took. */
+const LOOSE = new RegExp(String.raw`(?<![\d:.,])\b(?!one\b|a\b)(${COUNT})\b(?![\d:.,%]*\d|%)`, 'gi');
+const MADE = new RegExp(String.raw`\b(?:(${NUMBER})\s+)?(${CAKE})\b`, 'i');
+const kindOf = (word: string): KindId | null =>
+  CAKES.find(([w]) => new RegExp(`^(?:${w})$`, 'i').test(word))?.[1] ?? null;
+
+/** How many for each, and how many people where one product tells both. */
+function eachIn(rest: Rest): { readonly each: number | null; readonly people: number | null } {
+  const times = rest.first(TIMES);
+  if (times) return { people: numberOf(times[1] ?? ''), each: numberOf(times[2] ?? '') };
+  const gets = rest.first(EACH_GETS);
+  if (gets) return { people: null, each: numberOf(gets[1] ?? '') };
+  const m = EACH.exec(rest.text);
+  if (!m) return { each: null, people: null };
+  // what is made is named between the two
+  const [count = '', between = '', each = ''] = m.slice(1);
+  rest.take(m.index, count.length);
+  rest.take(m.index + count.length + between.length, each.length);
+  return { each: numberOf(count), people: null };
+}
 
 /**
  * @param gear of this kitchen @param today yyyy-mm-dd, and @param now hh:mm, as it is there
  * @param dayFirst whether 6/12 is the sixth of December
  */
 export function beginIn(said: string, gear: readonly Gear[], today: string, now: string, dayFirst = true): Begin {
-  const rest = new Rest(said.slice(0, MOST_SENTENCE));
-  const { on, sized } = gearIn(rest, gear);
-  const when = whenIn(rest, today, now, dayFirst);
-  const counted = peopleIn(rest);
-  const without = withoutIn(rest);
-  const eachSaid = rest.first(
-    new RegExp(String.raw`\b(${NUMBER})\s+(?:each|apiece|per (?:person|head|guest|plate)|a head)\b`, 'i'),
-  );
-  const made = rest.first(new RegExp(String.raw`\b(?:(${NUMBER})\s+)?(${CAKE})\b`, 'i'));
-  const bare =
-    counted ?? rest.first(new RegExp(String.raw`\b(?:for|we are|we[’']re)\s+(${NUMBER})\b(?!\s*(?:%|cm|g|ml))`, 'i'));
-  const first = bare ?? (made?.[1] ? null : rest.first(/(?<![\d:.])\b(\d{1,3})\b(?![\d:.%])/));
-  const people = first ? numberOf(first[1] ?? '') : null;
-  const word = (made?.[2] ?? '').toLowerCase();
-  const kind = CAKES.find(([w]) => new RegExp(`^(?:${w})$`, 'i').test(word))?.[1] ?? null;
+  const rest = new Rest(spelledRight(said.slice(0, MOST_SENTENCE)));
+  const { on, sized, kind: madeIn } = gearIn(rest, gear);
+  const when = whenSaid(rest, today, now, dayFirst);
+  const each = eachIn(rest);
+  const mentions = mentionsIn(rest);
+  const pieces = rest.first(PIECES);
+  const made = rest.first(MADE);
+  // where nobody else is counted, those who do without are all there are
+  const told =
+    peopleIn(rest) ??
+    each.people ??
+    mentions.find((m) => m.outOf !== null)?.outOf ??
+    numberOf(rest.first(FOR_SO_MANY)?.[1] ?? '') ??
+    null;
+  const all = told === null ? mentions.find((m) => m.areAll) : undefined;
+  const counted = told ?? (all ? guestsOf(all, null) : null);
+  const count = made?.[1] ?? pieces?.[1];
+  const more = counted === null ? 0 : sumOf(mentions.flatMap((m) => (m.isMore ? [guestsOf(m, counted) ?? 0] : [])));
+  const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;
+  const hour = when.time === null && people !== null ? hourAlone(rest) : null;
   const words = rest.text.match(/[\p{L}\d][\p{L}\d'’-]*/gu) ?? [];
   const left = words.filter((w) => !GLUE.test(w));
   return {
     people,
-    each: eachSaid ? numberOf(eachSaid[1] ?? '') : null,
-    pieces: made?.[1] ? numberOf(made[1]) : null,
+    each: each.each,
+    pieces: count === undefined ? null : numberOf(count),
     ...when,
-    without,
+    ...hour,
+    without: mentions.map((m) => ({ allergens: m.allergens, guests: m === all ? null : guestsOf(m, people) })),
     on,
     sized,
-    kind,
+    kind: kindOf((made?.[2] ?? '').toLowerCase()) ?? madeIn,
     called: left.filter((w) => /\p{L}/u.test(w)),
     unread: left,
   };
