@@ -49,11 +49,37 @@ test('a sentence of things and amounts is read; what says no amount is asked abo
   ]);
   expect(read.open).toEqual([]);
   expect(readOnHand('some milk; moondust; 2 eggs', FRESH_KITCHEN).open.map((o) => o.text)).toEqual([
-    'some milk',
+    'milk',
     'moondust',
   ]);
   expect(readOnHand('', FRESH_KITCHEN)).toEqual({ things: [], open: [] });
 });
+
+test.each([
+  ['the last of the sour cream, about 200 ml', 'sour-cream 194'],
+  ['1.5 l milk going off tomorrow', 'milk-whole 1547'],
+  ['3 egg whites left over', 'egg-white 99'],
+  ['tub of ricotta, 250 g', 'ricotta 250'],
+  ['whey from the ricotta, half a litre', 'whey 514'],
+  ['honey, nearly a full jar (450 g)', 'honey 450'],
+  ['cup and a half of yoghurt and two eggs', 'yoghurt-whole 368, egg-large 100'],
+  // what they weigh mashed is what there is
+  ['4 brown bananas, mashed 400 g', 'banana 400'],
+  ['two soft apples and a pear', 'apple 364, pear 178'],
+])('%s', (said, is) => {
+  const { things, open } = readOnHand(said, FRESH_KITCHEN);
+  expect(things.map((t) => `${t.ingredient.id} ${Math.round(t.grams)}`).join(', ')).toBe(is);
+  expect(open).toEqual([]);
+});
+
+test.each([
+  ['a punnet of blueberries', /punnet.*\(150 g\)/],
+  ['a bag of flour', /1 bag \(500 g\)/],
+  ['a bar of dark chocolate', /1 bar \(100 g\)/],
+  ['3/4 of a pot of crème fraîche', /1 tub \(250 g\)/],
+])('%s: asked how much it holds, with an example that such a pack could hold', (said, asks) =>
+  expect(readOnHand(said, FRESH_KITCHEN).open[0]?.why).toMatch(asks),
+);
 
 test('a thing written twice is there twice; what is more than can be asked at once is told', () => {
   const read = readOnHand('2 eggs, 300 g milk, 3 eggs', FRESH_KITCHEN);

@@ -29,14 +29,43 @@ interface OnHandRead {
 /** More things than this are a pantry, and no question. */
 const MOST_ON_HAND = 40;
 
+/** What is said of why it has to go, and names nothing: "the last of", "going off tomorrow", "left over". */
+const WHY_IT_GOES =
+  /^(?:(?:about|some|the|my|all|just|only|a (?:few|little|bit of)|(?:the )?(?:last|rest|remains|remainder)(?: bit)? of(?: the)?|left[- ]?over|remaining)\s+)+(?=(?:left[- ]?over\s+)?\p{L}{3,})|\s*[(,]?\s*(?:that (?:is|are|needs?|has|have)\s+)?(?:going (?:off|soft|sour)|left(?:[- ]?over)?|needs? (?:using|to go|eating)|to (?:be used|use) up|about to (?:turn|go)|past its (?:date|best)|near(?:ing)? its date|from (?:yesterday|last night))\b(?: (?:up|tomorrow|today|soon))?\)?$/giu;
+const A_PART_MORE = /\band (?:an? )?(?:half|quarter|third)\b/i;
+
+/** Things, a row each: by comma, semicolon, line, or "and" before a number; "rice, 300 g" is one. */
+function rowsIn(text: string, house: Kitchen): readonly string[] {
+  const parts = text
+    .split(
+      new RegExp(
+        `[\\n;]|,(?!\\d)|(?!${A_PART_MORE.source})\\band\\b(?=\\s+(?:\\d|an?\\b|one|two|three|four|five|six|seven|eight|nine|ten|half))`,
+        'i',
+      ),
+    )
+    .map((t) => t.replace(WHY_IT_GOES, ' ').trim())
+    .filter(Boolean);
+  const rows: string[] = [];
+  for (const part of parts) {
+    const before = rows.at(-1);
+    // an amount that names nothing is of what was named before it without one
+    const isBare = before !== undefined && readLine(part, house.conventions).ingredient === null;
+    const joined = isBare
+      ? [`${part} ${before}`, `${before} (${part})`, `${before}, ${part}`].find(
+          (row) => readLine(row, house.conventions).status === 'read',
+        )
+      : undefined;
+    if (joined === undefined) rows.push(part);
+    else rows[rows.length - 1] = joined;
+  }
+  return rows;
+}
+
 /**
  * "700 g of buttermilk, five eggs, one banana". @param text things by comma, semicolon, "and" before a number, or line
  */
 export function readOnHand(text: string, house: Kitchen): OnHandRead {
-  const rows = text
-    .split(/[\n;]|,(?!\d)|\band\b(?=\s+(?:\d|a\b|an\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i)
-    .map((t) => t.trim())
-    .filter(Boolean);
+  const rows = rowsIn(text, house);
   const things: OnHand[] = [];
   const open: { text: string; why: string }[] = [];
   for (const row of rows.slice(MOST_ON_HAND))

@@ -116,7 +116,7 @@ function isPacksOf(name: NameReading, count: number, bracket: Amount): boolean {
 const ALL_OF_IT =
   /\b(?:so|that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
 /** Measures that are bought full: a weight beside two of them is of one. */
-const BOUGHT = new Set(['can', 'packet', 'jar', 'carton', 'pail']);
+const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', 'carton', 'pail']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
 const isOfAll = ({ r, cur, between, standing, names }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
