@@ -158,6 +158,10 @@ function countIn(
 const OTHERWISE =
   /^\s*["”″]|^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
 
+/** "Makes 4 servings": people, though they are made. */
+const SERVINGS = /^\s*(?:servings?|people|persons?|guests?|covers?)\b/i;
+const MAKES_SERVINGS = /\b(?:makes?|yields?|gives)\s+(?:about )?(\S+)(?: (?:to|or|-) \S+)? servings\b/i;
+
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where
  * every other word is one of what is counted, or says nothing.
@@ -186,7 +190,7 @@ function countTold(
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text, sentence) ? countIn(text, most) : null;
       if (!told || told.count < 1 || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
-      const direct = behind.test(told.before) && !(most && PIECES.test(told.after));
+      const direct = behind.test(told.before) && !(most ? PIECES : SERVINGS).test(told.after);
       const at = all.indexOf(text);
       if (direct || left(`${told.before} ${told.after}`) === '')
         return { count: told.count, text: at < 0 ? text : asSaid(at, at + text.length) };
@@ -218,6 +222,9 @@ export function servingClaim(
   const group = /\bfor (?:the )?(\S+) of us\b|\b(?:party|table|family|crowd) of (\S+)/i.exec(notes);
   const heads = group && readNumber(inFigures(group[1] ?? group[2] ?? ''));
   if (group && heads) return { people: heads.low.valueOf(), text: group[0] };
+  const made = MAKES_SERVINGS.exec(notes);
+  const served = made && readNumber(inFigures(made[1] ?? ''));
+  if (made && served) return { people: (served.high ?? served.low).valueOf(), text: made[0] };
   const each = EACH_FOR.exec(notes);
   const fed = each && readNumber(each[2] ?? '');
   if (each && fed) return { people: fed.low.valueOf(), text: each[0] };

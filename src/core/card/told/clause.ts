@@ -58,7 +58,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush))|do not(?! (?:matter|worry|fuss|fret|peek|open))|never|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|skip|instead of|rather than|no rest(?:ing)?)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush|skip))|do not(?! (?:matter|worry|fuss|fret|peek|open|skip))|never(?! skip)|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|(?<!\b(?:n[o’']t|not|never) )skip|instead of|rather than|no rest(?:ing)?)\b/i;
 /** Notes in another language have one of these: without, the patterns of other languages need no look. */
 const ABROAD =
   /[äöüßàâîôûçñóíáú]|(?<!\p{L})(?:mit|und|der|das|dem|nicht|ohne|wenn|manche|nach|le|les|des|une|pas|sans|si|el|los|las|con|por|nunca|lassen|backen|laisser|cuire|servir|dejar|masa|teig|nie|niemals|opcional|optional|ma|mi|hay|se)(?!\p{L})/iu;
@@ -75,7 +75,7 @@ const DENIED_ABROAD = anyWord(
 export const isDenied = (text: string): boolean => DENIED.test(text) || DENIED_ABROAD.test(text);
 /** Left to the cook. */
 const OPTIONAL =
-  /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b|[’']ve got it\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are)\b|some like)\b|^or\b.*\)$/i;
+  /\b(?:if i(?:[’']m| am) (?:organi[sz]ed|not in a hurry|early|patient)|if i (?:remember|can|think of it|have (?:the )?time)|if you(?:[’']ve (?:got )?(?:the )?time\b|[’']ve got it\b| (?:like|want|prefer|wish|have time))|optional(?:ly)?|(?<!\b(?:as|when|until|till) )you (?:can|could|may|might)(?! (?:still |just |always )?(?:see|tell|hear|feel|smell|get away))(?: also)?|can (?:also )?be|may (?:also )?(?:be|stand|rest|sit|wait|chill)|if (?:it|they|the batter|lumpy|needed|necessary|there are|(?:you|i) (?:see|find|get|spot|notice|have|feel) (?:any |some )?lumps)\b|some like)\b|^or\b.*\)$/i;
 const OPTIONAL_ABROAD = anyWord(
   [
     'wer (?:mag|will|möchte|zeit hat)|wenn (?:man|du|ihr|sie) (?:mag|magst|mögt|mögen|willst|wollen|möchte\\p{L}*|zeit ha\\p{L}+)|wenn (?:noch |genug )?zeit (?:ist|bleibt)|nach (?:belieben|wunsch|geschmack)|optional|eventuell|evtl|bei bedarf|falls|(?:man kann|kann man|du kannst|kannst du|sie können|können sie|kann auch)(?! (?:\\p{L}+ )?(?:sehen|riechen|hören|spüren|fühlen|erkennen))',

@@ -84,7 +84,8 @@ const SETS_IT =
 /** Whether a bare number of a clause may be a heat. */
 function speaksOfHeat({ text, asSaid, sentence }: Clause): boolean {
   const alone =
-    /\bmin(?:ute)?s? at \d{3}\b/i.test(text) ||
+    /\bmin(?:ute)?s? at \d{3}\b|^in at \d{3}\b/i.test(text) ||
+    (/^(?:\d{3} (?:fan|convection)|(?:fan|convection) \d{3})$/i.test(text) && sentence.match(/\d{3}/g)?.length === 1) ||
     (/^(?:by which i mean|i mean|meaning|that is) \d{3}$/i.test(text) && SURFACE.test(sentence)) ||
     (/^\d{3}$/.test(asSaid) && sentence.replace(/[.!]$/, '') === text) ||
     (/^\S+ at \d{3}$/i.test(text) && /\bmin(?:ute)?s? at \d{3}\b/i.test(sentence)) ||
@@ -141,12 +142,12 @@ const ON_DIAL =
 const DIAL =
   /(?<!\bsecond[- ])\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
-  /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just |about )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?$/i;
+  /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just |about )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?(?: for the first(?: one| side| few)?)?$/i;
 /** A number of a knob, "four and a half", "between four and five". */
 const DIGIT = '(?:\\d(?:\\.\\d)?|one|two|three|four|five|six|seven|eight|nine)';
 const KNOB = `(?:number |no\\.? ?|between )?(${DIGIT}(?: and a half)?)(?: (?:and|or|to) (${DIGIT}|ten))?`;
 /** What may stand behind it; anything else is counted or measured by it. */
-const BEHIND = String.raw`(?=$|[,;)]| ?(?:out )?of (?:\d|six|nine|ten|twelve)| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
+const BEHIND = String.raw`(?=$|[,;)]| ?\(?(?:out )?of (?:\d|six|nine|ten|twelve)|\/10\b| (?:on|here|today|now|and|because|which|or so|usually|mostly|for|so|with|of the|when|while|once)\b(?! \d))`;
 const knobs = (before: string): RegExp => new RegExp(`${before}${KNOB}${BEHIND}`, 'i');
 const SET = `(?: (?:i|we|he|she) (?:keep|have|run|set|put|like)s?)?(?:[’']s|[’']re| is| are| was| goes| stays| sits| lives| runs| gets|,)?(?: set| up| down| turned| about| around| just)* (?:at|on|to) (?:about )?`;
 /** What has a knob: its number may stand right behind it. */
@@ -156,7 +157,7 @@ const KNOBBED = [
     'i',
   ),
   knobs(String.raw`\b(?:dial|knob|setting|burner|hob|stufe|stove|ring)\b[^\d,;.]{0,20}?\b`),
-  knobs(String.raw`\bheat(?:[’']s| is|,)? (?:on |at |to )?`),
+  knobs(String.raw`\bheat(?:[’']s| is|,|:)? (?:on |at |to )?`),
   knobs(String.raw`\b(?:irons?|griddles?|plates?|pan|skillet|waffle maker|machine|induction)${SET}`),
   knobs(String.raw`\bset (?:it|mine|ours|the|your|my|an?)(?: [\w-]+){0,2} (?:to|at|on) `),
   knobs(String.raw`\bturn (?:it|the \S+) (?:up |down )?to `),
@@ -192,7 +193,10 @@ function knobIn({ text, sentence }: Clause): string | null {
 }
 /** Dials in other languages. */
 const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
-  [/\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b/i, 'high'],
+  [
+    /\bas hot as it (?:goes|gets|will go)\b|\bfull (?:heat|blast|whack)\b|\b(?:iron|griddle|pan|skillet|burner|ring|hob|gas) (?:is |up )?(?:on|at|to) (?:full|max(?:imum)?)\b|\b(?:lively|fierce) (?:flame|heat|fire)\b/i,
+    'high',
+  ],
   [/\bthe lowest (?:the \w+|it) (?:does|goes|will go)\b|\bas low as (?:it|the \w+) (?:goes|will go)\b/i, 'low'],
   [/\b(?:on|onto|over) an? medium (?:griddle|pan|skillet|iron|plate)\b/i, 'medium'],
   [/\blow and slow\b|\b(?:heat|flame|gas) (?:\w+ )?lowish\b|\blowish (?:heat|flame)\b/i, 'low'],

@@ -79,7 +79,7 @@ const NO_FAT =
   /(?<!\b(?:looks?|are|is|edges?|turns?|goes?|the|your) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;
 /** Words by which no fat is meant for the surface, though the clause names none. */
 const NO_FAT_ALONE =
-  /^(?:(?:cuire |cuisez |à cuire )?sans (?:matière grasse|graisse|huile)|(?:cocinar |cocer |hacer )?sin (?:aceite|grasa)|ohne (?:fett|öl)(?: (?:aus)?backen| braten)?|kein(?:e|en)? (?:fett|öl|butter) in die pfanne|(?:and |so )?no (?:grease|greasing|oil|butter|fat)(?: (?:is )?(?:needed|required|necessary))?|(?:.* so )?nothing (?:in|on) (?:it|the pan)|without (?:any )?(?:fat|oil|butter))$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
+  /^(?:(?:cuire |cuisez |à cuire )?sans (?:matière grasse|graisse|huile)|(?:cocinar |cocer |hacer )?sin (?:aceite|grasa)|ohne (?:fett|öl)(?: (?:aus)?backen| braten)?|kein(?:e|en)? (?:fett|öl|butter) in die pfanne|(?:and |so )?no (?:grease|greasing|oil|butter|fat)(?: at all)?(?: on mine| (?:is )?(?:needed|required|necessary))?|(?:.* so )?nothing (?:in|on) (?:it|the pan)|without (?:any )?(?:fat|oil|butter)|dry[- ]fr(?:y|ied)(?: them| it)?)$|\bthe (?:pan|griddle|skillet|iron) needs none\b|\b(?:wants|needs|takes|gets) no (?:oil|butter|fat|grease)\b|\bno fat (?:is )?(?:needed|required|necessary)\b/i;
 const NO_FAT_OF_SENTENCE =
   /^(?:no fat|dry|ungreased|unoiled|unbuttered)$|\bno (?:oil|butter|fat|grease) (?:on|in) (?:it|the)\b/i;
 const NEVER_GREASED =

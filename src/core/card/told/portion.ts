@@ -105,7 +105,11 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   if (isWeighed) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
   const each = ounces ? FLUID_OUNCE_ML : mlOf(unit, house)?.valueOf();
   // a ladle has no set size
-  if (each === undefined) return { ...fact, value: bare.slice(0, read.length).trim(), unit: null, taken: asked };
+  const asRead = said.slice(0, said.length - bare.length + read.length).trim();
+  if (each === undefined) {
+    const value = share === 1 ? bare.slice(0, read.length).trim() : asRead.toLowerCase();
+    return { ...fact, value, unit: null, taken: asked };
+  }
   const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
   const filled = term.fullness && HEAPED.test(text) ? levelOnes(term.fullness, unit) : 1;
   const ml = share * filled * each * n;
@@ -116,7 +120,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
     unit: 'ml',
     // a heaped spoon holds more than the spoon
     taken: under || HEAPED.test(text) ? asked : taken,
-    said: said.slice(0, said.length - bare.length + read.length).trim(),
+    said: asRead,
   };
 }
 
@@ -135,7 +139,7 @@ const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|the \w+|rings|holes|wells) )?(?:about |up )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters)\b|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -148,6 +152,8 @@ const AMOUNT_ALONE =
 /** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
 const FILLED =
   /\b(?:do|fill|use|take|only) (?:it |that )?(?:about |only )?(?:half(?:way)?|1\/2|two[- ]thirds|2\/3|three[- ]quarters|3\/4)(?: full)?\b/i;
+/** "Half-fill a quarter-cup measure". */
+const PART_FILLED = /\b(?:half|two[- ]thirds|three[- ]quarters)[- ]fill(?:s|ed|ing)?\b/i;
 const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:half(?:way)?|1\/2)\b/i, 0.5],
   [/\b(?:two[- ]thirds|2\/3)(?!\d)/i, 2 / 3],
@@ -167,13 +173,17 @@ const OF_THE_MIX =
   /\b(?:cups?|g|grams?|ml|scoops?|parts?)\s+(?:of\s+)?(?:(?:the|this|dry|your|my)\s+)*(?:pre-?)?mix\b/i;
 const MADE_WITH = /\b(?:add|plus|eggs?|milk|water|buttermilk|oil)\b/i;
 
+const filledTo = (c: Clause, then: Clause | undefined): string =>
+  (PART_FILLED.exec(c.text) ?? FILLED.exec(then?.text ?? ''))?.[0] ?? '';
+
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   // "a cup each of milk and flour"
   if (/\beach of \p{L}+/iu.test(c.text) && !/\beach of (?:them|these|the|it)\b/i.test(c.text)) return [];
   // "to one cup of mix add an egg": what the mix becomes
   if (OF_THE_MIX.test(c.text) && MADE_WITH.test(c.sentence)) return [];
-  const told = portionsIn(c, house).map((f) => partOf(f, FILLED.exec(then?.text ?? '')?.[0] ?? ''));
+  const filled = filledTo(c, then);
+  const told = portionsIn(c, house).map((f) => partOf(f, filled));
   const amounts = told.filter((f) => f.unit === 'ml').length;
   // "a quarter cup measure, not quite full"
   if (/^(?:not quite|nearly|almost) full$/i.test(then?.text ?? ''))

@@ -28,7 +28,7 @@ const minutes = (fact: Side, min: number, c: Clause): ToldFact => ({
 
 /** Turned over, in whatever word for it; a heat that is turned down is not. */
 const TURN =
-  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly |(?:it|she|they)(?:[’']s|[’']re| is| are) )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|(?:um)?drehen(?! sie)|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
+  /(?<!\p{L}|before (?:you )?|\b(?:in|by|take) )(?:flip\p{L}*(?! the iron)|(?:(?<!\b(?:few|two|three|four|five|six|eight|ten|twelve|more|\d) )turns|turn(?:ed|ing)?)(?! (?:it |the (?:oven|heat|flame|gas) )?(?:down|up|off|on|out|back)| the (?:pan|iron|tray|dish|tin|skillet|rack|baking))|toss(?:es|ed|ing)?|flop(?:s|ped)?|(?:rolls? |go(?:es)? )(?:it |them )?over|over (?:she|they|it) go(?:es)?|(?:flick|tip|nudge|slide|ease|lift)s? (?:it |them )?over|flick (?:it|them)|(?:^|then |and |fold |\p{L}+ly |(?:it|she|they)(?:[’']s|[’']re| is| are) )over$|peel|invert|retourn\p{L}+|tourne[rz]|wenden|(?:um)?drehen(?! sie)|volte\p{L}+|(?:la |dar? )vuelta)(?!\p{L})/iu;
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
@@ -36,7 +36,7 @@ export const BY_QUARTERS = /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:on
 const QUARTERS = new RegExp(`${BY_QUARTERS.source}|\\bkeep turning\\b`, 'i');
 /** Of each side, or of both. */
 const EACH_SIDE =
-  /\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
+  /\b(?:each|either) way\b|\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
 const EACH = /\beach$|^je\b/i;
 const BOTH = /\bboth sides\b|\bbeiden seiten\b|\bdes deux côtés|\b(?:ambos|los dos) lados\b/iu;
 const FIRST = anyWord(
@@ -53,7 +53,7 @@ const TURN_BY = anyWord(
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:then|and|about|around|only|just|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|covered|uncovered|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
+  /(?<!\p{L})(?:then|and|about|around|only|just|barely|hardly|nearly|almost|scant|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|covered|uncovered|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
   /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
 
@@ -129,6 +129,10 @@ const restsAt = (clauses: readonly Clause[], n: number): readonly ToldFact[] => 
 /** "Keep in a 90 °C oven up to 20 minutes": what is done waits there. */
 const KEPT = /\b(?:keeps?|kept|hold|holds|wait|waits)\b[^,;.]*\b(?:oven|warm|drawer|rack|foil)\b/i;
 
+/** "Don't open the oven for the first 15 minutes": no end of the bake. */
+const STAYS_SHUT =
+  /\b(?:do(?:n[’']t| not)|never|no) open(?:ing)?\b|\b(?:oven|door)\b[^,;.]*\b(?:stays?|kept?|remains?|keep it) (?:shut|closed)\b|\bkeep (?:the (?:oven )?door|the oven) (?:shut|closed)\b|\b(?:peek|look)(?:ing)?\b[^,;.]*\bfirst\b/i;
+
 /** A pan heats empty: nothing is poured before, and what is baked then has its own time. */
 function isEmptyIn(clauses: readonly Clause[], n: number): boolean {
   const text = clauses[n]?.text ?? '';
@@ -149,6 +153,7 @@ export function isWork(clauses: readonly Clause[], n: number): boolean {
   const text = c?.text ?? '';
   return (
     AT_IT.test(text) ||
+    STAYS_SHUT.test(text) ||
     PREHEATS.test(text) ||
     KEPT.test(text) ||
     FAT_BROWNS.test(text) ||
@@ -185,6 +190,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
     isEmptyIn(clauses, n) ||
     KEPT.test(text) ||
+    STAYS_SHUT.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||
     FRIES_OTHER.test(was) ||

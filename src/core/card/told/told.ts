@@ -256,6 +256,15 @@ const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands
 const PREP_ALONE = /^[ \t]*prep(?:aration)?[ \t]*:[ \t]*\d/im;
 const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:[ \t]*(?:about )?\d[^\n]{0,20}$/gim;
 
+/** "60 ml, filled to the brim", "enough to coat the pan, roughly 70 ml": how much that is, the same sentence tells. */
+function isFilledUp(f: ToldFact, all: readonly ToldFact[], clauses: readonly Clause[]): boolean {
+  if (f.fact !== 'portion' || f.unit !== null || !/^(?:filled )?to the (?:rim|brim|top)|^enough /i.test(`${f.value}`))
+    return false;
+  const sentenceOf = (x: ToldFact): string | undefined => clauses.find((c) => c.text === x.words)?.sentence;
+  const told = all.filter((x) => x.fact === 'portion' && x.unit === 'ml' && x.taken === 'told');
+  return told.some((x) => sentenceOf(x) === sentenceOf(f));
+}
+
 /** All that a card's notes tell, each once: what is told before what is asked, and both before remarks. */
 export function factsTold(written: string, house: KitchenConventions): readonly ToldFact[] {
   const blank = (row: string): string => ' '.repeat(row.length);
@@ -286,6 +295,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   const isRested = all.some((f) => f.fact === 'rest' || f.fact === 'chill');
   const rests = [...(isRested ? [] : restAlone(clauses)), ...restsMore(clauses)];
   all = [...all.filter((f) => !rests.some((r) => r.words === f.words)), ...rests];
+  all = all.filter((f) => !isFilledUp(f, all, clauses));
   all.push(...leftOpen(clauses, all, house));
   const claim = yieldClaim(notes, said);
   if (claim) all.push({ fact: 'pieces', value: claim.pieces, unit: null, of: null, words: claim.text, taken: 'told' });
