@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { stripBullet } from './bullet';
-import { MOST_CARD_CHARS, readCard } from './card';
+import { MOST_CARD_CHARS, notesOn, readCard } from './card';
 import { readLine } from './line';
+import { factsTold } from './told/told';
 
 const CARD = `Saturday stack
 from the boathouse notebook
@@ -487,4 +488,34 @@ test('in talk a count of a thing that no table knows is asked about, and what is
       '3 eggs, 1 cup milk, 1 cup flour. Whisk. Half a teaspoon of butter in each of twelve cups, 15 minutes.',
     ).lines.map((l) => l.use),
   ).toEqual(['batter', 'batter', 'batter', 'pan']);
+});
+
+test('a list behind a word for when it goes in, or for how many it is, is lines; how many it is for stays told', () => {
+  const c = read('Waffles\n2 cups flour\nThen: 3 egg whites, stiffly beaten\nAt the end: 30 g sugar');
+  expect(c.lines.map((l) => [l.ingredient?.id, Math.round(l.grams ?? 0)])).toEqual([
+    ['flour-all-purpose', 250],
+    ['egg-white', 99],
+    ['sugar-granulated', 30],
+  ]);
+  for (const [label, told] of [
+    ['For 84 covers (2 each)', ['pieces 168', 'serves 84']],
+    ['Batch of 50 cakes', ['pieces 50']],
+    ['Per 10 waffles', ['pieces 10']],
+  ] as const) {
+    const many = read(`${label}: flour 6.2 kg; baking powder 230 g; eggs 62. Mix on speed one.`);
+    expect(many.lines.map((l) => [l.ingredient?.id, l.grams])).toEqual([
+      ['flour-all-purpose', 6200],
+      ['baking-powder-double-al', 230],
+      ['egg-large', 3100],
+    ]);
+    expect(factsTold(notesOn(many), FRESH_CONVENTIONS).map((f) => `${f.fact} ${f.value}`)).toEqual(told);
+  }
+});
+
+test('a title tells how many: of people with so many each, and behind a times sign', () => {
+  const told = (title: string) =>
+    factsTold(notesOn(read(`${title}\n250 g flour\n2 eggs`)), FRESH_CONVENTIONS).map((f) => `${f.fact} ${f.value}`);
+  expect(told('Blini for 12 people (5 each)')).toEqual(['pieces 60', 'serves 12']);
+  expect(told('Vegan pancakes x 8')).toEqual(['pieces 8']);
+  expect(told('Club breakfast x 40')).toEqual([]);
 });

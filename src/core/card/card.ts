@@ -16,7 +16,7 @@ import { DISH, type Role } from './headings';
 import { COUNT_WORDS, itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
-import { servingClaim, yieldClaim } from './method';
+import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { actBehind, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
@@ -35,6 +35,7 @@ import {
   TIMES,
   vesselOf,
   YIELD,
+  YIELD_LABEL,
 } from './rows';
 import { inGrams } from './shares';
 import { clausesOf } from './told/clause';
@@ -122,7 +123,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
   // "(4 portions)"
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
-  const yields = YIELD.test(told);
+  const yields = YIELD.test(told) && !YIELD_LABEL.test(t);
   const times = TIMES.test(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
@@ -295,6 +296,11 @@ function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = TITLE_MAKES.exec(title)?.[0];
   if (makes !== undefined) return `${capital(makes)}.`;
+  const each = PEOPLE_EACH.exec(title)?.[0];
+  if (each !== undefined) return `For ${each}.`;
+  // "Vegan pancakes x 8"
+  const times = /(?:cakes|waffles|cr[eê]pes|blinis?|balls|pikelets|crumpets)\s[x×]\s?(\d{1,3})$/i.exec(title)?.[1];
+  if (times !== undefined) return `Makes ${times}.`;
   // "Classic crepes (about 16)", "(4 Personen)"
   const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))

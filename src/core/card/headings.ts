@@ -72,7 +72,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'batter',
-    /^optional$|\b(?:ingredients?|ingr|batter|base|leaven|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
+    /^optional$|^(?:and )?(?:first|then|next|later|at the end|finally|lastly|second|third|after (?:the )?rest(?:ing)?|just before (?:cooking|frying|baking|pouring))$|\b(?:ingredients?|ingr|batter|base|leaven|mix(?:ture)?|dough|sponge|starter|levain|poolish|pancakes?|pan-?cakes?|hot-?cakes?|griddle-?cakes?|flap-?jacks?|waffles?|crepes?|galettes?|blini|blinis|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnnycakes?|cakes?|yeast mix|(?:step|part|day|bowl|stage|group) (?:\d{1,2}|one|two|three|a|b)|night before|evening before|(?:in the |the next )morning|overnight|main|basics?|zutaten|teig|pfannkuchen|waffeln|ingredienti|impasto|pastella|ingredientes|masa|pate|ingredients|beslag|ingredienten|pannenkoeken|dej|deig|smet|deg|ingredienser|pandekager|pannekaker|pannkakor|rore|vafler|vafflor|crespelle)\b/,
   ],
 ];
 

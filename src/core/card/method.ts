@@ -14,10 +14,13 @@ interface YieldClaim {
 
 const EACH_FOR =
   /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
+/** "For 12 people (5 each)", "84 covers at two each". */
+export const PEOPLE_EACH =
+  /\b(\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|covers?|diners)\s*[,(]?\s*(?:at\s+)?(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldClaim | null {
   for (const row of notes.split('\n')) {
-    const each = EACH_FOR.exec(row);
+    const each = EACH_FOR.exec(row) ?? PEOPLE_EACH.exec(row);
     const [pieces, people] = each ? [readNumber(each[1] ?? ''), readNumber(each[2] ?? '')] : [null, null];
     if (pieces && people) return { pieces: Math.round(pieces.low.valueOf() * people.low.valueOf()), text: row.trim() };
   }
@@ -81,11 +84,11 @@ const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
-  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?',
+  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
 );
 /** That so many are made of it. */
 const MADE = anyWord(
-  String.raw`makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|cut (?:it|this) in(?:to)?|da para|reicht für(?= \S+ (?:waffeln|stück|pfannkuchen|crêpes|blinis))|alcanza para(?= \S+ (?:gofres|tortitas|crepes|piezas))|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= \S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= \S+(?:$| (?:out of|from|of (?:them|it))\b))|cut(?= \d)|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?`,
+  String.raw`makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|(?:shape|form|roll|divide|pat)(?: (?:it|them|this|the (?:mix(?:ture)?|dough|mash)))? in(?:to)?|cut (?:it|this) in(?:to)?|da para|reicht für(?= \S+ (?:waffeln|stück|pfannkuchen|crêpes|blinis))|alcanza para(?= \S+ (?:gofres|tortitas|crepes|piezas))|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= \S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= \S+(?:$| (?:out of|from|of (?:them|it))\b))|cut(?= \d)|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?`,
 );
 /** "Twelve or so": a number of what the card makes, and nothing else. */
 const SO_MANY =

@@ -8,7 +8,7 @@ import { endsInAmount, itemsIn, measuredIn } from './items';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
 import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn } from './prose';
-import { A_PORTION_ALONE, type RowPlace, type RowReading, readRows } from './rows';
+import { A_PORTION_ALONE, type RowPlace, type RowReading, readRows, YIELD_LABEL } from './rows';
 import { clausesOf } from './told/clause';
 import { portionsTold } from './told/portion';
 import { DOING, firstWord, LEAST_TALK_CHARS, SHORTENED } from './writing';
@@ -208,12 +208,13 @@ function sentenceIn(
 export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowPlace | null {
   // after a list the same amounts are told again by the method
   if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk)) return null;
-  const t = putRight(row);
+  const label = YIELD_LABEL.exec(row);
+  const t = putRight(row.slice(label?.[0].length ?? 0));
   const called = calledIn(t);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
   if ((sentences.length < 2 && !isOneBreath(t) && !r.talk) || isOneLine(t, r)) return null;
   const lines: Line[] = [];
-  const rest: string[] = [];
+  const rest: string[] = label ? [`${label[1]?.replace(/^(?:per|batch of)(?=\s)/i, 'Makes')}.`] : [];
   let listed = false;
   for (const [n, text] of sentences.entries()) {
     const said = sentenceIn(text, sentences[n + 1], [...r.before, ...lines], r, hint);

@@ -22,6 +22,10 @@ export interface SetAside {
 /** A row that tells how many it makes, or for how many it is. */
 export const YIELD =
   /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
+/** "For 84 covers (2 each):", "per 10 waffles:": for how many the list behind it is. */
+export const YIELD_LABEL =
+  /^((?:for|per|batch of|enough for|makes?|serves|yields?)\s+(?:about\s+)?\d+\s+\p{L}+(?:\s*\([^()]*\))?)\s*:\s+(?=\S)/iu;
+
 /** A row of notes or times behind their name: "Prep: 10 min". */
 export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;

@@ -72,7 +72,8 @@ function measureAt(said: string): { readonly bare: string; readonly share: numbe
   );
   const under = UNDER.exec(said)?.[0].length ?? 0;
   const cut = said.slice(part?.length ?? under);
-  const bare = (part && /^\p{L}/u.test(cut) && !/^(?:a|an|one)\b|^quarter|^third/i.test(cut) ? `1 ${cut}` : cut)
+  const isBare = (part || under > 0) && /^\p{L}/u.test(cut) && !/^(?:an?|one|two)\b|^(?:quarter|third|half)/i.test(cut);
+  const bare = (isBare ? `1 ${cut}` : cut)
     .replace(/^(?:about|a generous(?= half| quarter| third))\s+/i, '')
     .replace(/^(?:a\s+)?quarter\b/i, '1/4')
     .replace(/^(?:a\s+)?third\b/i, '1/3')
@@ -107,7 +108,7 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
   // a ladle has no set size
   const asRead = said.slice(0, said.length - bare.length + read.length).trim();
   if (each === undefined) {
-    const value = share === 1 ? bare.slice(0, read.length).trim() : asRead.toLowerCase();
+    const value = share === 1 && !under ? bare.slice(0, read.length).trim() : asRead.toLowerCase();
     return { ...fact, value, unit: null, taken: asked };
   }
   const n = (term.low.valueOf() + (term.high ?? term.low).valueOf()) / 2;
