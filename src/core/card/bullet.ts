@@ -90,7 +90,7 @@ export const inOneWriting = (text: string): string =>
     .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
     .replace(SET_DASH, '-')
     // "milk w/ a squeeze of lemon"
-    .replace(/(?<=\s)w\/ ?(?=\p{L})/gu, 'with ')
+    .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     .replace(LEADER, ' … ');
 
 /** What points to a note beneath the card: "*", "[1]", "(see note 2)". */

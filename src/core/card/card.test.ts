@@ -519,3 +519,17 @@ test('a title tells how many: of people with so many each, and behind a times si
   expect(told('Vegan pancakes x 8')).toEqual(['pieces 8']);
   expect(told('Club breakfast x 40')).toEqual([]);
 });
+
+test('what a first step measures in one breath, before any list, is the card’s own', () => {
+  const c = read(
+    'Cornmeal cakes\nboil 1 1/4 cups water, pour over 1 cup cornmeal w/ 1 tsp salt and 1 tbsp honey, cover 10 min\nadd 1/2 c milk, 1 egg\n2 T each, griddle 375, 3 min 2 min',
+  );
+  expect(c.lines.map((l) => l.ingredient?.id)).toEqual([
+    'water',
+    'corn-meal-fine',
+    'salt-table',
+    'honey',
+    'milk-whole',
+    'egg-large',
+  ]);
+});

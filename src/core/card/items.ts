@@ -327,6 +327,10 @@ function besides({
 /** "Feeds six as a starter": a course. */
 const AS_A_COURSE = /\b(?:feeds|serves|for|people|does|enough)\b[^,;.]*\bas\s+$/i;
 
+/** Behind an amount: what is poured for a piece. */
+const EACH_POURED =
+  /^\s*(?:(?:each|apiece|a piece)\b(?!\s+of\b)|per (?:(?:pan|hot|griddle)?cake|pancake|waffle|cr[eê]pe|piece|fritter|scone|one|blini)\b)/i;
+
 /** Whether a number in a sentence measures no food: minutes, degrees, a bowl. */
 const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
   NO_FOOD.test(after) ||
@@ -389,7 +393,7 @@ export function measuredIn(
       continue;
     }
     // "a dessertspoon each": poured
-    if (line === null && /^\s*(?:each|apiece|a piece)\b(?!\s+of\b)/i.test(sentence.slice(from))) continue;
+    if (line === null && EACH_POURED.test(sentence.slice(from))) continue;
     const each = FOR_EACH.exec(sentence.slice(from))?.[0];
     // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
     if (each === undefined) out.push(line ?? saidBefore(before, text, read) ?? read(text));

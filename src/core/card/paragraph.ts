@@ -8,7 +8,7 @@ import { endsInAmount, itemsIn, measuredIn } from './items';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
 import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn } from './prose';
-import { A_PORTION_ALONE, type RowPlace, type RowReading, readRows, YIELD_LABEL } from './rows';
+import { A_PORTION_ALONE, nextRow, type RowPlace, type RowReading, readRows, YIELD_LABEL } from './rows';
 import { clausesOf } from './told/clause';
 import { portionsTold } from './told/portion';
 import { DOING, firstWord, LEAST_TALK_CHARS, SHORTENED } from './writing';
@@ -224,7 +224,15 @@ export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowP
   }
   // steps of a longer card are read together, when all of them are known
   const alone = r.talk || r.rows.filter((x) => x.text !== '').length <= 2;
-  if (lines.length === 0 || (!listed && !alone)) return null;
+  // "boil 1 1/4 cups water, pour over 1 cup cornmeal ...": before any list, so much in one breath is the card's own
+  const next =
+    nextRow(
+      r,
+      r.rows.findIndex((x) => x.text === row),
+    )?.text ?? '';
+  const isListed = /^(?:(?:then|add|plus|and)\s+)*[\d½¼¾⅓⅔⅛]/i.test(next);
+  const begins = !r.started && isListed && isOneBreath(t) && lines.filter(isClean).length >= LEAST_IN_A_BREATH;
+  if (lines.length === 0 || !(listed || alone || begins)) return null;
   // "Waffles for the landing stage.": what it is, before what goes in
   const [first = ''] = rest;
   const names = !r.title && first === sentences[0] && isName(first);

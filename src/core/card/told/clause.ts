@@ -116,7 +116,7 @@ export const FRIES_OTHER =
 
 /** A clause ends where the next thing is done; a number's comma or point ends none. */
 const CLAUSE =
-  /\s*;\s*|\s*\((?=or\b)|\?\s+(?=\S)|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
+  /\s*;\s*|(?<=\d min(?:ute)?s?)\s+(?=\d[\d.]* ?min)|\s*\((?=or\b)|\?\s+(?=\S)|,\s+(?:and\s+|then\s+|but\s+)?(?=\p{L}|\d)|\s+and (?=(?:i |we |you )?(?:do ?n[o’']t|do not|never)\b)|\s+(?:and then|then|but|et puis|puis|und dann|dann|y luego|luego)\s+/giu;
 
 /** So long, and without a sign: dictated in one breath. What is done next, how long, how many begin a clause. */
 const LEAST_RUN_ON = 90;
