@@ -58,7 +58,10 @@ export const TOPPING_FIRST =
 export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
-  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b))(?![^)]*\d)[^)]*\)?\s*$/i;
+  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$))(?![^)]*\d)[^)]*\)?\s*$/i;
+/** "Milk to make up to 500 ml": an amount of more than the thing. */
+export const MADE_UP_TO =
+  /\b(?:to (?:make|bring|top)(?: it)?|made|topped|brought)(?: it)? up (?:to|with)\b[^()]*\d[^()]*|\benough \p{L}+ to make\b[^()]*\d[^()]*/iu;
 /** "+ etwas für die Pfanne", "más un poco para la plancha": what stands before it is for the batter. */
 export const EXTRA_ABROAD =
   /[\s,]*(?:\(\s*)?(?:(?<!\p{L})(?:plus|und|et|y|más|mas)\s+|\+\s*)(?:etwas|ein\s+(?:wenig|bisschen)|mehr|un\s+peu|un\s+poco|algo)(?:\s+(?:mehr|plus|más))?\s+(?:zum|zur|für|fürs|pour|para)(?!\p{L})[^)\d]*\)?\s*$/iu;

@@ -37,9 +37,25 @@ export const splitLine = (
 
 /** "(check the date!)": a bracket that measures nothing, with words that nobody knows. */
 const ASIDE = /\([^()\d]{3,}\)/gu;
-/** A line; where its brackets keep it from a name, without them: what they say is told as not understood. */
+/** "(or 5 g dried)": what will do instead, by an amount of its own. */
+const OR_ASIDE = /\(\s*(?:or|oder|ou)\s[^()]*\d[^()]*\)\s*$/giu;
+/** A line; where its brackets keep it from being read, without them: what they say is told as not understood. */
 function withoutAsides(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
   const whole = splitWhole(source, house, languages);
+  const isOpen = whole.problem !== null || whole.words.some((w) => w.as === 'unknown');
+  if (isOpen && whole.text.search(OR_ASIDE) >= 0) {
+    const bare = splitWhole(source, house, languages, OR_ASIDE, 'filler');
+    const said = OR_ASIDE.exec(whole.text)?.[0].replace(/^\(\s*(?:or|oder|ou)\s+|\)\s*$/giu, '') ?? '';
+    OR_ASIDE.lastIndex = 0;
+    if (bare.name.kind === 'found' && !bare.problem)
+      return {
+        ...bare,
+        alternatives: [
+          ...bare.alternatives,
+          { said, name: { kind: 'unknown', suggestions: [], as: [] }, amount: null },
+        ],
+      };
+  }
   if (whole.name.kind !== 'unknown' || whole.problem || whole.rows.length > 0 || whole.text.search(ASIDE) < 0)
     return whole;
   const bare = splitWhole(source, house, languages, ASIDE);
@@ -73,6 +89,12 @@ function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
     return {
       code: 'two-amounts',
       message: `“${again[0]}”: how much is that in all? Write the whole amount, or a line for each time.`,
+    };
+  const filled = phrases.MADE_UP_TO.exec(r.text);
+  if (filled)
+    return {
+      code: 'no-amount',
+      message: `“${filled[0]}” is how much there is with the rest: how much of it goes in? Write that.`,
     };
   const half = phrases.OTHER_HALF.exec(r.text);
   if (
@@ -133,18 +155,30 @@ function seedEgg(r: Reader): boolean {
   return true;
 }
 
-/** @param aside what is not read, and told as not understood */
+/** "(yes, a tablespoon)": the amount is meant as it is written. */
+const AS_MEANT = /\(\s*(?:yes|that[’']s right|really|correct|right)\b[^()]*\)/giu;
+/** "Oil (vegetable, canola ...)": sorts that weigh and hold the same; none of a nut or of sesame. */
+const SORTS_OF_OIL =
+  /(?<=\boil\s*)\((?:\s*(?:vegetable|canola|rapeseed|sunflower|corn|grapeseed|safflower|olive|light|mild|neutral|etc|or|and|such as|like|e\.g)\b[\s,./…]*){2,}\)/giu;
+
+/** @param aside what is not read, and told as not understood, or passed over where `as` says so */
 function splitWhole(
   source: string,
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
   aside?: RegExp,
+  as: 'unknown' | 'filler' = 'unknown',
 ): SplitLine {
   const r = new Reader(unPointed(stripBullet(source)), { house, languages });
   const { text } = r;
   const problem = wrongNumber(source, text);
   if (problem) return { ...finish(r), problem };
-  if (aside) for (const m of text.matchAll(aside)) r.claim(m.index, m.index + m[0].length, 'unknown');
+  if (aside) for (const m of text.matchAll(aside)) r.claim(m.index, m.index + m[0].length, as);
+  for (const m of text.matchAll(AS_MEANT)) r.claim(m.index, m.index + m[0].length, 'filler');
+  for (const m of text.matchAll(SORTS_OF_OIL)) {
+    r.claim(m.index, m.index + m[0].length, 'filler');
+    r.keep(m.index, m.index + m[0].length);
+  }
   if (anotherUse(r) || seedEgg(r)) return finish(r);
   const { from: begins, to } = takePhrases(r, takeLeadIn(r));
   r.problem = askedOfUses(r, begins, to) ?? r.problem;
