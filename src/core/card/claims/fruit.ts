@@ -29,7 +29,7 @@ const FRUIT_ABROAD: readonly (readonly [string, RegExp])[] = [
 const FRUITS: Readonly<Record<string, readonly [zest: string, juice: string]>> = {
   lemon: ['lemon zest', 'lemon juice'],
   orange: ['orange zest', 'orange juice'],
-  lime: ['?', 'lime juice'],
+  lime: ['lime zest', 'lime juice'],
 };
 
 /** So many of a fruit, or from one number to another. */

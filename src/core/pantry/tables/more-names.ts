@@ -411,6 +411,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'cooking oil': 'oil-vegetable',
   'flavourless oil': 'oil-vegetable',
   'sunflower': 'oil-vegetable',
+  'full-fat cottage cheese': 'cottage-cheese',
   'mash': 'potato',
   'cold mash': 'potato',
   'leftover mash': 'potato',

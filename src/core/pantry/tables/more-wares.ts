@@ -53,6 +53,7 @@ export const moreWaresRows: readonly IngredientRow[] = [
   ware('flour-tigernut', 'Tigernut flour', 'flour', [6, 25, 5, 17, 30, 15, 2], 'tiger nut flour', { sodiumMg: 20, gPerUsCup: 100, gPerTsp: 2.1, waterAbsorption: 0.5 }),
   ware('flour-rice-glutinous', 'Glutinous rice flour', 'flour', [10.5, 1.2, 6.2, 0.2, 79.4, 2, 0.5], 'sweet rice flour; sticky rice flour; mochiko; mochi flour', { sodiumMg: 1, gPerUsCup: 145, gPerTsp: 3, waterAbsorption: 0.75, note: 'no gluten for all its name' }),
   ware('flour-semolina', 'Semolina (durum)', 'flour', [12.7, 1.1, 12.7, 0.4, 68.4, 3.9, 0.8], 'semolina; fine semolina; durum flour; durum wheat flour; semolina flour; sooji; rava', { sodiumMg: 1, gPerUsCup: 167, gPerTsp: 3.5, waterAbsorption: 0.58, allergens: WHEAT }),
+  ware('couscous', 'Couscous (dry)', 'flour', [8.6, 0.6, 12.8, 0.3, 72.1, 5, 0.6], 'dry couscous; instant couscous', { sodiumMg: 10, gPerUsCup: 173, gPerTsp: 3.6, waterAbsorption: 1, behaves: 'flour-semolina', allergens: WHEAT }),
   ware('flour-khorasan', 'Khorasan flour', 'flour', [11, 2.2, 14.5, 3, 56.6, 11, 1.7], 'khorasan wheat flour', { sodiumMg: 5, gPerUsCup: 116, gPerTsp: 2.4, waterAbsorption: 0.66, allergens: WHEAT }),
   ware('flour-einkorn', 'Einkorn flour', 'flour', [11, 2.5, 16, 2, 59, 7.7, 1.8], '', { sodiumMg: 4, gPerUsCup: 108, gPerTsp: 2.25, waterAbsorption: 0.58, allergens: WHEAT }),
   ware('flour-emmer', 'Emmer flour', 'flour', [11, 2.3, 14, 2, 60.9, 8, 1.8], 'farro flour', { sodiumMg: 4, gPerUsCup: 112, gPerTsp: 2.3, waterAbsorption: 0.62, allergens: WHEAT }),
@@ -162,6 +163,7 @@ export const moreWaresRows: readonly IngredientRow[] = [
   ware('macadamias', 'Macadamias', 'nut-seed', [1.4, 75.8, 7.9, 4.6, 0.7, 8.6, 1.1], 'macadamia; macadamia nuts', { sodiumMg: 5, gPerUsCup: 134, gPerTsp: 2.8, allergens: ['tree-nut'] }),
   ware('brazil-nuts', 'Brazil nuts', 'nut-seed', [3.4, 67.1, 14.3, 2.3, 1.9, 7.5, 3.4], 'brazil nut', { sodiumMg: 3, gPerUsCup: 133, gPerTsp: 2.8, allergens: ['tree-nut'] }),
   ware('chestnuts', 'Cooked chestnuts', 'nut-seed', [40.5, 2.2, 3.2, 10.6, 37, 5.1, 1.4], 'chestnuts; roasted chestnuts; vacuum-packed chestnuts', { sodiumMg: 2, gPerUsCup: 143 }),
+  ware('pesto', 'Basil pesto', 'topping', [33, 46, 5.5, 1.5, 5, 2, 4], 'pesto; green pesto; basil pesto', { sodiumMg: 980, naclG: 2.5, gPerUsCup: 232, gPerTsp: 5, behaves: 'almond-butter', allergens: ['milk', 'tree-nut'], note: 'of cheese and kernels or cashews: read the jar' }),
   ware('tahini', 'Tahini', 'nut-seed', [3.1, 53.8, 17, 0.5, 11.6, 9.3, 4.7], 'sesame paste; tahina', { sodiumMg: 115, gPerUsCup: 240, gPerTsp: 5, behaves: 'almond-butter', allergens: ['sesame'] }),
   ware('cocoa-nibs', 'Cocoa nibs', 'nut-seed', [3, 50, 13, 1, 8, 22, 3], 'cacao nibs', { sodiumMg: 10, gPerUsCup: 120, gPerTsp: 2.5 }),
   // spices, herbs, flavours
@@ -171,6 +173,7 @@ export const moreWaresRows: readonly IngredientRow[] = [
   ware('cumin', 'Cumin', 'flavour', [8.1, 22.3, 17.8, 2.3, 31.4, 10.5, 7.6], 'ground cumin; cumin seeds', { sodiumMg: 168, gPerTsp: 2.1 }),
   ware('coriander-seed', 'Coriander seed', 'flavour', [8.9, 17.8, 12.4, 0, 13.1, 41.9, 6], 'ground coriander; coriander seeds', { sodiumMg: 35, gPerTsp: 1.8 }),
   ware('paprika', 'Paprika', 'flavour', [11.2, 12.9, 14.1, 10.3, 8.8, 34.9, 7.7], 'sweet paprika; smoked paprika; hot paprika', { sodiumMg: 68, gPerTsp: 2.3 }),
+  ware('chilli-fresh', 'Fresh chilli', 'fruit-veg', [88, 0.4, 1.9, 5.3, 1.5, 1.5, 0.9], 'red chilli; green chilli; red chili; green chili; fresh chili; chilli pepper; chili pepper; jalapeno; jalapeno pepper; jalapeño; jalapeño pepper', { sodiumMg: 9, gPerUsCup: 150, gPerTsp: 3.1, piece: { grams: 15, name: 'chilli' } }),
   ware('chilli', 'Dried chilli', 'flavour', [8.1, 17.3, 12, 10.3, 19.1, 27.2, 6], 'cayenne; cayenne pepper; chili flakes; chilli flakes; red pepper flakes; chili powder; chilli powder; ground chili', { sodiumMg: 30, gPerTsp: 1.8 }),
   ware('curry-powder', 'Curry powder', 'flavour', [8.8, 14, 14.3, 2.6, 0, 53.2, 7.1], '', { sodiumMg: 52, gPerTsp: 2, allergensUnstated: true, note: 'mustard and celery stand in many: ask the packet' }),
   ware('garlic-powder', 'Garlic powder', 'flavour', [6.5, 0.7, 16.6, 2.4, 61.3, 9, 3.5], 'granulated garlic; dried garlic', { sodiumMg: 60, gPerTsp: 3.1 }),
@@ -199,6 +202,7 @@ export const moreWaresRows: readonly IngredientRow[] = [
   ware('sake', 'Sake', 'liquid', [78.4, 0, 0.5, 2, 3, 0, 0, 16.1], 'rice wine', { sodiumMg: 2, gPerUsCup: 233, gPerTsp: 4.9 }),
   ware('mirin', 'Mirin', 'liquid', [43.2, 0, 0.3, 43, 2, 0, 0, 11.5], '', { sodiumMg: 5, gPerUsCup: 274, gPerTsp: 5.7 }),
   ware('soy-sauce', 'Soya sauce', 'liquid', [71.2, 0.6, 8.1, 0.4, 3.7, 0.8, 15.1], 'soy sauce; shoyu', { sodiumMg: 5493, naclG: 13.9, gPerUsCup: 270, gPerTsp: 5.6, allergens: ['soy', 'wheat', 'gluten'] }),
+  ware('worcester-sauce', 'Worcester sauce', 'liquid', [70.7, 0, 0.2, 15, 4.5, 0, 6], 'worcestershire sauce; worcester sauce', { sodiumMg: 980, naclG: 2.5, gPerUsCup: 275, gPerTsp: 5.7, acidMeqPer100g: 30, allergens: ['fish', 'gluten'], note: 'most hold anchovy and barley vinegar: read the bottle' }),
   ware('tonic-water', 'Tonic water', 'liquid', [91.1, 0, 0, 8.8, 0, 0, 0.1], 'tonic', { sodiumMg: 12, gPerUsCup: 244, gPerTsp: 5.1, acidMeqPer100g: 5 }),
   // beside the batter, and what is stirred in whole
   ware('sausage', 'Cooked sausage', 'topping', [52.5, 26.7, 17.5, 0, 1, 0, 2.3], 'sausage; sausages; breakfast sausage; pork sausage', { sodiumMg: 814, naclG: 1.9, gPerUsCup: 140, behaves: 'ham', allergensUnstated: true, note: 'many hold rusk, milk or soya: ask the packet' }),
