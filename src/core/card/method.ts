@@ -96,7 +96,8 @@ const SO_MANY =
 /** "About twelve.", where the sentence speaks of no measure. */
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
-const MEASURES = /\b(?:ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
+const MEASURES =
+  /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?|across|saucer|ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(

@@ -169,6 +169,8 @@ const NUMBER_OF = new RegExp(
   `^(?:number|no\\.?) (${DIGIT})(?: and a half)? on (?:my|the|your) (?:stove|hob|cooker|dial)`,
   'i',
 );
+/** "I have mine on six, it goes to nine". */
+const GOES_TO = /\b(?:it|that|mine|the dial|the knob) goes (?:up )?to (?:\d{1,2}|six|nine|ten|twelve)\b/i;
 /** "I have it on three", where a knob or the heat is spoken of. */
 const IT_ON = knobs(String.raw`\b(?:it|mine|that) (?:at|on|is|to|(?=between)) ?`);
 const OF_KNOB = /\b(?:dial|knob|settings?|numbers?|waffle maker|heat|hot|hotter|stove|hob|griddle|iron)\b/i;
@@ -183,7 +185,7 @@ function knobIn({ text, sentence }: Clause): string | null {
   if (!ANY_DIGIT.test(text)) return null;
   const found =
     [...KNOBBED, NUMBER_OF].map((re) => re.exec(text)).find((m) => m !== null) ??
-    (OF_KNOB.test(sentence) ? IT_ON.exec(text) : null);
+    (OF_KNOB.test(sentence) || GOES_TO.test(sentence) ? IT_ON.exec(text) : null);
   const [low, high] = [found?.[1], found?.[2]].map((w) =>
     w === undefined
       ? undefined

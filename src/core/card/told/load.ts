@@ -28,6 +28,7 @@ const AT_A_TIME: readonly RegExp[] = [
     'iu',
   ),
   new RegExp(String.raw`\b(?:par|de)\s+${N_ABROAD}\s+(?:en\s+\S+|à la fois)$|^cuire\s+${N_ABROAD}\s+par\s+\S+$`, 'iu'),
+  new RegExp(String.raw`\b(?:get|fit|do|cook|lay|have)\s+(?:about\s+)?${N}${OF_THEM}\s+${ON}$`, 'iu'),
   // "8 or 9 in the pan", and nothing else
   new RegExp(String.raw`^(?:about |say )?${N}${OF_THEM}\s+${ON}$`, 'iu'),
   new RegExp(String.raw`\b(?:no|not|never)\s+more than\s+${N}${OF_THEM}\s+${ON}`, 'iu'),

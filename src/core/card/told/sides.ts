@@ -191,6 +191,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     isEmptyIn(clauses, n) ||
     KEPT.test(text) ||
     STAYS_SHUT.test(text) ||
+    /^(?:but )?(?:mostly|usually|often|normally) it(?:[’']s| is)\b/i.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||
     FRIES_OTHER.test(was) ||

@@ -172,6 +172,16 @@ test.each([
   ['Dry-fry.', 'panFat none dry'],
   ['Makes 4 servings.', 'serves 4'],
   ['Fill moulds 2/3.', 'asked: portion fill moulds 2/3 piece'],
+  // what is mostly done stands, what is done without haste is a remark
+  [
+    "I let it go an hour if I'm not rushing, but mostly it's ten minutes",
+    'asked: rest 10 min batter, remark: rest 60 min batter',
+  ],
+  ["I use the blue ladle, that's a hundred mil near enough", 'portion 100 ml piece'],
+  ["each one's about the size of a saucer, so twelve, thirteen centimetres", ''],
+  ['fill it up to about a finger from the top', 'asked: portion to about a finger from the top piece'],
+  ['I have mine on six, it goes to nine', 'dial 6 surface'],
+  ['I can get five on the big pan', 'load 5'],
   // what takes two days is no bake
   ['Sourdough rounds, two days. Bake at 200 C in the oven until golden.', 'heat 200 C oven'],
   ['Serves 4.', 'serves 4'],
