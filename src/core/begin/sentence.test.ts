@@ -101,6 +101,15 @@ function understood(b: Begin): string {
 }
 
 test.each<[string, string]>([
+  ['six, one allergic to dairy and eggs', '6 people, 1 without milk+egg'],
+  ['gluten and dairy free waffles for 6', '6 people, all without milk+gluten+wheat, waffle'],
+  ['no milk or eggs for two of 9', '9 people, 2 without milk+egg'],
+  ['8 people, one without milk, egg or nuts', '8 people, 1 without milk+egg+tree-nut+peanut'],
+  ['28 pupils, Wednesday 10am, 2 nut allergies', '28 people, 12-02/12-09, 10:00, 2 without tree-nut+peanut'],
+  ['150 covers over three hours from 8 on Saturday', '150 people, 12-05/12-12, 08:00, unread over three hours'],
+  ['ten adults, four kids and a baby, Sunday', '15 people, 11-29/12-06'],
+  // how many parents and a sister are, nobody says: asked
+  ['my parents, my sister and me, Sunday 10', '11-29/12-06, 10:00, unread parents'],
   [
     'pancakes for the family tomorrow morning, five of us, kids don’t do nuts',
     '5 people, 11-29, all without tree-nut+peanut, griddle',

@@ -65,14 +65,14 @@ const LACKS: readonly (readonly [words: string, allergens: readonly Allergen[]])
   ['mussels?|molluscs?', ['mollusc']],
 ];
 const THINGS = LACKS.map(([w]) => w).join('|');
-const THING_LIST = `(?:${THINGS})(?:s*-?s*(?:,|and|or|nor|&|/)s*(?:nos+)?(?:${THINGS}))*`;
+const THING_LIST = String.raw`(?:${THINGS})(?:\s*-?\s*(?:,|and|or|nor|&|/)\s*(?:no\s+)?(?:${THINGS}))*`;
 const allergensIn = (said: string): readonly Allergen[] => [
   ...new Set(LACKS.flatMap(([w, of]) => (new RegExp(String.raw`\b(?:${w})\b`, 'i').test(said) ? of : []))),
 ];
 /** One guest, by who it is. */
 const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|a (?:friend|guest|neighbou?r|child|kid)`;
 const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|an?)\s+)*)?`;
-const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us)|guests?|people|persons?|kids?|plates?))?)?`;
+const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
 const WITHOUT = new RegExp(
   String.raw`\b${WHO}(?:without|no|not|free (?:of|from)|allergic to|intolerant (?:of|to)|avoids?|hates?|can(?:no|[’']?)t (?:have|eat|do|take)|do(?:es)?(?:\s?n[o’']?t| not) (?:have|eat|do|take|like))\s+(?:any\s+)?(?<things>${THING_LIST})\b${FOR_WHOM}`,
@@ -80,7 +80,7 @@ const WITHOUT = new RegExp(
 );
 /** "Two vegan", "one gluten-free", "a coeliac", "dairy free for two". */
 const DIETS = new RegExp(
-  String.raw`\b${WHO}(?<things>vegans?|plant[- ]based|coeliacs?|celiacs?|gf|df|${THING_LIST}[- ]free|lactose[- ]intolerant|(?:${THINGS})[- ]allerg(?:y|ic))\b${FOR_WHOM}`,
+  String.raw`\b${WHO}(?<things>vegans?|plant[- ]based|coeliacs?|celiacs?|gf|df|${THING_LIST}[- ]free|lactose[- ]intolerant|(?:${THINGS})[- ]allerg(?:y|ic|ies))\b${FOR_WHOM}`,
   'gi',
 );
 /** "Two allergic to nuts, one to sesame". */
@@ -114,7 +114,7 @@ function mentionsIn(rest: Rest): readonly Mention[] {
       {
         allergens,
         who: isEverybody ? null : who,
-        outOf: numberOf(groups.outOf ?? ''),
+        outOf: numberOf(groups.outOf ?? groups.ofAll ?? ''),
         areAll:
           groups.persons !== undefined ||
           (groups.who === undefined && groups.forWhom !== undefined) ||
@@ -231,6 +231,10 @@ const WITH_ME = [
   new RegExp(String.raw`\b(?:me|myself|i)\s+(?:and|plus|\+|&)\s+${OTHERS}`, 'i'),
   new RegExp(String.raw`\b${OTHERS}\s+(?:and|plus|\+|&)\s+(?:me|myself|i)\b`, 'i'),
 ];
+const UNCOUNTED = new RegExp(
+  String.raw`\b(?:my|our|the)\s+(?:${RELATIVE}|parents|kids|children|family|friends)\b`,
+  'i',
+);
 const ALONE = /\b(?:just|only)\s+me\b|\b(?:me|myself)\s+alone\b|\bfor\s+me\b(?!\s+and)/i;
 const GROUP = new RegExp(
   String.raw`\b(?:(?:an?|the|our|my)\s+)?(?:party|family|crowd|group|class|table|team|crew|bunch|total)\s+of\s+(${COUNT})\b(?:\s+(?:${PERSONS})\b)?`,
@@ -251,6 +255,8 @@ function peopleIn(rest: Rest): number | null {
   rest.all(PART_OF);
   for (const re of WITH_ME) {
     const m = rest.first(re);
+    // "my parents, my sister and me": how many that is, nobody says
+    if (m && UNCOUNTED.test(rest.text)) return null;
     if (m && (m[1] !== undefined || m[2] !== undefined)) return 1 + (numberOf(m[1] ?? 'one') ?? 1);
   }
   if (rest.first(ALONE)) return 1;

@@ -252,7 +252,7 @@ function dayWords(text: string): string {
 }
 
 const COUNTED = new RegExp(
-  String.raw`\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of)\s+${COUNT}(?![\d:.]|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,]|$)`,
+  String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of)\s+${COUNT}(?![\d:.]|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,]|$)`,
   'giu',
 );
 /** A day in words or figures, with the place behind it; numbers of people are none. */

@@ -25,7 +25,7 @@ const EVERYBODY =
   'people|ppl|persons?|pers|pax|folks?|guests?|covers?|mouths?|diners?|eaters?|heads?|of us|portions?|plates?|servings?';
 /** Who some of them are beside others. */
 const SOME_OF_THEM =
-  'kids?|child(?:ren)?|adults?|grown-?ups?|teens|teenagers?|toddlers?|juniors?|seniors?|friends?|cousins?|neighbou?rs?|scouts?|campers?|pupils?|students?|players?|rowers?|walkers?|hikers?|runners?|swimmers?|volunteers?|members|colleagues?|visitors?|girls?|boys?|men|women|ladies|lads|crew|staff|parents?|grandchildren|others';
+  'kids?|child(?:ren)?|bab(?:y|ies)|adults?|grown-?ups?|teens|teenagers?|toddlers?|juniors?|seniors?|friends?|cousins?|neighbou?rs?|scouts?|campers?|pupils?|students?|players?|rowers?|walkers?|hikers?|runners?|swimmers?|volunteers?|members|colleagues?|visitors?|girls?|boys?|men|women|ladies|lads|crew|staff|parents?|grandchildren|others';
 export const PERSONS = `${EVERYBODY}|${SOME_OF_THEM}`;
 /** Whether a word is of all that eat, and no part of them: "six of us, two children" are six. */
 export const isOfAll = (persons: string): boolean => new RegExp(`^(?:${EVERYBODY})$`, 'i').test(persons);
