@@ -533,3 +533,11 @@ test('what a first step measures in one breath, before any list, is the card’s
     'egg-large',
   ]);
 });
+
+test('one row that begins with what it is called: its name is the title, and each thing behind it a line', () => {
+  const c = read('Lemon ricotta: 250g ricotta, 120ml milk, zest 1 lemon, 100g flour. Mix well.');
+  expect(c.title).toBe('Lemon ricotta');
+  expect(c.lines.map((l) => l.ingredient?.id)).toEqual(['ricotta', 'milk-whole', 'lemon-zest', 'flour-all-purpose']);
+  // how many eggs a mug holds is no yield
+  expect(factsTold('1 mug flour, 1 mug eggs (about 4), 1 mug milk.', FRESH_CONVENTIONS)).toEqual([]);
+});

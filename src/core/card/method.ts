@@ -97,11 +97,11 @@ const SO_MANY =
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
 const MEASURES =
-  /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?|across|saucer|ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
+  /\b(?:mugs?|eggs?|bananas?|cm|centimet(?:re|er)s?|inch(?:es)?|across|saucer|ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|ppl|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =

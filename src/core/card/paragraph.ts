@@ -3,7 +3,7 @@
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Category } from '../pantry/ingredient';
 import { capital } from '../quantity/say';
-import { DISH } from './headings';
+import { DISH, roleOf } from './headings';
 import { endsInAmount, itemsIn, measuredIn } from './items';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
@@ -64,19 +64,34 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
   /\b(?:for (?:every|each)|per (?:head|person|guest))\b/i.test(l.text) &&
   all.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null);
 
+/** Words of talk, of which no dish is called by. */
+const SAYS =
+  /^(?:para|pour|für)\s|\b(?:i|you|we|he|she|it|they|this|that|what|how|is|are|do|does|goes|people|persons?|guests?|us|then|first|next|day)\b/i;
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
 function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
   const m =
-    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for|für|pour|para) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=\p{L})|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for|für|pour|para) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=[\p{L}\d½¼¾⅓⅔⅛])|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
       t,
     );
-  if (!m?.[1] || A_MEASURE.test(m[1]) || !(DISH.test(m[1]) || / (?:per|for|für|pour|para) \d/.test(m[1]))) return null;
+  if (!m?.[1] || A_MEASURE.test(m[1])) return null;
+  // "Lemon ricotta: 250 g ricotta, ...": whatever it is called, and no heading
+  const isListed = /:\s*$/.test(m[0]) && /^[\d½¼¾⅓⅔⅛]/.test(t.slice(m[0].length));
+  const isName =
+    isListed &&
+    /^\S+(?: \S+){1,3}$/.test(m[1]) &&
+    !SAYS.test(m[1]) &&
+    roleOf(m[1]) === null &&
+    !DOING.has(firstWord(m[1]));
+  if (!(isName || DISH.test(m[1]) || / (?:per|for|für|pour|para) \d/.test(m[1]))) return null;
   return { name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')), rest: t.slice(m[0].length) };
 }
 
 /** How a spoken list begins. */
 const BEGINS_LIST =
   /^(?:(?:so|ok(?:ay)?|right|well|now|then|and|for (?:the|my|these|our) \p{L}+|what i (?:usually |always )?do(?: is)?)[,\s]+)*(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in|get|measure)|i(?:[’']ve| have)? got|take|we (?:take|use|need)|start with|ingredients?:?)\s+/iu;
+
+/** "Next day: 1 tsp salt, 1 tbsp molasses": when the list behind it goes in. */
+const BY_DAY = /^(?:(?:the )?next (?:day|morning)|day (?:two|2))\s*:\s*/i;
 
 /** Words beside a list that tell more than how one thing goes to the next. */
 const LEAST_LEFT_WORDS = 3;
@@ -100,13 +115,15 @@ function listedIn(
   r: RowReading,
   hint: Vessel | null,
 ): { readonly lines: readonly Line[]; readonly left: readonly string[] } | null {
-  const whole = sentence.replace(/[.!?]$/, '');
+  const when = BY_DAY.exec(sentence)?.[0] ?? '';
+  const whole = sentence.slice(when.length).replace(/[.!?]$/, '');
   const bare = whole.replace(BEGINS_LIST, '');
+  const day = when === '' ? [] : [when.replace(/\s*[:,]\s*$/, '.')];
   const bits = itemsIn(bare, r.house, r.languages);
   if (bits === null) {
     const named = bare.split(PARTED).every(endsInAmount) ? strungUp(bare, r, hint) : null;
     const lines = named ?? (bare === whole ? null : thingsNamed(bare, r.house, r.languages));
-    return lines && { lines, left: [] };
+    return lines && { lines, left: day };
   }
   const own = bits.flatMap((bit) => readRows(bit, r, hint));
   // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
@@ -120,7 +137,7 @@ function listedIn(
     : [];
   return {
     lines: [...(better ? [...apart, ...named] : own), ...enoughIn(bare, r.house)],
-    left: better ? leftBeside(bare, apart) : [],
+    left: [...day, ...(better ? leftBeside(bare, apart) : [])],
   };
 }
 

@@ -123,7 +123,7 @@ function takeJoined(line: Line, b: Beside, joined: string, from: number, to: num
   const { r, named, amounts } = line;
   const { own, words, name } = b;
   const known = named.name.kind !== 'unknown';
-  const put = /^(\p{L}+)\s+(?:in|to|with)/iu.exec(joined)?.[1];
+  const put = /^(\p{L}+)\s+(?:in|to|with)/iu.exec(joined)?.[1] ?? (/^in(?:to)?\s*$/i.test(joined) ? 'in' : undefined);
   if (put && POURED_OFF.test(r.text)) return false;
   const isElsewhere = r.use !== null || r.side !== null;
   if (isElsewhere && own.length === 0 && b.isLast && known) {
