@@ -89,6 +89,8 @@ export const inOneWriting = (text: string): string =>
     // between thousands a narrow space is no word's end
     .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
     .replace(SET_DASH, '-')
+    // "3 T. melt. butter"
+    .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
     // "milk w/ a squeeze of lemon"
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     .replace(LEADER, ' … ');

@@ -541,3 +541,26 @@ test('one row that begins with what it is called: its name is the title, and eac
   // how many eggs a mug holds is no yield
   expect(factsTold('1 mug flour, 1 mug eggs (about 4), 1 mug milk.', FRESH_CONVENTIONS)).toEqual([]);
 });
+
+test('names first, points behind short words, a bracket in the title, a heading with its yield', () => {
+  const ids = (text: string) => read(text).lines.map((l) => `${l.ingredient?.id} ${Math.round(l.grams ?? 0)}`);
+  expect(
+    ids('Pikelets from the canteen board: SR flour 500g, caster 60g, eggs 3, milk 450ml, pinch salt. Whisk, rest 10.'),
+  ).toEqual(['flour-self-raising-uk 500', 'sugar-caster 60', 'egg-large 150', 'milk-whole 464', 'salt-table 0']);
+  expect(
+    ids('TO MAKE 20 SMALL: 1 1/2 c. flour, 2 t. b.p., 2 T. sug., 1 egg, 1 1/4 c. milk, 3 T. melt. butter'),
+  ).toEqual([
+    'flour-all-purpose 188',
+    'baking-powder-double-al 9',
+    'sugar-granulated 25',
+    'egg-large 50',
+    'milk-whole 305',
+    'butter-unsalted 43',
+  ]);
+  expect(read('Rava (semolina) pancakes: 1 cup fine semolina, 1 cup yoghurt, 1/2 tsp salt. Rest 20.').title).toBe(
+    'Rava (semolina) pancakes',
+  );
+  const c = read('Waffle station\nBatter (yields ~9 L):\nAP flour 3.4 kg\nMilk 4.5 L\nEggs 40 ea');
+  expect(c.lines).toHaveLength(3);
+  expect(c.sections[0]?.heading ?? c.sections[1]?.heading).toBe('Batter');
+});

@@ -84,6 +84,11 @@ const headingWords = (text: string): string =>
   text
     .replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '')
     .replace(/\s*[([][^)\]]*[)\]]\s*$/, '')
+    // "Batter (yields ~9 L):"
+    .replace(
+      /\s*\((?:yields?|makes|gives)?\s*(?:~|about |ca\.? )?[\d.,]+ ?(?:l|lit(?:re|er)s?|kg|g|ml|cups?|quarts?|gallons?)\)\s*:\s*$/i,
+      '',
+    )
     .replace(/[\s:–—-]+$/, '')
     .trim();
 

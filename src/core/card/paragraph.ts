@@ -68,22 +68,34 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
 const SAYS =
   /^(?:para|pour|für)\s|\b(?:i|you|we|he|she|it|they|this|that|what|how|is|are|do|does|goes|people|persons?|guests?|us|then|first|next|day)\b/i;
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */
-function calledIn(t: string): { readonly name: string; readonly rest: string } | null {
+function calledIn(
+  t: string,
+  r: RowReading,
+): { readonly name: string; readonly rest: string; readonly isListed: boolean } | null {
   const m =
-    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' -]{2,40}?(?:,? (?:per|for|für|pour|para) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=[\p{L}\d½¼¾⅓⅔⅛])|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
+    /^(?:(?:right|ok|okay|so|well|now|then|also|alors|bon|bueno|allora|dus)[,:]?\s+)*(?:(?:for|my|these are|this is|here are)\s+)?(\p{L}[\p{L}' ()-]{2,40}?(?:,? (?:per|for|für|pour|para) \d+(?: (?:people|covers|guests|pieces|portions))?)?)(?:,\s+(?:metric|imperial|by weight|in grams|quick|(?:a )?(?:small|half|double|big) (?:batch|lot)))?\s*(?::\s+(?=[\p{L}\d½¼¾⅓⅔⅛])|[.!]\s+(?=\p{Lu}|\d))/iu.exec(
       t,
     );
   if (!m?.[1] || A_MEASURE.test(m[1])) return null;
   // "Lemon ricotta: 250 g ricotta, ...": whatever it is called, and no heading
-  const isListed = /:\s*$/.test(m[0]) && /^[\d½¼¾⅓⅔⅛]/.test(t.slice(m[0].length));
+  const list = /:\s*$/.test(m[0]) ? (t.slice(m[0].length).split(/[.!?]\s/)[0] ?? '') : '';
+  const bits = itemsIn(list, r.house, r.languages) ?? [];
+  const isListed =
+    (/^[\d½¼¾⅓⅔⅛]/.test(list) || bits.length >= LEAST_IN_A_BREATH) &&
+    bits.every((bit) => isClean(readLine(bit.replace(/[.!]$/, ''), r.house, {}, null, r.languages)));
   const isName =
     isListed &&
-    /^\S+(?: \S+){1,3}$/.test(m[1]) &&
+    !/\b(?:minutes?|mins?|hours?)\b/i.test(list) &&
+    /^\S+(?: \S+){1,4}$/.test(m[1]) &&
     !SAYS.test(m[1]) &&
     roleOf(m[1]) === null &&
     !DOING.has(firstWord(m[1]));
   if (!(isName || DISH.test(m[1]) || / (?:per|for|für|pour|para) \d/.test(m[1]))) return null;
-  return { name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')), rest: t.slice(m[0].length) };
+  return {
+    name: capital(m[1].replace(/\s+(?:today|tonight|this morning|again)$/i, '')),
+    rest: t.slice(m[0].length),
+    isListed,
+  };
 }
 
 /** How a spoken list begins. */
@@ -227,11 +239,15 @@ export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowP
   if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk)) return null;
   const label = YIELD_LABEL.exec(row);
   const t = putRight(row.slice(label?.[0].length ?? 0));
-  const called = calledIn(t);
+  const called = calledIn(t, r);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
-  if ((sentences.length < 2 && !isOneBreath(t) && !r.talk) || isOneLine(t, r)) return null;
+  if ((sentences.length < 2 && !label && !isOneBreath(t) && !r.talk) || isOneLine(t, r)) return null;
   const lines: Line[] = [];
-  const rest: string[] = label ? [`${label[1]?.replace(/^(?:per|batch of)(?=\s)/i, 'Makes')}.`] : [];
+  // what it is called says in what it is made: "Gluten-free waffles: 180 g rice flour, ... 6 min"
+  const rest: string[] = [
+    ...(label ? [`${label[1]?.replace(/^(?:per|batch of)(?=\s)/i, 'Makes')}.`] : []),
+    ...(called?.isListed ? [`${called.name}.`] : []),
+  ];
   let listed = false;
   for (const [n, text] of sentences.entries()) {
     const said = sentenceIn(text, sentences[n + 1], [...r.before, ...lines], r, hint);

@@ -24,7 +24,7 @@ export const YIELD =
   /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 /** "For 84 covers (2 each):", "per 10 waffles:": for how many the list behind it is. */
 export const YIELD_LABEL =
-  /^((?:for|per|batch of|enough for|makes?|serves|yields?)\s+(?:about\s+)?\d+\s+\p{L}+(?:\s*\([^()]*\))?)\s*:\s+(?=\S)/iu;
+  /^((?:for|per|batch of|enough for|(?:to )?makes?|serves|yields?)\s+(?:about\s+)?\d+\s+\p{L}+(?:\s*\([^()]*\))?)\s*:\s+(?=\S)/iu;
 
 /** A row of notes or times behind their name: "Prep: 10 min". */
 export const TIMES =

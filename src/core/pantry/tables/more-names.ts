@@ -412,6 +412,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'flavourless oil': 'oil-vegetable',
   'sunflower': 'oil-vegetable',
   'full-fat cottage cheese': 'cottage-cheese',
+  'sug': 'sugar-granulated',
   'mash': 'potato',
   'cold mash': 'potato',
   'leftover mash': 'potato',
