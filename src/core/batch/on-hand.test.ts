@@ -81,6 +81,12 @@ test.each([
   expect(readOnHand(said, FRESH_KITCHEN).open[0]?.why).toMatch(asks),
 );
 
+test('a thing that nobody knows is no note on the thing before it: it is told', () => {
+  const { things, open } = readOnHand('700 g of buttermilk, five eggs, one banana, moondust', FRESH_KITCHEN);
+  expect(things.map((t) => t.ingredient.id)).toEqual(['buttermilk', 'egg-large', 'banana']);
+  expect(open.map((o) => o.text)).toEqual(['moondust']);
+});
+
 test('a thing written twice is there twice; what is more than can be asked at once is told', () => {
   const read = readOnHand('2 eggs, 300 g milk, 3 eggs', FRESH_KITCHEN);
   expect(read.things.map((t) => [t.text, Math.round(t.grams)])).toEqual([

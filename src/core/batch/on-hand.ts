@@ -4,6 +4,7 @@
  */
 
 import { readLine } from '../card/line';
+import { isClean } from '../card/prose';
 import { isShellEgg } from '../formula/eggs';
 import { atEnd, type EndId, type Formula, type FormulaLine } from '../formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
@@ -51,9 +52,10 @@ function rowsIn(text: string, house: Kitchen): readonly string[] {
     // an amount that names nothing is of what was named before it without one
     const isBare = before !== undefined && readLine(part, house.conventions).ingredient === null;
     const joined = isBare
-      ? [`${part} ${before}`, `${before} (${part})`, `${before}, ${part}`].find(
-          (row) => readLine(row, house.conventions).status === 'read',
-        )
+      ? [`${part} ${before}`, `${before} (${part})`, `${before}, ${part}`].find((row) => {
+          const line = readLine(row, house.conventions);
+          return line.status === 'read' && isClean(line);
+        })
       : undefined;
     if (joined === undefined) rows.push(part);
     else rows[rows.length - 1] = joined;
