@@ -33,23 +33,20 @@ const MOST_ON_HAND = 40;
 /** What is said of why it has to go, and names nothing: "the last of", "going off tomorrow", "left over". */
 const WHY_IT_GOES =
   /^(?:(?:about|some|the|my|all|just|only|a (?:few|little|bit of)|(?:the )?(?:last|rest|remains|remainder)(?: bit)? of(?: the)?|left[- ]?over|remaining)\s+)+(?=(?:left[- ]?over\s+)?\p{L}{3,})|\s*[(,]?\s*(?:that (?:is|are|needs?|has|have)\s+)?(?:going (?:off|soft|sour)|left(?:[- ]?over)?|needs? (?:using|to go|eating)|to (?:be used|use) up|about to (?:turn|go)|past its (?:date|best)|near(?:ing)? its date|from (?:yesterday|last night))\b(?: (?:up|tomorrow|today|soon))?\)?$/giu;
-const A_PART_MORE = /\band (?:an? )?(?:half|quarter|third)\b/i;
+/** Between two things; "a cup and a half" is one. */
+const BETWEEN =
+  /[\n;]|,(?!\d)|(?!\band (?:an? )?(?:half|quarter|third)\b)\band\b(?=\s+(?:\d|an?\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i;
 
 /** Things, a row each: by comma, semicolon, line, or "and" before a number; "rice, 300 g" is one. */
 function rowsIn(text: string, house: Kitchen): readonly string[] {
   const parts = text
-    .split(
-      new RegExp(
-        `[\\n;]|,(?!\\d)|(?!${A_PART_MORE.source})\\band\\b(?=\\s+(?:\\d|an?\\b|one|two|three|four|five|six|seven|eight|nine|ten|half))`,
-        'i',
-      ),
-    )
+    .split(BETWEEN)
     .map((t) => t.replace(WHY_IT_GOES, ' ').trim())
     .filter(Boolean);
   const rows: string[] = [];
   for (const part of parts) {
     const before = rows.at(-1);
-    // an amount that names nothing is of what was named before it without one
+    // what names nothing is of the thing before it, where both are read together: its amount, or its state
     const isBare = before !== undefined && readLine(part, house.conventions).ingredient === null;
     const joined = isBare
       ? [`${part} ${before}`, `${before} (${part})`, `${before}, ${part}`].find((row) => {

@@ -126,8 +126,6 @@ function mentionsIn(rest: Rest): readonly Mention[] {
   });
 }
 
-const sumOf = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
-
 /** The largest number that nothing else took: of several the one that may be everybody. */
 function largestIn(rest: Rest): number | null {
   const found = [...rest.text.matchAll(LOOSE)].map((m) => ({ m, n: numberOf(m[1] ?? '') ?? 0 }));
@@ -339,7 +337,8 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
   const all = told === null ? mentions.find((m) => m.areAll) : undefined;
   const counted = told ?? (all ? guestsOf(all, null) : null);
   const count = made?.[1] ?? pieces?.[1];
-  const more = counted === null ? 0 : sumOf(mentions.flatMap((m) => (m.isMore ? [guestsOf(m, counted) ?? 0] : [])));
+  const more =
+    counted === null ? 0 : mentions.reduce((sum, m) => sum + (m.isMore ? (guestsOf(m, counted) ?? 0) : 0), 0);
   const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;
   const hour = when.time === null && people !== null ? hourAlone(rest) : null;
   const words = rest.text.match(/[\p{L}\d][\p{L}\d'’-]*/gu) ?? [];

@@ -3,7 +3,7 @@
  * Days in words are left to a package; hours, holidays and what a day and an hour mean together are read here.
  */
 import { casual, GB } from 'chrono-node/en';
-import { dayAfter, timeIn } from '../quantity/day';
+import { dayAfter, timeIn, wordDay } from '../quantity/day';
 import { CAKE, COUNT, numberOf, PERSONS, Rest } from './words';
 
 /** A day as yyyy-mm-dd and a time as hh:mm, each with what else the same words may mean; null: not said. */
@@ -17,7 +17,8 @@ type Time = Pick<When, 'time' | 'orTime'>;
 type Day = Pick<When, 'day' | 'orDay'>;
 
 const two = (n: number): string => String(n).padStart(2, '0');
-const HOUR = String.raw`(\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)`;
+const HOUR_WORDS = String.raw`\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve`;
+const HOUR = `(${HOUR_WORDS})`;
 /** Breakfast is at this hour at the earliest; an hour before is of the afternoon. */
 const FIRST_HOUR = 5;
 /** A bare hour, as it is likely meant, and what else it may mean. */
@@ -45,7 +46,7 @@ const SPOKEN = new RegExp(
 /** "Half ten": half past it. */
 const HALF = new RegExp(String.raw`\b(?:at\s+|by\s+)?half\s+${HOUR}\b(?!\s*(?:${PERSONS}))`, 'i');
 const PART_OF_DAY = new RegExp(
-  String.raw`\b(?:at\s+|by\s+)?(\d{1,2}(?:[:.][0-5]\d)?|${HOUR.slice(1, -1)})\s*(?:o[’']?\s?clock\s+)?in the (morning|afternoon|evening)\b`,
+  String.raw`\b(?:at\s+|by\s+)?(\d{1,2}(?:[:.][0-5]\d)?|${HOUR_WORDS})\s*(?:o[’']?\s?clock\s+)?in the (morning|afternoon|evening)\b`,
   'i',
 );
 const EXACT =
@@ -141,7 +142,7 @@ function clearTimeIn(rest: Rest): Time | null {
 const HOW_LONG: readonly (readonly [RegExp, number])[] = [
   [/^an hour and a half$/i, 90],
   [/^half an hour$/i, 30],
-  [/^(?:a|three) quarters? of an hour$/i, 45],
+  [/^three quarters of an hour$/i, 45],
   [/^an hour$/i, 60],
 ];
 const IN_SO_LONG = new RegExp(
@@ -167,16 +168,10 @@ function soonIn(rest: Rest, today: string, now: string): When | null {
   };
 }
 
-const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
-type Weekday = (typeof WEEKDAYS)[number];
 const WEEKDAY = /\b(?:mon|tues?|wed|thurs?|fri|sat|sun)\p{L}*/iu;
 const MONTH = /\b(?:jan|feb|mar|apr|may|june?|july?|aug|sep|oct|nov|dec)\p{L}*\.?$/iu;
 const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec';
 const MONTH_DAY = new RegExp(String.raw`\b(?:${MONTHS})\p{L}*\.?\s+\d{1,2}\b`, 'iu');
-/** The next day of a weekday, today among them. @param n 0 is Sunday */
-const nextOf = (n: number, today: string): string =>
-  dayAfter(today, (n - new Date(`${today}T12:00:00Z`).getUTCDay() + 7) % 7);
-
 /** The next day of that number of a month. */
 function dayOfMonth(n: number, today: string): string | null {
   for (let k = 0; k < 62; k++) {
@@ -194,7 +189,7 @@ const NAMED: readonly (readonly [RegExp, string])[] = [
   [/\b(?:on\s+)?(?:christmas|xmas)(?: day)?\b/i, '12-25'],
   [/\b(?:on\s+)?boxing day\b/i, '12-26'],
 ];
-/** Easter Sunday of a year, after the Gregorian calendar (Meeus). */
+/** Easter Sunday of a year, by the anonymous rule for the Gregorian calendar. */
 function easterOf(year: number): string {
   const [a, b, c] = [year % 19, Math.floor(year / 100), year % 100];
   const e = Math.floor(b / 4);
@@ -232,10 +227,10 @@ function dayByName(rest: Rest, today: string): Day | null {
   const week = rest.first(
     /\b(?:on\s+)?(?:(mon|tue|wed|thu|fri|sat|sun)\p{L}* week|a week on (mon|tue|wed|thu|fri|sat|sun)\p{L}*)\b/iu,
   );
-  const of = week && WEEKDAYS.indexOf((week[1] ?? week[2] ?? '').toLowerCase() as Weekday);
-  if (of != null && of >= 0) return { day: dayAfter(nextOf(of, today), 7), orDay: null };
+  const of = week && wordDay((week[1] ?? week[2] ?? '').toLowerCase(), today);
+  if (of) return { day: dayAfter(of, 7), orDay: null };
   if (rest.first(/\b(?:(?:at|on|over)\s+)?(?:this|the)\s+weekend\b/i)) {
-    const saturday = nextOf(6, today);
+    const saturday = wordDay('saturday', today) ?? today;
     return { day: saturday, orDay: dayAfter(saturday, 1) };
   }
   const numbered = rest.first(
@@ -251,7 +246,7 @@ function dayWords(text: string): string {
   return MONTH.test(words) && !/\d/.test(words) ? (/^.*?\d{1,2}(?:st|nd|rd|th)?/i.exec(text)?.[0] ?? text) : words;
 }
 
-const COUNTED = new RegExp(
+const NO_DAY = new RegExp(
   String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of)\s+${COUNT}(?![\d:.]|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,]|$)`,
   'giu',
 );
@@ -259,7 +254,7 @@ const COUNTED = new RegExp(
 function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly end: number }) | null {
   // over what is read already no date goes on
   const text = rest.text
-    .replace(COUNTED, (m) => '~'.repeat(m.length))
+    .replace(NO_DAY, (m) => '~'.repeat(m.length))
     .replace(/ {2,}/g, (m) => '~'.repeat(m.length))
     // "12.12."
     .replace(/\b(\d{1,2})\.(\d{1,2})\.(?=\s|,|~|$)/, '$1/$2 ');
@@ -281,7 +276,7 @@ function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly 
   // "next week Tuesday": the one that is nearest
   const other =
     !named && /\bweeks?\b/i.test(words) ? rest.first(/\b(?:on\s+)?(mon|tue|wed|thu|fri|sat|sun)\p{L}*\b/iu) : null;
-  const near = other && nextOf(WEEKDAYS.indexOf((other[1] ?? '').toLowerCase() as Weekday), dayAfter(at, -3));
+  const near = other && wordDay((other[1] ?? '').toLowerCase(), dayAfter(at, -3));
   const day = of ?? near ?? at;
   const isNamed = named && of === null;
   // "next Saturday" is for some the one that comes first

@@ -64,7 +64,7 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
   /\b(?:for (?:every|each)|per (?:head|person|guest))\b/i.test(l.text) &&
   all.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null);
 
-/** Words of talk, of which no dish is called by. */
+/** Words of talk: no dish is called by one of them. */
 const SAYS =
   /^(?:para|pour|für)\s|\b(?:i|you|we|he|she|it|they|this|that|what|how|is|are|do|does|goes|people|persons?|guests?|us|then|first|next|day)\b/i;
 /** "Banana pancakes: mash two bananas ...", "Right, waffles. Three eggs ...": what it is, before what is told. */

@@ -45,8 +45,8 @@ function withoutAsides(source: string, house: KitchenConventions, languages: Rea
   const isOpen = whole.problem !== null || whole.words.some((w) => w.as === 'unknown');
   if (isOpen && whole.text.search(OR_ASIDE) >= 0) {
     const bare = splitWhole(source, house, languages, OR_ASIDE, 'filler');
-    const said = OR_ASIDE.exec(whole.text)?.[0].replace(/^\(\s*(?:or|oder|ou)\s+|\)\s*$/giu, '') ?? '';
-    OR_ASIDE.lastIndex = 0;
+    const [aside = ''] = whole.text.match(OR_ASIDE) ?? [];
+    const said = aside.replace(/^\(\s*(?:or|oder|ou)\s+|\)\s*$/giu, '');
     if (bare.name.kind === 'found' && !bare.problem)
       return {
         ...bare,

@@ -120,7 +120,7 @@ const exists = (y: number, m: number, d: number): boolean =>
 const NAMED_DAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
 
 /** "Sunday", "sun", "today", "tomorrow" as a day; the next one there is, today among them. Null for anything else. */
-function wordDay(word: string, today: string): string | null {
+export function wordDay(word: string, today: string): string | null {
   if (word === 'today') return today;
   if (word === 'tomorrow') return dayAfter(today, 1);
   const at = /^[a-z]{3,}\.?$/.test(word)
