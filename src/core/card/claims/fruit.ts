@@ -67,12 +67,7 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
       : (FRUITS[fruit]?.[p === 'juice' ? 1 : 0] ?? null);
   const first = called(part);
   const second = also === null ? null : called(also);
-  if (
-    !first ||
-    first === '?' ||
-    (also !== null && !second) ||
-    tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm))
-  )
+  if (!first || (also !== null && !second) || tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm)))
     return null;
   const amount = pieces(n.low, n.high);
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
@@ -89,7 +84,7 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
     amountSpans: [{ start: numberAt, end: after }],
     name: word(first),
     said: first,
-    extras: second && second !== '?' ? [{ amount, name: word(second), said: second }] : [],
+    extras: second ? [{ amount, name: word(second), said: second }] : [],
   };
 }
 
@@ -99,7 +94,7 @@ export function partAbroad(r: Reader, from: number, to: number): SplitLine | nul
   const { zest, half, one, many, fruit } = m?.groups ?? {};
   const said = half ?? one ?? many;
   const name = FRUITS[FRUIT_ABROAD.find(([, re]) => re.test(fruit ?? ''))?.[0] ?? '']?.[zest ? 0 : 1];
-  if (!m || said === undefined || !fruit || !name || name === '?') return null;
+  if (!m || said === undefined || !fruit || !name) return null;
   const n = new Fraction(half ? '1/2' : one ? 1 : (HOW_MANY[said.toLowerCase()] ?? Number(said)));
   const numberAt =
     from + m[0].toLowerCase().lastIndexOf(said.toLowerCase(), m[0].toLowerCase().lastIndexOf(fruit.toLowerCase()));
@@ -138,7 +133,7 @@ export function bothOf(r: Reader, from: number, to: number): SplitLine | null {
   const m = abroad ?? (/zest/i.test(r.text) ? BOTH_OF.exec(rest) : null);
   const fruit = abroad ? FRUIT_ABROAD.find(([, re]) => re.test(abroad[1] ?? ''))?.[0] : m?.[1]?.toLowerCase();
   const names = fruit === undefined ? undefined : FRUITS[fruit];
-  if (!n || !m || !names || names[0] === '?' || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
+  if (!n || !m || !names || m[2]?.toLowerCase() === m[3]?.toLowerCase()) return null;
   const amount = pieces(n.low, n.high);
   r.claim(from, from + n.length, 'amount');
   for (const t of r.tokens)
@@ -162,7 +157,7 @@ export function fruitPart(r: Reader, named: NamedThing): NameReading | null {
   const zest = /\bzest(?:ed)?\b|\brind\b/i.test(r.text);
   if (juice === zest) return null;
   const called = FRUITS[fruit]?.[juice ? 1 : 0];
-  if (!called || called === '?') return null;
+  if (!called) return null;
   for (const t of r.tokens) if (/^(?:juice|juiced|zest|zested|rind)$/.test(t.norm)) t.as = 'variant';
   return readName(called.split(' '), r.asking.house);
 }
