@@ -101,6 +101,7 @@ function understood(b: Begin): string {
 }
 
 test.each<[string, string]>([
+  ['half the class, 14 people', '14 people, unread half class'],
   ['six, one allergic to dairy and eggs', '6 people, 1 without milk+egg'],
   ['gluten and dairy free waffles for 6', '6 people, all without milk+gluten+wheat, waffle'],
   ['no milk or eggs for two of 9', '9 people, 2 without milk+egg'],

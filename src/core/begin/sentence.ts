@@ -276,7 +276,7 @@ function peopleIn(rest: Rest): number | null {
 
 /** Words that say nothing by themselves. */
 const GLUE =
-  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|half|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|eating|gets?|feed|feeding|whole|sharp|time|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
+  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|eating|gets?|feed|feeding|whole|sharp|time|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
 
 const EACH = new RegExp(
   String.raw`\b(${NUMBER})(\s+(?:(?:${CAKE}|pieces?|cakes?)\s+)?)(each|apiece|(?:per|a)\s+(?:person|head|guest|plate|child|kid|cover)|for (?:each|every)(?:one|body)?)\b`,
