@@ -6,8 +6,8 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
+import { source as AXE } from 'axe-core';
 import { Client } from 'pg';
 import { LIMITS } from '../scripts/limits.mjs';
 import { freePort } from './free-port';
@@ -231,6 +231,8 @@ export async function openKitchen(
 
 interface Own {
   readonly kitchen: Kitchen;
+  /** Whether tests that only look have had the kitchen since it was put back as it was opened. */
+  readonly lookedAt: { yet: boolean };
   /** One browser profile for all jobs of a worker: what it has loaded once it has. */
   readonly profile: BrowserContext;
 }
@@ -240,6 +242,8 @@ interface Each {
   readonly expected: RegExp[];
   /** A profile of its own, for a test that turns the clock: it is turned for the whole profile. */
   readonly alone: boolean;
+  /** A test that changes nothing in the records: the next one that looks only needs no kitchen put back as new. */
+  readonly looksOnly: boolean;
   readonly leavings: undefined;
 }
 
@@ -254,7 +258,13 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
     { scope: 'worker', timeout: LIMITS.kitchenMs },
   ],
   baseURL: async ({ kitchen }, use) => use(kitchen.url),
+  lookedAt: [
+    // biome-ignore lint/correctness/noEmptyPattern: a fixture without needs of its own
+    async ({}, use) => use({ yet: false }),
+    { scope: 'worker' },
+  ],
   alone: [false, { option: true }],
+  looksOnly: [false, { option: true }],
   profile: [
     async ({ browser, kitchen }, use) => {
       const context = await browser.newContext({ baseURL: kitchen.url, locale: 'en-GB' });
@@ -265,9 +275,11 @@ export const test = base.extend<Each, Own & { template: 'furnished' | 'blank' }>
   ],
   // an auto fixture is the first to begin and the last to end: every page is closed by then
   leavings: [
-    async ({ kitchen }, use) => {
+    async ({ kitchen, looksOnly, lookedAt }, use) => {
+      if (lookedAt.yet && !looksOnly) await kitchen.asNew();
       await use(undefined);
-      await kitchen.asNew();
+      if (!looksOnly) await kitchen.asNew();
+      lookedAt.yet = looksOnly;
     },
     { auto: true },
   ],
@@ -327,13 +339,20 @@ export async function axe(page: Page, rules: readonly string[] = []): Promise<vo
         .map((a) => a.finished),
     ),
   );
+  // once a page: its source is half a megabyte
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(AXE);
   const look = async (): Promise<readonly { readonly text: string; readonly toast: boolean }[]> => {
-    const asked = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true);
-    const { violations } = await (rules.length > 0 ? asked.withRules([...rules]) : asked).analyze();
-    return violations.map((v) => {
-      const at = v.nodes.map((n) => n.target.join(' '));
-      return { text: `${v.id}: ${v.help} (${at.join(', ')})`, toast: at.every((t) => t.includes('data-title')) };
-    });
+    const violations = await page.evaluate(async (only) => {
+      const { axe } = window as unknown as { axe: typeof import('axe-core') };
+      const runOnly = only.length > 0 ? { runOnly: { type: 'rule' as const, values: [...only] } } : {};
+      // no rule that is on looks into style sheets, so none is fetched again
+      const found = await axe.run(document, { resultTypes: ['violations'], preload: false, ...runOnly });
+      return found.violations.map((v) => ({ id: v.id, help: v.help, at: v.nodes.map((n) => n.target.join(' ')) }));
+    }, rules);
+    return violations.map(({ id, help, at }) => ({
+      text: `${id}: ${help} (${at.join(', ')})`,
+      toast: at.every((t) => t.includes('data-title')),
+    }));
   };
   let found = await look();
   // a message that was fading out meanwhile has no contrast any more: it is looked at again once it stands, or is gone

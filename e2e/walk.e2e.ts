@@ -173,26 +173,28 @@ async function withText(page: Page, css: string, width: number): Promise<readonl
   return found;
 }
 
-/**
- * The most that a page may ask for in script, as it comes over the line, kB, with what the pantry is called in nine
- * languages; and with the reader of cards, where one comes.
- */
+/** The most script that a page needs to work, as it comes over the line, kB; and with the reader of cards. */
 const MOST_SCRIPT_KB = 460;
 const MOST_WITH_READER_KB = 500;
 
-const scriptKb = (page: Page): Promise<number> =>
-  page.evaluate(() =>
-    performance
-      .getEntriesByType('resource')
-      .filter((e): e is PerformanceResourceTiming => e instanceof PerformanceResourceTiming && /\.js$/.test(e.name))
-      .reduce((kb, e) => kb + e.encodedBodySize / 1000, 0),
-  );
+/** The script that a page's own text names, kB: what comes later, when it is wanted, keeps nobody waiting. */
+async function scriptKb(page: Page, text: string): Promise<number> {
+  const named = [...new Set(text.match(/static\/chunks\/[\w.~-]+\.js/g))];
+  const sizes = () =>
+    page.evaluate((names) => {
+      const all = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
+      return names.flatMap((n) => all.find((e) => e.name.endsWith(n))?.encodedBodySize ?? []);
+    }, named);
+  // a page is there before the browser has told of each script
+  await expect.poll(async () => (await sizes()).length).toBe(named.length);
+  return (await sizes()).reduce((kb, size) => kb + size / 1000, 0);
+}
 
 async function look(page: Page, path: string): Promise<void> {
-  await page.goto(path);
-  // a page is there before the browser has told of each script
-  await expect.poll(() => scriptKb(page)).toBeGreaterThan(50);
-  const script = await scriptKb(page);
+  const text = (await (await page.goto(path))?.text()) ?? '';
+  const script = await scriptKb(page, text);
+  console.log('KB', path, script);
+  expect(script).toBeGreaterThan(50);
   const most = path.startsWith('/formulas/new') ? MOST_WITH_READER_KB : MOST_SCRIPT_KB;
   expect({ path, script, fits: script < most }).toEqual({ path, script, fits: true });
   await expect(page).toHaveTitle(/\S/);
@@ -216,7 +218,10 @@ async function look(page: Page, path: string): Promise<void> {
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
-for (const path of PAGES) test(`walked: ${path}`, ({ page }) => look(page, path));
+test.describe('looked at', () => {
+  test.use({ looksOnly: true });
+  for (const path of PAGES) test(`walked: ${path}`, ({ page }) => look(page, path));
+});
 
 /** Pages of one thing: where they stand, their parts, and which thing of the demo's kitchen. */
 const OF_ONE = {
@@ -246,10 +251,13 @@ async function addressOf(kitchen: Kitchen, where: string): Promise<string> {
   return where;
 }
 
-for (const { at, parts } of Object.values(OF_ONE))
-  for (const part of parts)
-    test(`walked: ${at}/[id]${part}`, async ({ page, kitchen }) =>
-      look(page, await addressOf(kitchen, `${at}/[id]${part}`)));
+test.describe('one thing looked at', () => {
+  test.use({ looksOnly: true });
+  for (const { at, parts } of Object.values(OF_ONE))
+    for (const part of parts)
+      test(`walked: ${at}/[id]${part}`, async ({ page, kitchen }) =>
+        look(page, await addressOf(kitchen, `${at}/[id]${part}`)));
+});
 
 /** What only a kitchen with more in it has: looked at in the journeys that lead there. */
 const BY_JOURNEYS = [

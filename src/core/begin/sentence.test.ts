@@ -276,6 +276,18 @@ test.each<[string, string]>([
   ['28cm pan crepes for 3', '3 people, crepe, on black'],
   ['buttermilk pancakes 24 pcs', '24 pieces, griddle, unread buttermilk'],
   ['24 pieces of ball cakes', '24 pieces, ball'],
+  ['120 guests between 8 and 10 on Saturday', '120 people, 12-05/12-12, 08:00'],
+  ['between 9 am and 11, for 6', '6 people, 09:00'],
+  ['twenty or so, Sunday, say nine', '20 people, 11-29/12-06, 09:00'],
+  ['2 coeliacs and 6 others, 9 tomorrow', '8 people, 11-29, 09:00, 2 without gluten+wheat'],
+  ['2 coeliacs among 8 people', '8 people, 2 without gluten+wheat'],
+  ['scouts: 24, Sat 0700', '24 people, 12-05/12-12, 07:00, unread scouts'],
+  ['the day after Christmas, 11 of us at 9', '11 people, 12-26, 09:00'],
+  ['the day before Easter, 5 of us', '5 people, 03-27'],
+  ['four hungry rowers at six thirty tomorrow', '4 people, 11-29, 06:30'],
+  ['twelve at seven forty-five', '12 people, 07:45'],
+  ['about a hundred and fifty for Sunday week from 7:30', '150 people, 12-06, 07:30'],
+  ['hundred and twenty covers', '120 people'],
 ])('%s', (said, is) => expect(understood(read(said))).toBe(is));
 
 test('days that go with Easter: pancake day, and the feast itself, of this year or the next', () => {

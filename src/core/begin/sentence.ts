@@ -96,9 +96,14 @@ interface Mention {
   readonly outOf: number | null;
   /** They are counted as people, or told for: where nobody else is counted, these are all. */
   readonly areAll: boolean;
-  /** "30 + 6 vegans": beside those who are counted. */
+  /** "30 + 6 vegans", "2 vegans and 6 others": beside those who are counted. */
   readonly isMore: boolean;
 }
+
+const AND_OTHERS = new RegExp(
+  String.raw`^[^.;]*?(?:\band|\bplus|[,+&])\s+${COUNT}\s+(?:others|other\s+(?:${PERSONS}))\b`,
+  'i',
+);
 
 function mentionsIn(rest: Rest): readonly Mention[] {
   const said = rest.text;
@@ -120,7 +125,9 @@ function mentionsIn(rest: Rest): readonly Mention[] {
           (groups.who === undefined && groups.forWhom !== undefined) ||
           // "waffles for 6 without milk"
           /\bfor\s+(?:the\s+)?$/i.test(said.slice(0, index)),
-        isMore: groups.who !== undefined && /(?:\+|\bplus)\s*$/i.test(said.slice(0, index)),
+        isMore:
+          groups.who !== undefined &&
+          (/(?:\+|\bplus)\s*$/i.test(said.slice(0, index)) || AND_OTHERS.test(said.slice(index))),
       },
     ];
   });
@@ -341,6 +348,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
     counted === null ? 0 : mentions.reduce((sum, m) => sum + (m.isMore ? (guestsOf(m, counted) ?? 0) : 0), 0);
   const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;
   const hour = when.time === null && people !== null ? hourAlone(rest) : null;
+  rest.all(/\bor (?:so|thereabouts)\b/gi);
   const words = rest.text.match(/[\p{L}\d][\p{L}\d'’-]*/gu) ?? [];
   const left = words.filter((w) => !GLUE.test(w));
   return {

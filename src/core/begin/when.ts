@@ -57,7 +57,12 @@ const CLOCK =
 const POINTED = /\b(?:at\s+|by\s+|from\s+|for\s+)?([01]?\d|2[0-3])[.]([0-5]\d)\b/i;
 const O_CLOCK = new RegExp(String.raw`\b(?:at\s+|by\s+)?${HOUR}(?:\s+o[’']?\s?clock|[- ]?ish)\b`, 'i');
 const AT = new RegExp(
-  String.raw`\b(?:at|by|from|before|(?:no|not) later than|latest)\s+(?:about\s+|around\s+)?${HOUR}\b(?!\s*(?:%|cm|inch|in\b|x|×|by\b|/|${PERSONS}))`,
+  String.raw`\b(?:at|by|from|before|(?:no|not) later than|latest|say)\s+(?:about\s+|around\s+)?${HOUR}\b(?!\s*(?:%|cm|inch|in\b|x|×|by\b|/|${PERSONS}))`,
+  'i',
+);
+/** "Six thirty": the minutes behind the hour, both in words. */
+const WORDS_CLOCK = new RegExp(
+  String.raw`\b(?:at\s+|by\s+|from\s+)?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)[ -](fifteen|twenty|thirty|forty(?:[ -]five)?|fifty)\b(?!\s*(?:${PERSONS}|${CAKE}))`,
   'i',
 );
 const NOON = /\b(?:at\s+|by\s+)?(?:noon|midday)\b/i;
@@ -66,7 +71,7 @@ const T = String.raw`(\d{1,2}(?:[:.][0-5]\d)?)\s*(am|pm)?`;
 const TO = String.raw`\s*(?:-|–|—|to|till|until)\s*`;
 /** "From 7:30 to 10", "8 to 10 am": the first is when it is to be ready. */
 const RANGES: readonly RegExp[] = [
-  new RegExp(String.raw`\b(?:from\s+${T}${TO}|between\s+${T}\s*and\s*)${T}\b(?!\s*(?:${PERSONS}|cm))`, 'i'),
+  new RegExp(String.raw`\b(?:from|between)\s+${T}(?:${TO}|\s*and\s*)${T}\b(?!\s*(?:${PERSONS}|cm))`, 'i'),
   new RegExp(String.raw`(?<![\d:.,/-])\b(?=[^,;]{0,14}(?::\d\d|[ap]m\b))${T}${TO}${T}\b(?!\s*(?:${PERSONS}|cm))`, 'i'),
 ];
 /** "Sunday brunch 11-13": hours, where no others are told. */
@@ -118,6 +123,10 @@ const clockIn = (rest: Rest): Time | null => {
   const [h, min] = [m[1] ?? m[3] ?? '', m[2] ?? m[4] ?? ''];
   return h.startsWith('0') ? { time: `${h}:${min}`, orTime: null } : hourAs(Number(h), Number(min));
 };
+const wordsClockIn = (rest: Rest): Time | null => {
+  const m = rest.first(WORDS_CLOCK);
+  return m && hourAs(numberOf(m[1] ?? '') ?? 0, numberOf((m[2] ?? '').replace(' ', '-')) ?? 0);
+};
 const noonIn = (rest: Rest): Time | null => (rest.first(NOON) ? { time: '12:00', orTime: null } : null);
 const hourIn = (rest: Rest): Time | null => {
   const m = rest.first(O_CLOCK) ?? rest.first(AT);
@@ -125,7 +134,7 @@ const hourIn = (rest: Rest): Time | null => {
   return h ? hourAs(h, 0) : null;
 };
 /** Times that are told as times, wherever they stand. */
-const CLEAR_TIMES = [rangeIn, halfOfDay, pastIn, halfHourIn, exactIn, clockIn, noonIn, hourIn];
+const CLEAR_TIMES = [rangeIn, halfOfDay, pastIn, halfHourIn, exactIn, clockIn, wordsClockIn, noonIn, hourIn];
 /** The first of them in the sentence: "20 at 8 and 15 at 9:30" begins at eight. */
 function clearTimeIn(rest: Rest): Time | null {
   const found = CLEAR_TIMES.flatMap((read) => {
@@ -209,20 +218,34 @@ const BY_EASTER: readonly (readonly [RegExp, number])[] = [
 ];
 const yearsFrom = (today: string): readonly number[] => [Number(today.slice(0, 4)), Number(today.slice(0, 4)) + 1];
 
+/** How many days from a day with a name: "the day after Christmas" is one; null: it is not said. */
+function beside(rest: Rest, named: RegExp): number | null {
+  const m = rest.first(named);
+  if (!m) return null;
+  const by = /\b(?:on\s+)?(?:the\s+)?day (after|before)\s+$/i.exec(rest.text.slice(0, m.index));
+  if (!by) return 0;
+  rest.take(by.index, by[0].length);
+  return by[1]?.toLowerCase() === 'after' ? 1 : -1;
+}
+
 /** Days that the package does not know by their words. */
 function dayByName(rest: Rest, today: string): Day | null {
   if (rest.first(/\b(?:the\s+)?day after tomorrow\b/i)) return { day: dayAfter(today, 2), orDay: null };
   if (rest.first(/\bthis\s+(?:morning|afternoon|evening)\b/i)) return { day: today, orDay: null };
-  for (const [re, day] of NAMED)
-    if (rest.first(re)) {
-      const of = yearsFrom(today).map((y) => `${y}-${day}`);
+  for (const [re, day] of NAMED) {
+    const from = beside(rest, re);
+    if (from !== null) {
+      const of = yearsFrom(today).map((y) => dayAfter(`${y}-${day}`, from));
       return { day: of.find((d) => d >= today) ?? null, orDay: null };
     }
-  for (const [re, after] of BY_EASTER)
-    if (rest.first(re)) {
-      const of = yearsFrom(today).map((y) => dayAfter(easterOf(y), after));
+  }
+  for (const [re, after] of BY_EASTER) {
+    const from = beside(rest, re);
+    if (from !== null) {
+      const of = yearsFrom(today).map((y) => dayAfter(easterOf(y), after + from));
       return { day: of.find((d) => d >= today) ?? null, orDay: null };
     }
+  }
   // "Tuesday week": a week after the next one
   const week = rest.first(
     /\b(?:on\s+)?(?:(mon|tue|wed|thu|fri|sat|sun)\p{L}* week|a week on (mon|tue|wed|thu|fri|sat|sun)\p{L}*)\b/iu,
@@ -256,6 +279,8 @@ function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly 
   const text = rest.text
     .replace(NO_DAY, (m) => '~'.repeat(m.length))
     .replace(/ {2,}/g, (m) => '~'.repeat(m.length))
+    // "24, Sat": the number is no day's
+    .replace(/\b\d{1,3}(?=,\s*(?:mon|tue|wed|thu|fri|sat|sun))/gi, (m) => '~'.repeat(m.length))
     // "12.12."
     .replace(/\b(\d{1,2})\.(\d{1,2})\.(?=\s|,|~|$)/, '$1/$2 ');
   // where the day comes first, "Dec 12" is read by the other

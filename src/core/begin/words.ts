@@ -14,7 +14,10 @@ const DOZEN = 12;
 const SAID: Readonly<Record<string, number>> = { 'half a': 0.5, 'a couple': 2, hundred: 100, a: 1, an: 1 };
 /** A number as one of these patterns finds it; null: it is none. */
 export function numberOf(said: string): number | null {
-  const word = said.toLowerCase().replace(/(?<=\d),(?=\d{3})/, '');
+  const word = said
+    .toLowerCase()
+    .replace(/(?<=\d),(?=\d{3})/, '')
+    .replace(/^(?:an? )?hundred (?=\S)/, 'one hundred ');
   const dozens = /^(.+) dozen$/.exec(word)?.[1];
   if (dozens) return DOZEN * (numberOf(dozens) ?? 1);
   return SAID[word] ?? readNumber(word)?.low.valueOf() ?? null;

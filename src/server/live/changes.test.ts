@@ -57,6 +57,10 @@ test('each change is heard by its thing; who comes later hears of what was misse
   const offFar = onChange((c) => far.push(c.thing), before);
   expect(far).toEqual([ANYTHING]);
   for (const end of [off, offLate, offNow, offFar]) end();
+  // a screen that is opened next has missed nothing
+  const next: string[] = [];
+  onChange((c) => next.push(c.thing), heardLast())();
+  expect(next).toEqual([]);
 });
 
 test('a batch is told by its id, once a transaction', async () => {
@@ -77,5 +81,13 @@ test('a batch is told by its id, once a transaction', async () => {
   await new Promise((r) => setTimeout(r, 50));
   expect(heard.filter((h) => h === `batch:${b?.id}`)).toHaveLength(2);
   expect(heard).toContain('batches');
+  // a minute after the last screen nobody listens any more
+  jest.useFakeTimers({ doNotFake: ['nextTick', 'setImmediate', 'queueMicrotask'] });
+  const last = heardLast();
   off();
+  jest.advanceTimersByTime(59_000);
+  expect(heardLast()).toEqual(last);
+  jest.advanceTimersByTime(1000);
+  expect(heardLast()).toEqual(NOWHERE);
+  jest.useRealTimers();
 });

@@ -16,6 +16,8 @@ interface Listening {
   last: HeardAt;
   recent: readonly Heard[];
   from: HeardAt;
+  /** Ends the listening when nobody has come back. */
+  ending: ReturnType<typeof setTimeout> | undefined;
 }
 /** So much of what was heard is remembered, for who comes back after a gap. */
 const MOST_RECENT = 500;
@@ -27,9 +29,18 @@ declare global {
 
 const AGAIN_MS = 1000;
 const CONNECT_MS = 4000;
+/** The listening goes on so long without a screen: a page that is opened next need not be drawn twice, ms. */
+const LINGER_MS = 60_000;
 
 const listening = (): Listening =>
-  (globalThis.evenCrumbListening ??= { hears: new Set(), client: null, last: NOWHERE, recent: [], from: NOWHERE });
+  (globalThis.evenCrumbListening ??= {
+    hears: new Set(),
+    client: null,
+    last: NOWHERE,
+    recent: [],
+    from: NOWHERE,
+    ending: undefined,
+  });
 
 /** The place of what was heard last: what is read from the records now has it. */
 export const heardLast = (): HeardAt => listening().last;
@@ -93,7 +104,7 @@ async function connect(): Promise<void> {
 
 /**
  * Hears of every change, and of those that were heard after a place.
- * @returns to be called when nobody listens any more; the last closes the connection
+ * @returns to be called by who listens no more; the connection is closed a while after the last
  */
 export function onChange(hear: Hear, after: HeardAt): () => void {
   const all = listening();
@@ -102,15 +113,24 @@ export function onChange(hear: Hear, after: HeardAt): () => void {
   // a connection that is yet to be made tells by itself that anything may have changed
   if (all.last.of) for (const c of missed) hear(c);
   all.hears.add(hear);
+  clearTimeout(all.ending);
   void connect();
   return () => {
     all.hears.delete(hear);
-    const { client } = all;
-    if (all.hears.size > 0 || !client) return;
-    all.client = null;
-    count('');
-    client.end().catch(() => {
-      // it is gone already
-    });
+    if (all.hears.size > 0) return;
+    clearTimeout(all.ending);
+    all.ending = setTimeout(stop, LINGER_MS).unref();
   };
+}
+
+/** Nobody listens any more: what was heard until now says nothing of what comes later. */
+function stop(): void {
+  const all = listening();
+  const { client } = all;
+  if (!client) return;
+  all.client = null;
+  count('');
+  client.end().catch(() => {
+    // it is gone already
+  });
 }
