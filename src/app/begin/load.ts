@@ -6,7 +6,7 @@ import { ALLERGENS, type Allergen } from '@/core/pantry/ingredient';
 import { dayIn, localDay, localTime, momentOf, timeIn } from '@/core/quantity/day';
 import { isUuid } from '@/server/api/params';
 import { formulaShelf } from '@/server/queries/formulas';
-import { BEGIN_PARAMS, type BeginAddress } from '@/ui/today/begin.state';
+import { BEGIN_PARAMS, type BeginAddress, WAVES_DROPPED } from '@/ui/today/begin.state';
 
 export type Params = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -42,6 +42,7 @@ export function bySentence(a: BeginAddress, house: Kitchen): BegunBySentence {
     day,
     time,
     without: read.without.filter((w) => !drop.includes(mentionKey(w))),
+    waves: drop.includes(WAVES_DROPPED) ? [] : read.waves,
     on: read.on.filter((id) => !off.includes(id)),
   };
   const serveAt = day !== null && time !== null ? momentOf(day, time, house.units) : null;

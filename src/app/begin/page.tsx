@@ -75,8 +75,11 @@ export default async function BeginPage({ searchParams }: { readonly searchParam
     });
     return `/formulas/${id}/plan?${q}`;
   };
+  /** What everybody gets is planned as a batch; who come in waves have a morning. */
+  const wayTo = (id: string): string =>
+    b.waves.length > 0 ? hrefTo('/mornings/new', a, { of: id, other: '' }) : planHref(id);
   const choose = (f: OfShelf): string => {
-    if (without.length === 0 || lacks(f.id, without)) return planHref(f.id);
+    if (without.length === 0 || lacks(f.id, without)) return wayTo(f.id);
     return hrefTo('/begin', a, { of: f.id });
   };
   const names = (list: readonly Parameters<typeof allergenName>[0][]): string => list.map(allergenName).join(', ');
@@ -103,6 +106,7 @@ export default async function BeginPage({ searchParams }: { readonly searchParam
         days={days.map((d) => ({ value: d, label: dayWords(d) }))}
         gear={house.gear.filter((g) => b.on.includes(g.id))}
         unread={unreadIn(b, shelf)}
+        clock={house.units.clock}
         asks={
           b.people === null && b.pieces === null
             ? 'people'
@@ -119,16 +123,16 @@ export default async function BeginPage({ searchParams }: { readonly searchParam
             ? {
                 ...made,
                 save: saveFormula,
-                to: apart ? hrefTo('/mornings/new', a, { other: NOT_KEPT }) : planHref(NOT_KEPT),
+                to: apart ? hrefTo('/mornings/new', a, { other: NOT_KEPT }) : wayTo(NOT_KEPT),
               }
             : null
         }
         of={shelf.find((f) => f.id === of)?.name ?? ''}
-        planAll={of ? planHref(of) : ''}
+        planAll={of ? wayTo(of) : ''}
         offers={first.slice(0, MOST_OFFERED).map((f) => offer(f, choose(f), everybody))}
         others={others
           .slice(0, MOST_OFFERED)
-          .map((f) => offer(f, apart ? hrefTo('/mornings/new', a, { other: f.id }) : planHref(f.id), []))}
+          .map((f) => offer(f, apart ? hrefTo('/mornings/new', a, { other: f.id }) : wayTo(f.id), []))}
       />
     </Frame>
   );

@@ -7,6 +7,7 @@ import { usualMorning } from '../morning/plan';
 import { type Gear, madeOn } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
 import type { Begin, Without } from './sentence';
+import { minutesInto } from './when';
 
 interface OnShelf {
   readonly name: string;
@@ -73,15 +74,28 @@ export function apartIn(b: Pick<Begin, 'people' | 'without'>): {
 /** Pieces on a plate where nobody has said. */
 export const USUAL_EACH = 2;
 
+/** Waves of so many people in all: as they were said, or by their shares where another number was put in. */
+export function wavesOf(b: Pick<Begin, 'time' | 'waves'>, people: number): MorningPlan['waves'] {
+  const at = minutesInto(b.time ?? '08:00');
+  const said = b.waves.reduce((sum, w) => sum + w.people, 0);
+  if (b.waves.length === 0 || people < b.waves.length) return [{ at, covers: people }];
+  let before = 0;
+  return b.waves.map((w) => {
+    before += w.people;
+    const until = (n: number): number => Math.round((people * n) / said);
+    return { at: at + w.afterMin, covers: Math.max(1, until(before) - until(before - w.people)) };
+  });
+}
+
 /**
- * A morning of two dishes: what most get, and what some get who do without something.
- * @param of and @param other the formulas @param cooks names of who cooks
+ * A morning as a sentence says it: in waves, and of two dishes where some do without something.
+ * @param of the formula that most get @param other what those get who stand apart; null: nobody does
+ * @param cooks names of who cooks
  */
-export function morningOfTwo(
+export function morningSaid(
   b: Begin,
-  apart: Apart,
   of: string,
-  other: string,
+  other: string | null,
   gear: readonly Gear[],
   cooks: readonly {
     readonly id: string;
@@ -91,27 +105,22 @@ export function morningOfTwo(
   day: string,
   learned?: Learned,
 ): MorningPlan {
-  const [h = 8, min = 0] = (b.time ?? '08:00').split(':').map(Number);
-  const { everybody } = apartIn(b);
+  const { everybody, apart } = apartIn(b);
   const each = b.each ?? eachHere(learned, USUAL_EACH);
+  const others = other === null ? 0 : (apart?.guests ?? 0);
   // pieces alone are said of as many as they go round
-  const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), apart.guests);
+  const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), others);
   const usual = usualMorning(gear, cooks);
   return {
     ...usual,
     surfaces: usual.surfaces.filter((s) => b.on.length === 0 || (s.gearId != null && b.on.includes(s.gearId))),
     day: b.day ?? day,
-    waves: [{ at: 60 * h + min, covers: people }],
+    waves: wavesOf(b, people),
     dishes: [
-      {
-        id: 'd1',
-        formulaId: of,
-        end: null,
-        each,
-        of: { count: Math.max(1, people - apart.guests) },
-        without: everybody,
-      },
-      { id: 'd2', formulaId: other, end: null, each, of: { count: apart.guests }, without: apart.without },
+      { id: 'd1', formulaId: of, end: null, each, of: { count: Math.max(1, people - others) }, without: everybody },
+      ...(other === null || !apart
+        ? []
+        : [{ id: 'd2', formulaId: other, end: null, each, of: { count: others }, without: apart.without }]),
     ],
   };
 }

@@ -1,7 +1,7 @@
 /** One sentence that begins a breakfast: what each word is taken for, and what is left over. Today is Saturday 28 November 2026. */
 import fc from 'fast-check';
 import type { Gear } from '../pantry/gear';
-import { apartIn, formulasFor, morningOfTwo, unreadIn } from './offers';
+import { apartIn, formulasFor, morningSaid, unreadIn } from './offers';
 import { type Begin, beginIn } from './sentence';
 
 const GEAR = [
@@ -21,6 +21,7 @@ const NOTHING: Begin = {
   time: null,
   orTime: null,
   without: [],
+  waves: [],
   on: [],
   sized: null,
   kind: null,
@@ -197,8 +198,8 @@ test.each<[string, string]>([
   ['20 in total, 6 without milk', '20 people, 6 without milk'],
   ['30 people, 5 of them kids, Sunday 9', '30 people, 11-29/12-06, 09:00'],
   ['Sunday 9 am for 30 + 6 vegans', '36 people, 11-29/12-06, 09:00, 6 without milk+egg'],
-  ['two waves, 20 people at 8 and 15 at 9:30', '20 people, 08:00, unread two waves 15 9 30'],
-  ['20 people at 8 and another 15 at 9', '20 people, 08:00, unread another 15 9'],
+  ['two waves, 20 people at 8 and 15 at 9:30', '35 people, 08:00'],
+  ['20 people at 8 and another 15 at 9', '35 people, 08:00'],
   ['1 person, 2 pancakes', '1 people, 2 pieces, griddle'],
   ['a hundred and twenty people on Saturday at 7', '120 people, 12-05/12-12, 07:00'],
   ['120 pax Sat 7am two pancakes each', '120 people, 2 each, 12-05/12-12, 07:00, griddle'],
@@ -288,6 +289,22 @@ test.each<[string, string]>([
   ['twelve at seven forty-five', '12 people, 07:45'],
   ['about a hundred and fifty for Sunday week from 7:30', '150 people, 12-06, 07:30'],
   ['hundred and twenty covers', '120 people'],
+  ['gluten-free for 4 and normal for 8', '12 people, 4 without gluten+wheat'],
+  ['Sunday brunch from ten to noon, 25 guests', '25 people, 11-29/12-06, 10:00'],
+  [
+    'one person no milk, another no eggs, 8 in all, tomorrow 8:30',
+    '8 people, 11-29, 08:30, 1 without milk, 1 without egg',
+  ],
+  [
+    'waffles for 12, two gluten free and one both gluten and dairy free',
+    '12 people, 2 without gluten+wheat, 1 without milk+gluten+wheat, waffle',
+  ],
+  ['nothing with nuts for 20 kids Friday 10', '20 people, 12-04/12-11, 10:00, all without tree-nut+peanut'],
+  ['48 silver dollar pancakes at noon', '48 pieces, 12:00, small'],
+  ['8@8', '8 people, 08:00'],
+  ['family of 6 plus 4 grandparents', '10 people'],
+  ['a party of 6, two of them children', '6 people'],
+  ['for 100, half of them children, 2moro 8:30', '100 people, 11-29, 08:30'],
 ])('%s', (said, is) => expect(understood(read(said))).toBe(is));
 
 test('days that go with Easter: pancake day, and the feast itself, of this year or the next', () => {
@@ -363,9 +380,7 @@ test('who eats without something stands apart, those of each mention added up; w
 
 test('two dishes are a morning: most, and the one without milk; on what was named, at the hour', () => {
   const b = read('30 people Sunday 9, one without milk, griddle 60 by 40');
-  const { apart } = apartIn(b);
-  if (!apart) throw new Error('one stands apart');
-  expect(morningOfTwo(b, apart, 'f1', 'f2', GEAR, [], '2026-11-29')).toMatchObject({
+  expect(morningSaid(b, 'f1', 'f2', GEAR, [], '2026-11-29')).toMatchObject({
     day: '2026-11-29',
     waves: [{ at: 540, covers: 30 }],
     dishes: [
@@ -377,8 +392,37 @@ test('two dishes are a morning: most, and the one without milk; on what was name
   });
   // 24 cakes, two on a plate, are 12 plates
   const c = read('24 griddle cakes, one without milk');
-  expect(morningOfTwo(c, apart, 'f1', 'f2', GEAR, [], '2026-11-29')).toMatchObject({
+  expect(morningSaid(c, 'f1', 'f2', GEAR, [], '2026-11-29')).toMatchObject({
     waves: [{ covers: 12 }],
     dishes: [{ of: { count: 11 } }, { of: { count: 1 } }],
   });
+});
+
+test('who come one after the other are a morning in waves; another number is shared out as they were', () => {
+  const wavesSaid = (said: string) => {
+    const b = read(said);
+    return `${b.people} from ${b.time}: ${b.waves.map((w) => `${w.people} +${w.afterMin}`).join(', ')}; ${b.unread}`;
+  };
+  expect(wavesSaid('20 at 8 and 15 at 9:30, Sunday')).toBe('35 from 08:00: 20 +0, 15 +90; ');
+  expect(wavesSaid('10 people at nine and 10 more at half past ten')).toBe('20 from 09:00: 10 +0, 10 +90; ');
+  // as they come, however they are told
+  expect(wavesSaid('30 at 10, 24 at 7.30, 30 at 8:30 am')).toBe('84 from 07:30: 24 +0, 30 +60, 30 +150; ');
+  expect(wavesSaid('12 kids at 11 and 8 adults at 1')).toBe('20 from 11:00: 12 +0, 8 +120; ');
+  expect(wavesSaid('first sitting 9:00 for 12, second sitting 10:30 for 14 people')).toBe(
+    '26 from 09:00: 12 +0, 14 +90; first,second',
+  );
+  // one hour is no wave
+  expect(wavesSaid('20 at 8 on Sunday')).toBe('20 from 08:00: ; ');
+  expect(wavesSaid('8 at 8, 4 pancakes each')).toBe('8 from 08:00: ; ');
+  const b = read('20 at 8 and 15 at 9:30, Sunday, one without milk');
+  const plan = (of: Begin, other: string | null) => morningSaid(of, 'f1', other, GEAR, [], '2026-11-29');
+  expect(plan(b, 'f2').waves).toEqual([
+    { at: 480, covers: 20 },
+    { at: 570, covers: 15 },
+  ]);
+  expect(plan(b, 'f2').dishes.map((d) => d.of)).toEqual([{ count: 34 }, { count: 1 }]);
+  // the one without milk is left to the cook
+  expect(plan(b, null).dishes.map((d) => d.of)).toEqual([{ count: 35 }]);
+  expect(plan({ ...b, people: 70 }, null).waves.map((w) => w.covers)).toEqual([40, 30]);
+  expect(plan({ ...b, people: 1 }, null).waves.map((w) => w.covers)).toEqual([1]);
 });

@@ -5,7 +5,7 @@
 import type { KindId } from '../formula/kinds';
 import type { Gear, GearSort } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
-import { hourAlone, type When, whenSaid } from './when';
+import { hourAlone, type WaveSaid, type When, wavesIn, whenSaid } from './when';
 import { CAKE, CAKES, COUNT, isOfAll, NUMBER, numberOf, PERSONS, RELATIVE, Rest, spelledRight } from './words';
 
 /** One mention of guests who eat without something: "two vegan". */
@@ -33,6 +33,8 @@ export interface Begin extends When {
   /** Pieces in all, where no people are counted. */
   readonly pieces: number | null;
   readonly without: readonly Without[];
+  /** Who comes after whom, where they don't come all at once; the first is at the time. */
+  readonly waves: readonly WaveSaid[];
   /** What it is made on, of the kitchen's gear, by id. */
   readonly on: readonly string[];
   /** A size that none of the kitchen's gear has. */
@@ -70,12 +72,12 @@ const allergensIn = (said: string): readonly Allergen[] => [
   ...new Set(LACKS.flatMap(([w, of]) => (new RegExp(String.raw`\b(?:${w})\b`, 'i').test(said) ? of : []))),
 ];
 /** One guest, by who it is. */
-const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|a (?:friend|guest|neighbou?r|child|kid)`;
-const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|an?)\s+)*)?`;
+const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|another|a (?:friend|guest|neighbou?r|child|kid)`;
+const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|an?)\s+)*)?`;
 const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
 const WITHOUT = new RegExp(
-  String.raw`\b${WHO}(?:without|no|not|free (?:of|from)|allergic to|intolerant (?:of|to)|avoids?|hates?|can(?:no|[’']?)t (?:have|eat|do|take)|do(?:es)?(?:\s?n[o’']?t| not) (?:have|eat|do|take|like))\s+(?:any\s+)?(?<things>${THING_LIST})\b${FOR_WHOM}`,
+  String.raw`\b${WHO}(?:without|no|not|nothing (?:with|containing)|free (?:of|from)|allergic to|intolerant (?:of|to)|avoids?|hates?|can(?:no|[’']?)t (?:have|eat|do|take)|do(?:es)?(?:\s?n[o’']?t| not) (?:have|eat|do|take|like))\s+(?:any\s+)?(?<things>${THING_LIST})\b${FOR_WHOM}`,
   'gi',
 );
 /** "Two vegan", "one gluten-free", "a coeliac", "dairy free for two". */
@@ -100,8 +102,9 @@ interface Mention {
   readonly isMore: boolean;
 }
 
+/** Who is counted beside those who do without. */
 const AND_OTHERS = new RegExp(
-  String.raw`^[^.;]*?(?:\band|\bplus|[,+&])\s+${COUNT}\s+(?:others|other\s+(?:${PERSONS}))\b`,
+  String.raw`^[^.;]*?(?:\band|\bplus|[,+&])\s+(?:${COUNT}\s+(?:others|other\s+(?:${PERSONS}))|(?:normal|regular|ordinary|plain)\s+for\s+${COUNT})\b`,
   'i',
 );
 
@@ -126,7 +129,7 @@ function mentionsIn(rest: Rest): readonly Mention[] {
           // "waffles for 6 without milk"
           /\bfor\s+(?:the\s+)?$/i.test(said.slice(0, index)),
         isMore:
-          groups.who !== undefined &&
+          (groups.who ?? groups.forWhom) !== undefined &&
           (/(?:\+|\bplus)\s*$/i.test(said.slice(0, index)) || AND_OTHERS.test(said.slice(index))),
       },
     ];
@@ -249,9 +252,14 @@ const COUNTED = new RegExp(
   String.raw`\b(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT}|(?<=(?:and|plus|[,+&])\s+)an?(?=\s))\s*(?:of\s+)?(?:(?:hungry|more|small|big|little|other)\s+)?(${PERSONS})\b`,
   'gi',
 );
+/** "8 in all". */
+const IN_ALL = new RegExp(
+  String.raw`\b(${COUNT})\s+(?:(?:${PERSONS})\s+)?(?:in (?:all|total)|altogether|all told|total)\b`,
+  'i',
+);
 /** "Two of them children": a part of those who were counted. */
 const PART_OF = new RegExp(
-  String.raw`\b(?:including\s+)?${COUNT}\s+of\s+(?:them|whom|us)\s+(?:(?:is|are)\s+)?(?:an?\s+)?(?:${PERSONS})\b`,
+  String.raw`\b(?:including\s+)?(?:${COUNT}|half|most|some)\s+of\s+(?:them|whom|us)\s+(?:(?:is|are)\s+)?(?:an?\s+)?(?:${PERSONS})\b`,
   'gi',
 );
 
@@ -265,10 +273,14 @@ function peopleIn(rest: Rest): number | null {
     if (m && (m[1] !== undefined || m[2] !== undefined)) return 1 + (numberOf(m[1] ?? 'one') ?? 1);
   }
   if (rest.first(ALONE)) return 1;
+  const inAll = rest.first(IN_ALL);
+  if (inAll) {
+    rest.all(COUNTED);
+    return numberOf(inAll[1] ?? '');
+  }
   const group = rest.first(GROUP);
-  if (group) return numberOf(group[1] ?? '');
-  let sum: number | null = null;
-  let ofAll = false;
+  let sum = group && numberOf(group[1] ?? '');
+  let ofAll = group !== null;
   for (const m of rest.text.matchAll(COUNTED)) {
     const n = numberOf(m[1] ?? '') ?? 0;
     const joined = /(?:\band|\bplus|[+&])\s*$/i.test(rest.text.slice(0, m.index));
@@ -283,7 +295,7 @@ function peopleIn(rest: Rest): number | null {
 
 /** Words that say nothing by themselves. */
 const GLUE =
-  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|eating|gets?|feed|feeding|whole|sharp|time|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
+  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|normal|regular|ordinary|eating|gets?|feed|feeding|whole|sharp|time|waves?|sittings?|seatings?|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
 
 const EACH = new RegExp(
   String.raw`\b(${NUMBER})(\s+(?:(?:${CAKE}|pieces?|cakes?)\s+)?)(each|apiece|(?:per|a)\s+(?:person|head|guest|plate|child|kid|cover)|for (?:each|every)(?:one|body)?)\b`,
@@ -329,13 +341,16 @@ function eachIn(rest: Rest): { readonly each: number | null; readonly people: nu
 export function beginIn(said: string, gear: readonly Gear[], today: string, now: string, dayFirst = true): Begin {
   const rest = new Rest(spelledRight(said.slice(0, MOST_SENTENCE)));
   const { on, sized, kind: madeIn } = gearIn(rest, gear);
+  const waves = wavesIn(rest);
   const when = whenSaid(rest, today, now, dayFirst);
   const each = eachIn(rest);
   const mentions = mentionsIn(rest);
   const pieces = rest.first(PIECES);
   const made = rest.first(MADE);
+  const inWaves = waves.reduce((sum, w) => sum + w.people, 0);
   // where nobody else is counted, those who do without are all there are
   const told =
+    (inWaves || null) ??
     peopleIn(rest) ??
     each.people ??
     mentions.find((m) => m.outOf !== null)?.outOf ??
@@ -357,6 +372,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
     pieces: count === undefined ? null : numberOf(count),
     ...when,
     ...hour,
+    waves,
     without: mentions.map((m) => ({ allergens: m.allergens, guests: m === all ? null : guestsOf(m, people) })),
     on,
     sized,

@@ -16,6 +16,8 @@ export interface When {
 type Time = Pick<When, 'time' | 'orTime'>;
 type Day = Pick<When, 'day' | 'orDay'>;
 
+/** Minutes from midnight of a time as hh:mm. */
+export const minutesInto = (time: string): number => 60 * Number(time.slice(0, 2)) + Number(time.slice(3));
 const two = (n: number): string => String(n).padStart(2, '0');
 const HOUR_WORDS = String.raw`\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve`;
 const HOUR = `(${HOUR_WORDS})`;
@@ -68,10 +70,14 @@ const WORDS_CLOCK = new RegExp(
 const NOON = /\b(?:at\s+|by\s+)?(?:noon|midday)\b/i;
 
 const T = String.raw`(\d{1,2}(?:[:.][0-5]\d)?)\s*(am|pm)?`;
+const T_IN_WORDS = String.raw`(\d{1,2}(?:[:.][0-5]\d)?|${HOUR_WORDS}|noon|midday)\s*(am|pm)?`;
 const TO = String.raw`\s*(?:-|–|—|to|till|until)\s*`;
 /** "From 7:30 to 10", "8 to 10 am": the first is when it is to be ready. */
 const RANGES: readonly RegExp[] = [
-  new RegExp(String.raw`\b(?:from|between)\s+${T}(?:${TO}|\s*and\s*)${T}\b(?!\s*(?:${PERSONS}|cm))`, 'i'),
+  new RegExp(
+    String.raw`\b(?:from|between)\s+${T_IN_WORDS}(?:${TO}|\s*and\s*)${T_IN_WORDS}\b(?!\s*(?:${PERSONS}|cm))`,
+    'i',
+  ),
   new RegExp(String.raw`(?<![\d:.,/-])\b(?=[^,;]{0,14}(?::\d\d|[ap]m\b))${T}${TO}${T}\b(?!\s*(?:${PERSONS}|cm))`, 'i'),
 ];
 /** "Sunday brunch 11-13": hours, where no others are told. */
@@ -80,13 +86,16 @@ const BARE_RANGE = new RegExp(
   'i',
 );
 
+const hourAndMinute = (said: string): readonly number[] =>
+  /^(?:noon|midday)$/i.test(said) ? [12, 0] : said.split(/[:.]/).map((x) => numberOf(x) ?? Number(x));
+
 function rangeIn(rest: Rest): Time | null {
   for (const re of RANGES) {
     const m = rest.first(re);
     if (!m) continue;
     const half = (m[2] ?? m[4])?.toLowerCase();
-    const [h = 0, min = 0] = (m[1] ?? '').split(/[:.]/).map(Number);
-    const end = Number((m[3] ?? '').split(/[:.]/)[0]);
+    const [h = 0, min = 0] = hourAndMinute(m[1] ?? '');
+    const [end = 0] = hourAndMinute(m[3] ?? '');
     // "10 to 1 pm" begins in the morning
     if (half === 'pm' && m[2] === undefined && h > end && h < 12)
       return { time: `${two(h)}:${two(min)}`, orTime: null };
@@ -98,7 +107,7 @@ function rangeIn(rest: Rest): Time | null {
 const halfOfDay = (rest: Rest): Time | null => {
   const m = rest.first(PART_OF_DAY);
   if (!m) return null;
-  const [h = 0, min = 0] = (m[1] ?? '').split(/[:.]/).map((x) => numberOf(x) ?? 0);
+  const [h = 0, min = 0] = hourAndMinute(m[1] ?? '');
   return { time: timeIn(`${h}:${two(min)} ${/morning/i.test(m[2] ?? '') ? 'am' : 'pm'}`), orTime: null };
 };
 const pastIn = (rest: Rest): Time | null => {
@@ -148,6 +157,54 @@ function clearTimeIn(rest: Rest): Time | null {
   return found.time;
 }
 
+/** A first hour and the minutes until each wave behind it; what a wave counts is told with it. */
+export interface WaveSaid {
+  readonly people: number;
+  /** After the first wave, min. */
+  readonly afterMin: number;
+}
+/** "20 more at", "15 people from": how many, right before their hour; "9:00 for 12": right behind it. */
+const BEFORE_HOUR = new RegExp(
+  String.raw`\b(?:another\s+)?(${COUNT})\s+(?:(?:more|others|of (?:them|us)|(?:more\s+)?(?:${PERSONS}))\s+)?(?:(?:come|coming|arrive|eat|due)\s+)?(?=(?:at|from|by)\s*$)`,
+  'iu',
+);
+const BEHIND_HOUR = new RegExp(String.raw`^\s*for\s+(${COUNT})\b(?:\s+(?:${PERSONS})\b)?`, 'iu');
+const IN_SO_MANY = new RegExp(String.raw`\b(?:in\s+)?${COUNT}\s+(?:waves|sittings|seatings)\b`, 'i');
+/** What tells one wave from the next. */
+const NEXT_WAVE = /[,;]|\b(?:and|then|plus)\b/giu;
+
+/** "20 at 8 and 15 at 9:30": waves, in their order; none where there are not two. The first hour is left to be read. */
+export function wavesIn(rest: Rest): readonly WaveSaid[] {
+  const ends = [...[...rest.text.matchAll(NEXT_WAVE)].map((m) => m.index), rest.text.length];
+  const found = ends.flatMap((end, n) => {
+    const from = ends[n - 1] ?? 0;
+    const words = rest.text.slice(from, end);
+    const copy = new Rest(words);
+    const time = clearTimeIn(copy)?.time;
+    if (!time) return [];
+    const hourAt = [...words].map((_, k) => k).filter((k) => copy.text[k] !== words[k]);
+    const [first = 0, last = 0] = [hourAt[0], (hourAt.at(-1) ?? 0) + 1];
+    // the word before the hour belongs to the hour
+    const hour = /^(?:at|from|by)\s/i.exec(words.slice(first))?.[0] ?? '';
+    const before = BEFORE_HOUR.exec(words.slice(0, first + hour.length));
+    const behind = BEHIND_HOUR.exec(words.slice(last));
+    const m = before ?? behind;
+    if (!m) return [];
+    const at = from + (before ? before.index : last);
+    return [{ at, length: m[0].length, from, copy, people: numberOf(m[1] ?? '') ?? 0, min: minutesInto(time) }];
+  });
+  const waves = found.toSorted((a, b) => a.min - b.min);
+  const [first] = waves;
+  if (!first || new Set(waves.map((w) => w.min)).size < 2) return [];
+  for (const w of waves) {
+    if (w !== first)
+      rest.text = rest.text.slice(0, w.from) + w.copy.text + rest.text.slice(w.from + w.copy.text.length);
+    rest.take(w.at, w.length);
+  }
+  rest.first(IN_SO_MANY);
+  return waves.map((w) => ({ people: w.people, afterMin: w.min - first.min }));
+}
+
 const HOW_LONG: readonly (readonly [RegExp, number])[] = [
   [/^an hour and a half$/i, 90],
   [/^half an hour$/i, 30],
@@ -166,8 +223,7 @@ function soonIn(rest: Rest, today: string, now: string): When | null {
   const half = /and a half/i.test(m[0]) && m[2] !== undefined ? 0.5 : 0;
   const per = /^h/i.test(m[3] ?? '') ? 60 : 1;
   const min = HOW_LONG.find(([re]) => re.test(m[1] ?? ''))?.[1] ?? ((numberOf(m[2] ?? '') ?? 0) + half) * per;
-  const [h = 0, past = 0] = now.split(':').map(Number);
-  const at = 60 * h + past + min;
+  const at = minutesInto(now) + min;
   const of = at % MINUTES_A_DAY;
   return {
     day: dayAfter(today, Math.floor(at / MINUTES_A_DAY)),

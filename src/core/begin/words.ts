@@ -28,7 +28,7 @@ const EVERYBODY =
   'people|ppl|persons?|pers|pax|folks?|guests?|covers?|mouths?|diners?|eaters?|heads?|of us|portions?|plates?|servings?';
 /** Who some of them are beside others. */
 const SOME_OF_THEM =
-  'kids?|child(?:ren)?|bab(?:y|ies)|adults?|grown-?ups?|teens|teenagers?|toddlers?|juniors?|seniors?|friends?|cousins?|neighbou?rs?|scouts?|campers?|pupils?|students?|players?|rowers?|walkers?|hikers?|runners?|swimmers?|volunteers?|members|colleagues?|visitors?|girls?|boys?|men|women|ladies|lads|crew|staff|parents?|grandchildren|others';
+  'kids?|child(?:ren)?|bab(?:y|ies)|adults?|grown-?ups?|teens|teenagers?|toddlers?|juniors?|seniors?|friends?|cousins?|neighbou?rs?|scouts?|campers?|pupils?|students?|players?|rowers?|walkers?|hikers?|runners?|swimmers?|volunteers?|members|colleagues?|visitors?|girls?|boys?|men|women|ladies|lads|crew|staff|parents?|grandparents?|grandchildren|in-laws|relatives|others';
 export const PERSONS = `${EVERYBODY}|${SOME_OF_THEM}`;
 /** Whether a word is of all that eat, and no part of them: "six of us, two children" are six. */
 export const isOfAll = (persons: string): boolean => new RegExp(`^(?:${EVERYBODY})$`, 'i').test(persons);
@@ -41,7 +41,7 @@ export const RELATIVE =
 export const CAKES: readonly (readonly [words: string, kind: KindId])[] = [
   ['oven pancakes?|dutch bab(?:y|ies)', 'oven'],
   ['ball (?:pan)?cakes?|balls?', 'ball'],
-  ['small (?:griddle |pan)?cakes?|silver dollars?|blinis?', 'small'],
+  ['small (?:griddle |pan)?cakes?|silver[- ]dollars?(?: (?:pan)?cakes?)?|blinis?', 'small'],
   ['foam[- ]?(?:raised )?cakes?|souffl[eé] (?:pan)?cakes?', 'foam'],
   ['waffles?', 'waffle'],
   ['cr[eê]pes?|galettes?', 'crepe'],
@@ -54,7 +54,7 @@ const SPELLED = 'tomorrow tuesday wednesday thursday saturday breakfast pancakes
   ' ',
 );
 const LONG = 8;
-/** A sentence with these words spelled right, and "2x" without its sign. */
+/** A sentence with these words spelled right, "2x" without its sign, "8@8" with its word. */
 export const spelledRight = (said: string): string =>
   said
     .replace(/\p{L}{5,}/gu, (word) => {
@@ -65,6 +65,8 @@ export const spelledRight = (said: string): string =>
             (w) => w[0] === low[0] && distance(w, low) <= (w.length >= LONG ? 2 : 1) && low.at(-1) === w.at(-1),
           ) ?? word);
     })
+    .replace(/\b(?:2mor\p{L}+|tmrw?|tmw|tomoz)\b/giu, 'tomorrow')
+    .replace(/(?<=\d)\s?@\s?(?=\d)/g, ' at ')
     .replace(/\b(\d{1,3})x(?=\s+\p{L})/gu, '$1 ');
 
 /** Text whose read parts are blanked out, so that what is left keeps its place. */

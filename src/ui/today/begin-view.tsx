@@ -1,16 +1,18 @@
 /** A sentence as it was understood, each part with its choices, and the one thing that is asked next. */
 import { X } from 'lucide-react';
-import type { Apart } from '@/core/begin/offers';
+import { type Apart, wavesOf } from '@/core/begin/offers';
 import { type Begin, mentionKey } from '@/core/begin/sentence';
 import { type KindId, kindById } from '@/core/formula/kinds';
+import { clockOf } from '@/core/morning/morning';
 import type { Gear } from '@/core/pantry/gear';
 import { type Allergen, allergenName } from '@/core/pantry/ingredient';
+import type { Dating } from '@/core/quantity/day';
 import { KindDrawing } from '../drawings/kind';
 import { lookOf } from '../kit/button';
 import { Field } from '../kit/field';
 import { Link } from '../kit/link';
 import { Notice } from '../kit/notice';
-import { type BeginAddress, hrefTo } from './begin.state';
+import { type BeginAddress, hrefTo, WAVES_DROPPED } from './begin.state';
 import { NoteSize } from './note-size';
 import { OwnBowl, type OwnBowlProps } from './own-bowl';
 
@@ -30,6 +32,7 @@ interface Props {
   readonly days: readonly { readonly value: string; readonly label: string }[];
   readonly gear: readonly Gear[];
   readonly unread: readonly string[];
+  readonly clock: Dating['clock'];
   readonly asks: 'people' | 'when' | 'formula' | 'other';
   readonly apart: Apart | null;
   /** What some or all of them do without. */
@@ -152,6 +155,13 @@ export function BeginView(p: Props) {
             </Link>
           ))}
           {b.pieces === null ? null : <span className="font-semibold">{b.pieces} pieces in all</span>}
+          {b.waves.length === 0 ? null : (
+            <Word href={hrefTo('/begin', a, { drop: `${a.drop} ${WAVES_DROPPED}`.trim() })} away="all at once">
+              {wavesOf(b, b.people ?? 0)
+                .map((w) => `${w.covers} at ${clockOf(w.at, p.clock)}`)
+                .join(', then ')}
+            </Word>
+          )}
           {b.without.map((w) => (
             <Word
               key={mentionKey(w)}

@@ -8,3 +8,6 @@ export const hrefTo = (at: string, a: BeginAddress, part: Partial<BeginAddress> 
 
 /** Stands in an address for the id of a formula that is not kept yet. */
 export const NOT_KEPT = '00000000-0000-4000-8000-000000000000';
+
+/** Says in an address that all come at once, whatever the sentence says. */
+export const WAVES_DROPPED = 'waves';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { keepMorningHere } from '@/app/actions';
 import { addressIn, bySentence, type Params } from '@/app/begin/load';
-import { apartIn, morningOfTwo } from '@/core/begin/offers';
+import { morningSaid } from '@/core/begin/offers';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
 import { morningOfLoose } from '@/core/morning/loose';
 import type { KitchenPerson } from '@/core/morning/people';
@@ -30,14 +30,13 @@ interface Asked {
   readonly searchParams: Promise<Params>;
 }
 
-/** A morning of two dishes, as a sentence and the choices behind it begin it; null: it was begun otherwise. */
+/** A morning in waves or of two dishes, as a sentence and the choices behind it begin it; null: it was begun otherwise. */
 function saidIn(params: Params, house: Kitchen, people: readonly KitchenPerson[]): MorningPlan | null {
   const a = addressIn(params);
   const { b, of, other } = bySentence(a, house);
-  const { apart } = apartIn(b);
-  if (a.say === '' || !apart || of === null || other === null) return null;
+  if (a.say === '' || of === null || (other === null && b.waves.length === 0)) return null;
   const tomorrow = dayAfter(house.today ?? localDay(Date.now(), house.units), 1);
-  return morningOfTwo(b, apart, of, other, house.gear, people, tomorrow, house.learned);
+  return morningSaid(b, of, other, house.gear, people, tomorrow, house.learned);
 }
 
 export default async function NewMorningPage({ searchParams }: Asked) {
