@@ -5,7 +5,8 @@
 import type { KindId } from '../formula/kinds';
 import type { Gear, GearSort } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
-import { hourAlone, type WaveSaid, type When, wavesIn, whenSaid } from './when';
+import { type WaveSaid, wavesSaidIn } from './waves';
+import { hourAlone, type When, whenSaid } from './when';
 import { CAKE, CAKES, COUNT, isOfAll, NUMBER, numberOf, PERSONS, RELATIVE, Rest, spelledRight } from './words';
 
 /** One mention of guests who eat without something: "two vegan". */
@@ -341,7 +342,7 @@ function eachIn(rest: Rest): { readonly each: number | null; readonly people: nu
 export function beginIn(said: string, gear: readonly Gear[], today: string, now: string, dayFirst = true): Begin {
   const rest = new Rest(spelledRight(said.slice(0, MOST_SENTENCE)));
   const { on, sized, kind: madeIn } = gearIn(rest, gear);
-  const waves = wavesIn(rest);
+  const waves = wavesSaidIn(rest);
   const when = whenSaid(rest, today, now, dayFirst);
   const each = eachIn(rest);
   const mentions = mentionsIn(rest);
