@@ -118,6 +118,9 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   return heading ?? placeBeside(row, r) ?? placeOfItems(row, r);
 }
 
+/** "No salt": a thing that does not go in. */
+const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
+
 /** What is beside the list: the method, notes, what it makes, how long it takes; and lines behind a heading of theirs. */
 function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
@@ -131,7 +134,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   }
   if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t))
     return aside('method');
-  if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t)) return aside('note');
+  if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t) || NONE_OF_IT.test(t)) return aside('note');
   if (yields) return aside('yield');
   return times ? aside('note') : null;
 }

@@ -3,6 +3,7 @@ import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
 import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
+import * as phrases from './phrases';
 
 /** Where one item may end and the next begin. */
 const SEAM =
@@ -11,8 +12,12 @@ const SEAM =
 /** What "and" adds to the amount before it, and no thing of its own. */
 const A_HALF_MORE =
   /^(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b(?!\s+(?:an?\s+)?(?:cups?|pints?|tsp|tbsp|teaspoons?|tablespoons?|lit(?:re|er)s?|sticks?|pounds?|kilos?|spoons?))/i;
+const NOT_WHOLE = new RegExp(phrases.IN_A_VESSEL.source, 'iu');
 const whole = (l: Line): boolean =>
-  l.ingredient !== null && l.written.length > 0 && (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
+  l.ingredient !== null &&
+  !NOT_WHOLE.test(l.text) &&
+  l.written.length > 0 &&
+  (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 
 /** "Tablespoon of sugar", as it is said in a list: one of them. */
@@ -161,7 +166,7 @@ const TAILS =
   /^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
 /** What is done to a thing, behind its comma. */
 const STATE =
-  /^\s*,\s*(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?/i;
+  /^\s*,\s*(?:(?:well,?\s+)?(?:just|only|but only)\s+(?:the\s+)?(?:yolks?|whites?)\b|(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?)/i;
 /** Minutes, degrees, widths, people: a number of no food. */
 const NO_FOOD =
   /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|person(?:en|nes|as)\b|leute\b|gäste\b|kinder\b|enfants\b|niños\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
@@ -174,8 +179,7 @@ const MOST_ITEM_CHARS = 160;
 const SPEAKS = /^\S+\s+(?:of us\s+)?(?:i|we|you)\s+(?:\p{L}+\s+){1,3}(?:\d|an?\b|one\b|two\b|three\b|four\b|half\b)/iu;
 
 /** What is worked in or with, behind its article. */
-const A_VESSEL =
-  /^\s+(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)/i;
+const A_VESSEL = new RegExp(String.raw`^\s+${phrases.VESSEL}`, 'i');
 
 const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
 interface ItemAt {
@@ -249,7 +253,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=a\s+squeeze))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+\p{L}+)?)(?=\s*(?:[,.;]|$))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
@@ -262,7 +266,7 @@ const BESIDE: readonly (readonly [RegExp, string])[] = [
   [/\bserved?\b[^,;.]{0,12}\bwith\s+$/i, 'to serve'],
 ];
 /** What is done at the heat, or at the table. */
-const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl)\b/i;
+const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl|wipe|rub)\b/i;
 /** "Half a cup each of milk and flour": an amount, and two things it is of. */
 const EACH_OF = /^([^,;.()]{3,40}?) each of (\p{L}+(?: \p{L}+)?) and (\p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
 /** So much for each guest, or for each piece, behind an amount. */
@@ -275,7 +279,7 @@ const IN_EACH_WELL =
   /^\s*(?:in|into|to|down) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)(\p{L}+(?:\s+\p{L}+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+)$/iu;
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)((?!(?:and|then|the|my)\b)\p{L}+(?:\s+\p{L}+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+|,\s+(?:about\s+)?)$/iu;
 function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);

@@ -58,10 +58,10 @@ export const TOPPING_FIRST =
 export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
-  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$))(?![^)]*\d)[^)]*\)?\s*$/i;
+  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear|knob)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit|knob|dab|drop)|some)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|iron|fry|frying|grease|greasing|brush|brushing|cook|cooking)\b)|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$))(?![^)]*\d)[^)]*\)?\s*$/i;
 /** "Milk to make up to 500 ml": an amount of more than the thing. */
 export const MADE_UP_TO =
-  /\b(?:to (?:make|bring|top)(?: it)?|made|topped|brought)(?: it)? up (?:to|with)\b[^()]*\d[^()]*|\benough \p{L}+ to make\b[^()]*\d[^()]*/iu;
+  /\b(?:to (?:make|bring|top)(?: it)?|made|topped|brought)(?: it)? up (?:to|with)\b[^()]*\d[^()]*|\benough \p{L}+ to make\b[^()]*\d[^()]*|(?<=\b(?:plus|and|with|topped up with)\b[^()\d]*|\+[^()\d]*)\bto (?:make|give) (?:up )?(?:to )?(?:about )?\d[^()]*/iu;
 /** "+ etwas für die Pfanne", "más un poco para la plancha": what stands before it is for the batter. */
 export const EXTRA_ABROAD =
   /[\s,]*(?:\(\s*)?(?:(?<!\p{L})(?:plus|und|et|y|más|mas)\s+|\+\s*)(?:etwas|ein\s+(?:wenig|bisschen)|mehr|un\s+peu|un\s+poco|algo)(?:\s+(?:mehr|plus|más))?\s+(?:zum|zur|für|fürs|pour|para)(?!\p{L})[^)\d]*\)?\s*$/iu;
@@ -105,7 +105,18 @@ export const STATES =
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =
-  /\b(?:tossed|rolled|dusted|coated|dredged|shaken|thinned|loosened|moistened|mixed|blended)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa|milk|water|cream|the liquid)\b/giu;
+  /\b(?:tossed|rolled|dusted|coated|dredged|shaken|thinned|loosened|slackened|moistened|mixed|blended)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa|milk|water|cream|the liquid)\b/giu;
+
+/** What a thing stands in, or is put into: no measure of it. */
+export const VESSEL = String.raw`(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third|warm|dry)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)`;
+export const IN_A_VESSEL = new RegExp(
+  String.raw`\b(?:(?:that |which )?(?:goes?|all|straight|tipped|put|sifted|weighed|measured) )?in(?:to)? (?:an?|another|the|your|my|our|one) ${VESSEL}`,
+  'giu',
+);
+
+/** Eggs told as separated: what is said of their parts behind it is done to them. */
+export const OF_THE_PARTS =
+  /(?<=\b(?:separated|split|parted)\b[^\d]*[,;(]\s*)(?:(?:with|and)\s+)?(?:the\s+)?(?:egg\s+)?(?:whites?|yolks?)\b[^,;()\d]*/giu;
 
 /** So much of it again: how much that is, is a question; what is done twice isn't. */
 export const TWICE =

@@ -14,7 +14,7 @@ const PART_OF =
 
 /** "(from 1 lemon)", "(about 2 lemons)": where it comes from, counted. */
 const FROM_PIECES =
-  /[\s,(]*\b(?:from|about|of|approx\.?|roughly)\s+(?:about\s+)?(?:\d+|½|half|an?|one|two|three|four)\s*(?:\d\/\d\s*)?(?:an?\s+)?(?:large|small|medium|ripe|unwaxed|whole)?\s*(?:lemons?|oranges?|limes?|bananas?|apples?|eggs?|pods?)\b\s*\)?/iu;
+  /[\s,(]*\b(?:from|about|of|approx\.?|roughly)\s+(?:about\s+)?(?:(?:\d+|½|half|an?|one|two|three|four)\s*(?:\d\/\d\s*)?(?:an?\s+)?|(?=(?:large|small|medium|whole)\s+eggs?\b))(?:large|small|medium|ripe|unwaxed|whole)?\s*(?:lemons?|oranges?|limes?|bananas?|apples?|eggs?|pods?)\b\s*\)?/iu;
 
 /** The parts of a fruit in the other languages of the names: "abgeriebene Schale einer Zitrone", "zumo de medio limón". */
 const ABROAD =
