@@ -87,6 +87,17 @@ export function wavesOf(b: Pick<Begin, 'time' | 'waves'>, people: number): Morni
   });
 }
 
+/** Who cooks is there so long before the first plate, and so long after the last wave has come, min. */
+const [BEFORE_MIN, AFTER_MIN] = [120, 60];
+const LAST_MINUTE = 1439;
+/** The cooks at their usual hours, and whenever else there are plates to get out. */
+function aroundWaves(people: MorningPlan['people'], waves: MorningPlan['waves']): MorningPlan['people'] {
+  const at = waves.map((w) => w.at);
+  const from = Math.max(0, Math.min(...at) - BEFORE_MIN);
+  const to = Math.min(LAST_MINUTE, Math.max(...at) + AFTER_MIN);
+  return people.map((p) => ({ ...p, from: from >= p.to ? from : Math.min(p.from, from), to: Math.max(p.to, to) }));
+}
+
 /**
  * A morning as a sentence says it: in waves, and of two dishes where some do without something.
  * @param of the formula that most get @param other what those get who stand apart; null: nobody does
@@ -111,11 +122,13 @@ export function morningSaid(
   // pieces alone are said of as many as they go round
   const people = Math.max(b.people ?? Math.ceil((b.pieces ?? 0) / each), others);
   const usual = usualMorning(gear, cooks);
+  const waves = wavesOf(b, people);
   return {
     ...usual,
     surfaces: usual.surfaces.filter((s) => b.on.length === 0 || (s.gearId != null && b.on.includes(s.gearId))),
     day: b.day ?? day,
-    waves: wavesOf(b, people),
+    waves,
+    people: aroundWaves(usual.people, waves),
     dishes: [
       { id: 'd1', formulaId: of, end: null, each, of: { count: Math.max(1, people - others) }, without: everybody },
       ...(other === null || !apart

@@ -424,5 +424,10 @@ test('who come one after the other are a morning in waves; another number is sha
   // the one without milk is left to the cook
   expect(plan(b, null).dishes.map((d) => d.of)).toEqual([{ count: 35 }]);
   expect(plan({ ...b, people: 70 }, null).waves.map((w) => w.covers)).toEqual([40, 30]);
+  // a cook is there when plates are to get out, whatever the usual hours
+  const hours = (said: string) => plan(read(said), null).people.map((p) => [p.from, p.to])[0];
+  expect(hours('8 at 8')).toEqual([360, 660]);
+  expect(hours('8 at 7 and 5 at 11')).toEqual([300, 720]);
+  expect(hours('20 crepes tonight at 7')).toEqual([1020, 1200]);
   expect(plan({ ...b, people: 1 }, null).waves.map((w) => w.covers)).toEqual([1]);
 });
