@@ -253,7 +253,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [

@@ -76,12 +76,22 @@ const whiteOf = (r: Reader): NameReading => {
   return { ...white, as: white.as.slice(1) } as NameReading;
 };
 
+/** A name as it stands; "or 15 g fresh", behind yeast, with the noun of what it stands in for. */
+function orOf(r: Reader, named: NamedThing, l: LaterAmount, words: readonly Token[]): NameReading {
+  const name = nameOf(r, words);
+  const noun =
+    l.or && isUnknown(name) ? r.tokens.find((t) => named.said.endsWith(t.text) && t.end <= l.at.start) : null;
+  if (!noun) return name;
+  const lent = lentName(r, [...words, noun]);
+  return isUnknown(lent) ? name : ({ ...lent, as: lent.as.slice(0, words.length) } as NameReading);
+}
+
 function besideOf(r: Reader, named: NamedThing, l: LaterAmount, next: LaterAmount | undefined, to: number): Beside {
   const end = next ? joinAt(r, next) : to;
   const words = r.free(l.at.end, end).filter(isWord);
   const own = words.filter((t) => !FILLER.has(t.norm));
   const moreOf = own.some(isMore) && own.every((t) => isMore(t) || STATE.has(t.norm));
-  const name = own.length === 0 || moreOf ? nothing : isOnlyWhite(own, named) ? whiteOf(r) : nameOf(r, words);
+  const name = own.length === 0 || moreOf ? nothing : isOnlyWhite(own, named) ? whiteOf(r) : orOf(r, named, l, words);
   return { ...l, start: joinAt(r, l), end, isLast: next === undefined, words, own, moreOf, name };
 }
 

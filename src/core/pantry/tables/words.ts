@@ -27,7 +27,7 @@ export const HARMLESS = list(
   neutrale neutrales neutraler neutralem suave ungesusst ungesusste ungesusster ungesusstes beau beaux belle belles fermier fermiers camperos campero ecologico ecologica ecologicos mehligkochend mehligkochende festkochende vorwiegend farineuse farineuses harinosa harinosas kohlensaurehaltig kohlensaurehaltiges stilles naturel naturelle nature
   petit petite petits petites pequeno pequena pequenos pequenas klein kleine kleiner kleines grosser grosses grande grandes mittelgross mittelgrosse mediano mediana
   sehr tres tre bien muy ganz molto maduro madura maduros maduras reif reife reifer reifes frais frai fraiche fraiches fraich fresco fresca frescos frescas frisch frische frischer frisches
-  large medium small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
+  large medium med small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   unfed fed neutre neutres kl klasse calibro sauerlich sauerliche sauerlicher sauerlichen
   total each apiece altogether only alone nos pcs pc ea stk stuck stuks`,
@@ -130,7 +130,7 @@ export const STATE: ReadonlySet<string> = new Set([
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
-  wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed left thinned loosened slackened
+  wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed left opened
   reif reife reifer entier kall einzeln nacheinander abwechselnd wechsel portionsweise dazu unterruhren unterheben unterziehen verruhren verquirlen geruhrt ruhren punto
   twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
   ),
