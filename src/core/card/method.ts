@@ -56,6 +56,15 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     is: /(?<=^|[.!\n;]\s*)(?:and )?(?:you|i|we)(?:[’']ll| will| should| always| usually)? (?:have|get|got|had) (?:about |around |roughly )?([\w-]+)(?= (?:if|when|or so|by|last|this|today|out of|from|of (?:them|it)|in the end)\b|[.!;\n]|$)/giu,
     least: 2,
   },
+  // "divide between 12 muffin tins", "16 pieces of 60 ml"
+  {
+    is: /\b(?:divide|share|split|pour|spoon|ladle)\b[^.;\n]{0,30}?\b(?:between|among|amongst|into) (?:the |an? )?([\w-]+)(?:-(?:hole|cup|well))? (?:(?:greased|buttered|oiled|large|small|deep|muffin|popover|pudding|bun|paper|metal|hot)\s)*(?:tins?|cups|wells|holes|moulds|molds|ramekins|rings|cases)\b/giu,
+    least: 2,
+  },
+  {
+    is: /(?<=^|[.!\n,;]\s*)([\w-]+) (?:pieces|portions|cakes|pancakes|crepes|waffles) (?:of|at) (?:about )?\d{2,3} ?(?:ml|g)\b/giu,
+    least: 2,
+  },
   { is: /(?<=^|[.!\n]\s*)(?:gets|got) (?:about )?([\w-]+)(?=[.!\n]|$)/giu, least: 2 },
   // "Forty, and nobody had seconds", last of all
   { is: /(?<=[.!?]\s+)(\p{L}{3,}(?:-\p{L}+)?)(?=, and\b[^.!?]*[.!]?\s*$)/gu, least: 4 },

@@ -12,7 +12,7 @@ import { HOT_SURFACE } from './words';
 
 /** From here on a method is at the heat. */
 const AT_HEAT = new RegExp(
-  `${HOT_SURFACE.source}|\\b(?:pour|ladle|scoop|fry|oven|turn|flip|swirl|bubbles?|apiece|per (?:cake|pancake|waffle|crepe))\\b`,
+  `${HOT_SURFACE.source}|\\b(?:pour|ladle|scoop|fry|oven|turn|flip|swirl|bubbles?|apiece|per (?:cake|pancake|waffle|crepe)|finish)\\b`,
   'iu',
 );
 /** What a dish is called by is nothing hot. */
@@ -20,7 +20,7 @@ const OF_A_DISH = /\b(?:griddle|pan|waffle)[ -]?(?:cakes?|iron cakes?)\b/gi;
 const BAKED = /\bbaked?\b/i;
 /** What is told of the pieces when they are done, of another day, or of the cook. */
 const AFTERWARDS =
-  /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time)\b/i;
+  /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time|from (?:start|cupboard|bowl|scratch|cold|nothing) to \w+)\b/i;
 /** What goes on in the bowl: an amount there is poured into it. */
 const IN_THE_BOWL = /\b(?:whisk|stir|mix|add|beat|blend|combine|fold)\b/i;
 /** What soaks by itself, and is neither the batter nor in it yet. */
@@ -78,7 +78,13 @@ export function leftOpen(
   let atHeat = false;
   for (const [n, c] of clauses.entries()) {
     atHeat ||= AT_HEAT.test(c.text.replace(OF_A_DISH, ' '));
-    const isTaken = facts.some((f) => f.words === c.text && f.unit === 'min');
+    const isTaken = facts.some(
+      (f) =>
+        f.unit === 'min' &&
+        (f.words === c.text ||
+          // "let it sit while the iron heats, ten minutes": how long, in the clause behind
+          (c.sentence.includes(f.words) && f.taken === 'told' && f.value === hundredths(c.times[0]?.min ?? 0))),
+    );
     if (c.taken !== 'told' || isTaken || AFTERWARDS.test(c.text) || FRIES_OTHER.test(c.text) || SOAKED.test(c.text))
       continue;
     const [time] = isWork(clauses, n) ? [] : c.times;

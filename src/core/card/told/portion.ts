@@ -10,7 +10,7 @@ import { anyWord, AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles) of(?= \d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles|pieces|cakes|pancakes|crepes|waffles) of(?= (?:about )?\d)|apiece|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to|bis|à|a)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß|durchmesser|de diamètre|de diámetro|de large|de ancho)?/i;
@@ -133,14 +133,14 @@ const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: abo
 /** "A number 16 scoop"; and its number alone, where the sentence speaks of a scoop. */
 const NUMBERED_SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher|dipper)/i;
 const SCOOP_ALONE =
-  /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
+  /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is|:) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
 /** "Big spoonful.", "a heaped half cup": so much, and nobody knows how much. */
 const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill(?:ing)? (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|(?:(?:about |roughly )?the size of|as (?:big|large|wide) as|no (?:bigger|larger) than) (?:an?|your|my|the) (?:(?:small|large|side|tea|coffee|dinner) ?)*(?:saucer|hand|palm|plate|fist|biscuit|coaster|jar lid|mug|cup|coin)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -209,7 +209,9 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
       : (SPOON_ALONE.exec(c.text) ?? FILLS.exec(c.text));
   if (
     !fills ||
-    !/\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
+    // "the size of a saucer, so twelve centimetres": how wide it is, is told in figures
+    (SIZE_OF.test(fills[0]) && WIDE_IN_FIGURES.test(c.sentence)) ||
+    !/\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than)|splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
       c.text,
     )
   )
@@ -228,6 +230,8 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   ];
 }
 
+const SIZE_OF = /\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than))\b/i;
+const WIDE_IN_FIGURES = /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?)\b/i;
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
   /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
@@ -289,6 +293,8 @@ export function portionAmidst(c: Clause, house: KitchenConventions): ToldFact | 
 function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const widths = widthsIn(c);
+  // "it should coat the back of a spoon": a spoon that measures nothing
+  if (/\b(?:back of|off|from) (?:an?|the|your) (?:wooden )?(?:spoon|whisk|ladle)\b/i.test(text)) return widths;
   // "in butter, a teaspoon for each": of the fat
   if (
     /^(?:an?|half an?) (?:tea|table)?spoon/i.test(text) &&

@@ -171,8 +171,18 @@ export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): re
   const of = restOf(c, before);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
-  return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken }];
+  const isOther =
+    (before?.sentence === sentence && isStanding(before.text) && WILL_DO.test(text)) || atMost(text, time.min);
+  const how = isOther && taken === 'told' ? 'asked' : taken;
+  return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken: how }];
 }
+
+/** "But an hour on the counter will do", behind a longer one: instead of it. */
+const WILL_DO = /\b(?:will do|would do|is enough|does it|is ok(?:ay)?)\b/i;
+/** "Refrigerate for up to 24 hours": how long it keeps, of hours. */
+const LONG_MIN = 240;
+const atMost = (text: string, min: number): boolean =>
+  min >= LONG_MIN && /\bup to\b/i.test(text) && !/\b(?:at least|minimum|overnight)\b/i.test(text);
 
 const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|voltear|dar? (?:la )?vuelta)\b/i;
 

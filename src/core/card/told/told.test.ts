@@ -94,6 +94,23 @@ test.each([
   ['Ladle 60 ml per pancake onto the griddle.', 'portion 60 ml piece'],
   ['Add 1/4 cup milk to the batter.', ''],
   ['A big spoonful of batter each.', 'asked: portion A big spoonful piece'],
+  // a spoon that measures nothing, and time that is no batter's
+  ['The batter should coat the back of a spoon.', ''],
+  ['Let it sit while the iron heats, ten minutes or so.', 'rest 10 min batter'],
+  ['Allow 45 minutes from start to finish.', ''],
+  ['It takes me half an hour from cupboard to table.', ''],
+  ['Lower to 350 and finish 12 minutes.', 'heat 177 C surface'],
+  // how long it may keep is asked; one of two ways is told
+  ['Cover and refrigerate for up to 24 hours.', 'asked: chill 1440 min'],
+  ['Refrigerate at least 2 hours, up to 24.', 'chill 120 min'],
+  ['Overnight in the fridge is best, but an hour on the counter will do.', 'chill 720 min, asked: rest 60 min batter'],
+  [
+    'Divide between 12 muffin tins, filling each two thirds.',
+    'pieces 12, asked: portion filling each two thirds piece',
+  ],
+  ['Scoop: #16.', 'portion 59.1 ml piece'],
+  ['Make them as big as your hand.', 'asked: portion as big as your hand piece'],
+  ['Yields: 1 litre of batter, 16 pieces of 60 ml.', 'portion 60 ml piece, pieces 16'],
   ['Half a ladle for each.', 'asked: portion Half a ladle piece'],
   ['A bit under a quarter cup apiece.', 'asked: portion 53.2 ml piece'],
   ['Half full quarter cup of batter for each.', 'portion 29.6 ml piece'],

@@ -258,6 +258,9 @@ const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:
 
 /** "60 ml, filled to the brim", "enough to coat the pan, roughly 70 ml": how much that is, the same sentence tells. */
 function isFilledUp(f: ToldFact, all: readonly ToldFact[], clauses: readonly Clause[]): boolean {
+  // "the size of a coin, five centimetres": how wide that is, is told as well
+  if (/\b(?:size of|as (?:big|large|wide) as|than)\b/i.test(`${f.value}`))
+    return f.fact === 'portion' && all.some((x) => x !== f && /^(?:portion|width)$/.test(x.fact) && x.taken === 'told');
   if (f.fact !== 'portion' || f.unit !== null || !/^(?:filled )?to the (?:rim|brim|top)|^enough /i.test(`${f.value}`))
     return false;
   const sentenceOf = (x: ToldFact): string | undefined => clauses.find((c) => c.text === x.words)?.sentence;
