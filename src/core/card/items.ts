@@ -253,7 +253,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:good\s+|big\s+|small\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:(?:good|big|small|tiny|wee|decent|generous|healthy|fat|hearty|light)\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
@@ -286,15 +286,34 @@ function saidBefore(before: string, amount: string, read: (text: string) => Line
   return line && line.ingredient !== null && line.status === 'read' ? line : null;
 }
 
+const ADJECTIVE = /^(?:a\s+)?(?:tiny|wee|decent|generous|healthy|fat|hearty|light)\b/i;
 /** "And a bit of salt": known, and nobody says how much. @param measured where the last that is measured ends */
 function bitsIn(sentence: string, measured: number, read: (text: string) => Line): readonly Line[] {
   const lines = [...sentence.matchAll(A_BIT)]
+    // "tiny bit of oil", and nothing else: on what it is fried in
+    .filter(
+      (m) =>
+        !(m[0].trim() === sentence.trim() && ADJECTIVE.test(m[0]) && read(m[1] ?? '').ingredient?.category === 'fat'),
+    )
     // "fry with a knob of butter", "serve with a drop of honey": not put in
     .filter((m) => !AT_THE_PAN.test(sentence.slice(Math.min(measured, m.index), m.index + 8)))
-    .map((m) => read(m[1] ?? ''))
+    .map((m) => {
+      const line = read(m[1] ?? '');
+      const isPans = line.ingredient?.category === 'fat' && AT_A_PAN.test(sentence.slice(0, m.index));
+      return isPans ? read(`${m[1]} ${FOR_THE_PAN}`) : line;
+    })
     .filter((l) => l.ingredient !== null);
   return lines.filter((l, n) => lines.findIndex((x) => x.ingredient?.id === l.ingredient?.id) === n);
 }
+
+/** What steams beneath a lid goes into no batter. */
+const LID_ON_WITH = /\b(?:lid|cover(?:ed)?)\b[^.;]{0,24}\b(?:with|and)\s+$/i;
+const FOR_STEAM =
+  /^\s*(?:under the lid|for (?:the )?steam|(?:a?round|beside|next to|between) (?:it|them|the (?:cakes|pancakes|rings)))\b/i;
+/** "The oven's on with a skillet in it, four tablespoons of butter in that". */
+const HOT_DISH = /\b(?:skillet|pan|tin|dish)\b[^.;]{0,20}$/i;
+/** "Small pan, bit of butter": the pan's, though nobody says so. */
+const AT_A_PAN = /\b(?:pan|skillet|griddle|iron)\b[^.;]{0,12}$/i;
 
 /** The line of what is not the batter's: the pan's, or the plate's; `tool`: what is wiped with; null: it is the batter's. */
 function besides({
@@ -311,6 +330,8 @@ function besides({
   readonly read: (text: string) => Line;
 }): Line | 'tool' | null {
   const isFat = line?.ingredient?.category === 'fat';
+  // "lid on with a spoon of water"
+  if (line?.ingredient?.id === 'water' && (LID_ON_WITH.test(before) || FOR_STEAM.test(after))) return 'tool';
   // "wipe with half an onion"
   if (
     /\b(?:wip(?:e|es|ed|ing)|rub(?:s|bed|bing)?|greas(?:e|es|ed|ing))\b[^,;.]{0,16}\bwith\s+$/i.test(before) &&
@@ -323,7 +344,11 @@ function besides({
   // semolina cooked in milk keeps its milk
   if (apart?.ingredient && (beside !== FOR_THE_PAN || apart.ingredient.category === 'fat')) return apart;
   // "a teaspoon of butter per panful", "a drop of oil wiped round"
-  return isFat && (PER_PAN.test(after) || IN_EACH_WELL.test(after) || /\bwiped\b/i.test(text))
+  return isFat &&
+    (PER_PAN.test(after) ||
+      IN_EACH_WELL.test(after) ||
+      /\bwiped\b/i.test(text) ||
+      (/^\s*in(?:to)? (?:that|it|there)\b/i.test(after) && HOT_DISH.test(before)))
     ? read(`${text} ${FOR_THE_PAN}`)
     : null;
 }

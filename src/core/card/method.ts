@@ -37,7 +37,7 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
         (DOES_ALONE.test(text) && !APIECE.test(whole)) || (THAT_DOES.test(text) && FEEDS_BESIDE.test(whole)),
       [FED, FED],
     );
-  if (told) return told.count > 1 ? { pieces: told.count, text: told.text } : null;
+  if (told && told.count > 1) return { pieces: told.count, text: told.text };
   const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
     for (const m of text.matchAll(is)) {
