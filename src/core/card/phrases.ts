@@ -40,7 +40,7 @@ export const SO_MANY =
 
 /** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
 export const OTHER_HALF =
-  /,\s*(?:(?:keep|save|reserve|freeze|discard)\s+(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)|(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside))(?:\s+for\s+[\p{L} ]{2,40})?\s*$/iu;
+  /,\s*(?:(?:keep|save|reserve|freeze|discard)\s+(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)|(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside|(?=for\s+(?!(?:the|this)\s+batter)\p{L})))(?:\s*for\s+[\p{L} ]{2,40})?\s*$/iu;
 
 /** The same in the other languages of the names. */
 const PAN_ABROAD =
@@ -105,7 +105,7 @@ export const STATES =
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =
-  /\b(?:tossed|rolled|dusted|coated|dredged|shaken|thinned|loosened|slackened|moistened|mixed|blended)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa|milk|water|cream|the liquid)\b/giu;
+  /\b(?:tossed|rolled|dusted|coated|dredged|shaken|thinned|loosened|slackened|moistened|mixed|blended)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa|milk|water|cream|the liquid)\b|\b(?:tossed|rolled|coated|dredged|shaken|rubbed|brushed)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:(?:lemon|lime|orange)\s+juice|cinnamon(?:\s+sugar)?|spices?)\b/giu;
 
 /** What a thing stands in, or is put into: no measure of it. */
 export const VESSEL = String.raw`(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third|warm|dry)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)`;

@@ -25,8 +25,56 @@ export interface Token {
 const TOKEN =
   /\b[ET]\d{2,4}(?:\(i+\))?(?![\p{L}\d])|\b10x(?=\s+sugar)|\b1:1\b(?=\s+gluten)|\d+(?:[.,]\d+)?\s?(?:%|percent\b|per cent\b)|[\p{L}\p{M}]+(?:[’'][\p{L}\p{M}]+)*[’']?|\d+(?:[.,]\d+)*|[^\s]/giu;
 
+/** Words as cards shorten them, by what is left of them; none is a word of its own, or of another language. */
+const SHORT: ReadonlyMap<string, string> = new Map(
+  Object.entries({
+    flour: 'flr',
+    brown: 'brn',
+    heavy: 'hvy',
+    large: 'lrg lrge lge lg',
+    cream: 'crm',
+    chopped: 'chopd chpd',
+    buttermilk: 'buttermlk bttrmilk',
+    cinnamon: 'cinn',
+    powder: 'pwdr pwd powd',
+    powdered: 'pdr pwdrd',
+    baking: 'bkg bkng',
+    evaporated: 'evap',
+    chocolate: 'choc',
+    whites: 'whts',
+    nutmeg: 'nutm',
+    cornmeal: 'cornml',
+    shortening: 'shrtning shortng shortn',
+    packed: 'pkd',
+    confectioners: 'confec confect',
+    unsalted: 'unsltd',
+    melted: 'mltd',
+  }).flatMap(([word, short]) => short.split(' ').map((s) => [singular(s), singular(word)] as const)),
+);
+/** The same, where a point says that they are shortened. */
+const SHORT_WITH_POINT: ReadonlyMap<string, string> = new Map([
+  ['br', 'brown'],
+  ['sm', 'small'],
+  ['conf', singular('confectioners')],
+  ['cond', 'condensed'],
+  ['gran', 'granulated'],
+  ['sr', 'sour'],
+  ['pow', 'powder'],
+  ['but', 'butter'],
+]);
+
 /** The words and marks of a text, in order. */
 export function tokensOf(text: string): Token[] {
+  const out = tokensAsWritten(text);
+  return out.map((t, n) => {
+    const next = out[n + 1];
+    const isPointed = next?.text === '.' && next.start === t.end;
+    const word = SHORT.get(t.norm) ?? (isPointed ? SHORT_WITH_POINT.get(t.norm) : undefined);
+    return word === undefined ? t : { ...t, norm: word };
+  });
+}
+
+function tokensAsWritten(text: string): Token[] {
   const out: Token[] = [];
   for (const m of text.matchAll(TOKEN)) {
     const word = m[0];

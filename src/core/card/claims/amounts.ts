@@ -11,14 +11,14 @@ import { isWord, type Token } from '../words';
 import { preparationOf, type Reader, type Span, unitOf } from './reader';
 
 export const PREFILL =
-  /^\s*\(?(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|sifted|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))(?![\p{L}])\)?/iu;
+  /^\s*\(?(?:(firmly|tightly|lightly|loosely|well)[\s-]+)?(packed|pkd|sifted|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))(?![\p{L}])\)?/iu;
 
 const POSTFILL =
-  /\b(?:(lightly|loosely)\s+)?(packed|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))\b/i;
+  /\b(?:(lightly|loosely)\s+)?(packed|pkd|spooned|loose|dipped|fluffed|scooped|dip[\s-]+(?:and|&)[\s-]+(?:sweep|level))\b/i;
 
 export function fillOf(how: string | undefined, word: string): FillMethod {
   const w = word.toLowerCase();
-  if (w === 'packed') return /lightly|loosely/i.test(how ?? '') ? 'spooned' : 'packed';
+  if (w === 'packed' || w === 'pkd') return /lightly|loosely/i.test(how ?? '') ? 'spooned' : 'packed';
   if (w === 'sifted' || w === 'fluffed') return w;
   if (/^(?:dip|scoop)/.test(w)) return 'dipped';
   return 'spooned';

@@ -38,7 +38,7 @@ const PER_HEAD =
   /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,;([:–—-]*(?:or|=|soit|entspricht|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;()[\]:–—-]*(?:or|=|soit|entspricht|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 
 const CONNECTS =
   /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
@@ -118,9 +118,9 @@ const ALL_OF_IT =
 /** Measures that are bought full: a weight beside two of them is of one. */
 const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', 'carton', 'pail']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
-const isOfAll = ({ r, cur, between, standing, names }: Follows): boolean =>
+const isOfAll = ({ r, to, cur, between, standing, names }: Follows): boolean =>
   ALL_OF_IT.test(between) ||
-  isPacksOf(nameOf(r, names), countOf(standing).valueOf(), cur.amount) ||
+  isPacksOf(nameOf(r, names.length > 0 ? names : nameWords(r, cur.end, to)), countOf(standing).valueOf(), cur.amount) ||
   (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
 
 /** "1/2 can (200 ml)", "half a block butter, 125 g": of the half, or of the whole; asked. */
