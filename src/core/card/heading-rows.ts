@@ -62,8 +62,10 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   const next = nextRow(r, n);
   const said = roleOf(words);
   // "To cook", and what follows is butter: the pan's, not the method's
-  const cooks = said === 'method' && /^(?:to cook|cooking|for cooking)$/i.test(words) && isItem(next, r, false);
-  const role = cooks ? 'pan' : said;
+  const cooks = said === 'method' && COOKS.test(words) && isItem(next, r, false);
+  // "Finish", and whites below it: of the batter
+  const isBatters = said === 'topping' && /^(?:to )?finish(?:ing)?$/i.test(words) && isOfBatterBelow(n, r);
+  const role = cooks ? 'pan' : isBatters ? 'batter' : said;
   if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
   const untitled = r.title === null && !r.started;
   // below a heading a row without a mark is of the list: "knob of butter for each crepe"
@@ -78,6 +80,18 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   // in the method a heading of steps stays there
   if (!isItem(next, r, role === null)) return headingOfNothing(at, role);
   return role === null ? headingOfSomething(raw, at) : headingOfRole(at, role);
+}
+
+/** What nobody puts on a plate. */
+const NEVER_ON_A_PLATE = new Set(['egg', 'leavening', 'flour', 'starch']);
+/** Whether the list right below holds what only a batter does, with its amount. */
+function isOfBatterBelow(n: number, r: RowReading): boolean {
+  const below = r.rows.slice(n + 1);
+  const end = below.findIndex((x) => x.text === '' || headingShape(x.source, x.text)?.marked === true);
+  return below.slice(0, end < 0 ? below.length : end).some((x) => {
+    const line = readLine(x.text, r.house, {}, null, r.languages);
+    return line.written.length > 0 && NEVER_ON_A_PLATE.has(line.ingredient?.category ?? '');
+  });
 }
 
 /** A heading that no list follows. */
@@ -218,16 +232,24 @@ function shortItems(list: string): readonly string[] | null {
     : null;
 }
 
+/** "To cook: 30 g butter": what follows is the pan's. */
+const COOKS = /^(?:(?:to|for) (?:cook(?:ing)?|fry(?:ing)?|bak(?:e|ing)|brown(?:ing)?)|cooking|frying)$/i;
+const isFatAlone = (list: string, r: RowReading): boolean => {
+  const line = readLine(list.replace(/[.!]$/, ''), r.house, {}, null, r.languages);
+  return line.ingredient?.category === 'fat' && !isMethod(list);
+};
+
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
   const m =
     SPOKEN_HEADING.exec(raw.text) ??
-    /^([\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text) ??
+    /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text) ??
     // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
     /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;
   // "optional: chocolate chips" is said of a thing
-  const role = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
+  const said = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
+  const role = COOKS.test(m[1]) && isFatAlone(m[2], r) ? 'pan' : said;
   if (role === 'method' || role === 'notes') return null;
   // "Sauce: 1 cup berries": what goes with the batter, though sauces can be bought too
   const isBeside = role === 'topping' || role === 'side' || role === 'pan';

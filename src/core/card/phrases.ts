@@ -40,7 +40,7 @@ export const SO_MANY =
 
 /** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
 export const OTHER_HALF =
-  /,\s*(?:(?:keep|save|reserve|freeze|discard)\s+(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)|(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside|(?=for\s+(?!(?:the|this)\s+batter)\p{L})))(?:\s*for\s+[\p{L} ]{2,40})?\s*$/iu;
+  /,\s*(?:(?:keep|save|reserve|freeze|discard)\s+(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)|(?:the\s+)?(?:egg\s+)?(?:yolks?|whites?)\s+(?:saved|kept|reserved|discarded|frozen|put\s+(?:aside|by)|set\s+aside|(?=for\s+(?!(?:the|this)\s+batter)\p{L})))(?:\s*for\s+[\p{L} ]{2,40})?[.!]?\s*$/iu;
 
 /** The same in the other languages of the names. */
 const PAN_ABROAD =
@@ -101,7 +101,7 @@ export const MILLED_TYPE = /(?<=\b(?:dinkel|roggen)mehl,?\s)(?:type?\s)?(?:630|8
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\b(?:finely\s+|coarsely\s+)?(?:ground|milled|blitzed|blended|whizzed|turned|made|pulsed|processed)\s+(?:in)?to\s+(?:an?\s+)?(?:fine\s+|coarse\s+)?(?:flour|powder|meal|crumbs?|dust|paste)\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b|(?<=\beggs?,?\s)split\b/giu;
+  /^(?:the\s+)?(?:scraped\s+)?seeds?\s+(?:of|from|scraped\s+from)\s+(?=(?:\d|an?\s|half|one|two)[^,]*\bvanilla)|\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\b(?:finely\s+|coarsely\s+)?(?:ground|milled|blitzed|blended|whizzed|turned|made|pulsed|processed)\s+(?:in)?to\s+(?:an?\s+)?(?:fine\s+|coarse\s+)?(?:flour|powder|meal|crumbs?|dust|paste)\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b|(?<=\beggs?,?\s)split\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =
@@ -117,6 +117,10 @@ export const IN_A_VESSEL = new RegExp(
 /** Eggs told as separated: what is said of their parts behind it is done to them. */
 export const OF_THE_PARTS =
   /(?<=\b(?:separated|split|parted)\b[^\d]*[,;(]\s*)(?:(?:with|and)\s+)?(?:the\s+)?(?:egg\s+)?(?:whites?|yolks?)\b[^,;()\d]*/giu;
+
+/** "2 cups flour, 1 cup at a time": how it goes in. */
+export const AT_A_TIME =
+  /[,(]\s*(?:about\s+)?(?:[\d½¼¾⅓⅔][\d./]*|an?|one|half(?:\s+an?)?|two)\s*(?:\p{L}+\s+){0,3}?at\s+a\s+time\b\)?/giu;
 
 /** So much of it again: how much that is, is a question; what is done twice isn't. */
 export const TWICE =

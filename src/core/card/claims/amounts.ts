@@ -120,6 +120,7 @@ export function takeMeasures(r: Reader): void {
   // "1 cup mashed banana (about 3)": so many were needed, and the cup is what goes in
   if (/\(\D*\d/.test(r.text) && (readAmount(r.text)?.amount.terms[0]?.unit ?? null) !== null)
     claim(phrases.SO_MANY, 'filler');
+  if (/\bat\s+a\s+time\b/i.test(r.text)) claim(phrases.AT_A_TIME, 'filler');
   for (const [where, what] of NO_AMOUNTS) if (where.test(r.text)) claim(what, 'state');
 }
 

@@ -317,6 +317,8 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'self rising': 'flour-self-raising-us',
   'ww flour': 'flour-whole-wheat',
   'van ext': 'vanilla-extract',
+  'coconut milk drink': 'coconut-drink',
+  'coconut milk beverage': 'coconut-drink',
   'w w flour': 'flour-whole-wheat',
   '1.5% kefir': 'kefir',
   '3.5% kefir': 'kefir',
