@@ -55,6 +55,27 @@ test('a sentence of things and amounts is read; what says no amount is asked abo
   expect(readOnHand('', FRESH_KITCHEN)).toEqual({ things: [], open: [] });
 });
 
+test('a blend is there as itself: a starter, and what a formula takes of it; what is not there is left out', () => {
+  const DISCARD = of('Discard cakes', '240 g sourdough starter', '1 egg', '60 g milk', '3 g baking soda');
+  const read = readOnHand('sourdough discard 480 g, one egg, no butter', FRESH_KITCHEN);
+  expect(read.things.map((t) => [t.ingredient.id, t.grams])).toEqual([
+    ['sourdough-starter', 480],
+    ['egg-large', 50],
+  ]);
+  expect(read.open).toEqual([]);
+  const [first] = usingUpFrom([DISCARD, PLAIN], read.things, FRESH_KITCHEN);
+  // one egg of the two that 480 g want: made once
+  expect(first?.factor).toBeCloseTo(1);
+  expect(first?.uses.map((u) => [u.thing.ingredient.id, Math.round(u.grams)])).toEqual([
+    ['sourdough-starter', 240],
+    ['egg-large', 50],
+  ]);
+  expect(first?.needs.map((n) => n.name)).toEqual(['whole milk', 'baking soda']);
+  // flour and water on hand are still what a starter is fed with
+  const [fed] = usingUpFrom([DISCARD], readOnHand('500 g flour', FRESH_KITCHEN).things, FRESH_KITCHEN);
+  expect(Math.round(fed?.factor ?? 0)).toBe(4);
+});
+
 test.each([
   ['the last of the sour cream, about 200 ml', 'sour-cream 194'],
   ['1.5 l milk going off tomorrow', 'milk-whole 1547'],

@@ -5,6 +5,7 @@
 
 import { readLine } from '../card/line';
 import { isClean } from '../card/prose';
+import { asItself } from '../facts/account';
 import { isShellEgg } from '../formula/eggs';
 import { atEnd, type EndId, type Formula, type FormulaLine } from '../formula/formula';
 import { kindById, schoolOf, usualPortionMl } from '../formula/kinds';
@@ -35,14 +36,17 @@ const WHY_IT_GOES =
   /^(?:(?:about|some|the|my|all|just|only|a (?:few|little|bit of)|(?:the )?(?:last|rest|remains|remainder)(?: bit)? of(?: the)?|left[- ]?over|remaining)\s+)+(?=(?:left[- ]?over\s+)?\p{L}{3,})|\s*[(,]?\s*(?:that (?:is|are|needs?|has|have)\s+)?(?:going (?:off|soft|sour)|left(?:[- ]?over)?|needs? (?:using|to go|eating)|to (?:be used|use) up|about to (?:turn|go)|past its (?:date|best)|near(?:ing)? its date|from (?:yesterday|last night))\b(?: (?:up|tomorrow|today|soon))?\)?$/giu;
 /** Between two things; "a cup and a half" is one. */
 const BETWEEN =
-  /[\n;]|,(?!\d)|(?!\band (?:an? )?(?:half|quarter|third)\b)\band\b(?=\s+(?:\d|an?\b|one|two|three|four|five|six|seven|eight|nine|ten|half))/i;
+  /[\n;]|,(?!\d)|(?!\band (?:an? )?(?:half|quarter|third)\b)\band\b(?=\s+(?:\d|an?\b|one|two|three|four|five|six|seven|eight|nine|ten|half|some\b|plenty\b))/i;
+
+/** "No butter": nothing of it is there. */
+const NONE = /^(?:no|not any|out of|never any)\s+\p{L}+(?:\s\p{L}+)?$/iu;
 
 /** Things, a row each: by comma, semicolon, line, or "and" before a number; "rice, 300 g" is one. */
 function rowsIn(text: string, house: Kitchen): readonly string[] {
   const parts = text
     .split(BETWEEN)
     .map((t) => t.replace(WHY_IT_GOES, ' ').trim())
-    .filter(Boolean);
+    .filter((t) => t !== '' && !NONE.test(t));
   const rows: string[] = [];
   for (const part of parts) {
     const before = rows.at(-1);
@@ -71,11 +75,12 @@ export function readOnHand(text: string, house: Kitchen): OnHandRead {
     open.push({ text: row, why: `More than ${MOST_ON_HAND} things at once: left out.` });
   for (const row of rows.slice(0, MOST_ON_HAND)) {
     const l = readLine(row, house.conventions);
-    const [part] = l.parts;
+    // "200 g sourdough discard": itself, and not its flour and water
+    const [part, ...more] = asItself(l);
     // written twice, it is there twice
     const at = part ? things.findIndex((t) => sameThing(t.ingredient, part.ingredient)) : -1;
     const before = things[at];
-    if (part && l.parts.length === 1 && part.grams > 0) {
+    if (part && more.length === 0 && part.grams > 0) {
       if (before) things[at] = { ...before, text: `${before.text}, ${row}`, grams: before.grams + part.grams };
       else things.push({ text: row, ingredient: part.ingredient, grams: part.grams });
     } else open.push({ text: row, why: l.findings[0]?.message ?? 'Write one thing and how much of it there is.' });
@@ -111,10 +116,13 @@ export const MOST_TIMES_A_CARD = 10;
 /** A thing all but used up counts as used up: this share of it. */
 export const USED_UP = 0.98;
 
+/** What a line takes, as far as it is no topping: a blend that is on hand as itself. */
+const takes = (l: FormulaLine, things: readonly Ingredient[]): ReturnType<typeof asItself> =>
+  l.use === 'topping' ? [] : things.some((t) => t.id === l.ingredient?.id) ? asItself(l) : l.parts;
+
 const inIt = (lines: readonly FormulaLine[], thing: Ingredient): number =>
   lines.reduce(
-    (a, l) =>
-      a + (l.use === 'topping' ? 0 : l.parts.reduce((b, p) => (sameThing(p.ingredient, thing) ? b + p.grams : b), 0)),
+    (a, l) => a + takes(l, [thing]).reduce((b, p) => (sameThing(p.ingredient, thing) ? b + p.grams : b), 0),
     0,
   );
 
@@ -137,7 +145,10 @@ export function usesIn<F>(
   const { pieces, massG } = meansOf(lines, before, factor, portionMl);
   const others = new Map<string, number>();
   for (const l of lines)
-    for (const p of l.use === 'topping' ? [] : l.parts)
+    for (const p of takes(
+      l,
+      found.map((x) => x.thing.ingredient),
+    ))
       if (!found.some((x) => sameThing(x.thing.ingredient, p.ingredient))) {
         const name = kitchenName(p.ingredient).toLowerCase();
         others.set(name, (others.get(name) ?? 0) + p.grams * factor);

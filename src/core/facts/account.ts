@@ -79,17 +79,22 @@ function gramsByIngredient(lines: readonly TallyLine[]): ReadonlyMap<Ingredient,
   return new Map([...sums.values()].map((s) => [s.i, s.grams]));
 }
 
+/** What a line is of, a blend as itself and not as what it is made of. */
+export function asItself(l: AccountLine): readonly TallyPart[] {
+  const { ingredient } = l;
+  return ingredient?.blend && l.parts.length === membersOf(ingredient).length
+    ? [{ ingredient, grams: l.parts.reduce((a, p) => a + p.grams, 0) }]
+    : l.parts;
+}
+
 /**
  * What a line is taken off the shelf as: a blend as itself where the shelf has it ready mixed or nobody takes it apart,
  * else as what it is made of.
  */
 export function takenAs(l: AccountLine, shelf: Shelf): readonly TallyPart[] {
-  const { ingredient } = l;
-  if (!ingredient?.blend || l.parts.length !== membersOf(ingredient).length) return l.parts;
-  const ready = shelf[ingredient.id];
+  const ready = l.ingredient ? shelf[l.ingredient.id] : undefined;
   const isReady = ready !== undefined && (ready.price !== null || ready.onHandG !== null);
-  if (!ingredient.keptWhole && !isReady) return l.parts;
-  return [{ ingredient, grams: l.parts.reduce((a, p) => a + p.grams, 0) }];
+  return l.ingredient?.keptWhole || isReady ? asItself(l) : l.parts;
 }
 
 /** Money of everything with grams. */
