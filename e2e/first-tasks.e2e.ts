@@ -159,6 +159,19 @@ test('one sentence: thirty on a Sunday at nine; what is missing is asked; one wi
   await expect(page.getByText('applesauce for large egg')).toBeVisible();
   await button(page, 'Make this bowl').click();
   await expect(page.getByRole('heading', { name: 'Plan: Regatta griddle cakes, without egg' })).toBeVisible();
+  // who come one after the other have a morning in waves, or come all at once after all
+  await page.goto(`/begin?say=20 at 8 and 15 at 9:30 on ${DAY_AHEAD}`);
+  await expect(page.getByRole('link', { name: '20 at 08:00, then 15 at 09:30: all at once' })).toBeVisible();
+  await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await page.waitForURL(/mornings\/new/);
+  await expect(page.getByLabel('Covers').nth(0)).toHaveValue('20');
+  await expect(page.getByLabel('Covers').nth(1)).toHaveValue('15');
+  await page.goBack();
+  const atOnce = page.getByRole('link', { name: /: all at once$/ });
+  await atOnce.click();
+  await expect(atOnce).toHaveCount(0);
+  await page.getByRole('link', { name: 'Regatta griddle cakes', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Mixing sheet' })).toContainText('for 35 people:');
 });
 
 test('for thirty people; without a scale; what there is used up; begun, given up and undone', async ({ page }) => {
