@@ -302,6 +302,13 @@ test.each<[string, string]>([
   ['nothing with nuts for 20 kids Friday 10', '20 people, 12-04/12-11, 10:00, all without tree-nut+peanut'],
   ['48 silver dollar pancakes at noon', '48 pieces, 12:00, small'],
   ['8@8', '8 people, 08:00'],
+  ['breakfast for 150, Saturday the 12th, 8 to 11', '150 people, 12-12, 08:00'],
+  ['8 to 10 on Saturday', '10 people, 11-28/12-05'],
+  ['the 20th at 9 for 9', '9 people, 12-20, 09:00'],
+  ['3 couples on Saturday at 10', '6 people, 12-05/12-12, 10:00'],
+  ['ten people, Sunday 11, she can’t eat nuts', '10 people, 11-29/12-06, 11:00, 1 without tree-nut+peanut'],
+  ['no more than 10, Friday 9', '10 people, 12-04/12-11, 09:00'],
+  ['make 24', '24 pieces'],
   ['family of 6 plus 4 grandparents', '10 people'],
   ['a party of 6, two of them children', '6 people'],
   ['for 100, half of them children, 2moro 8:30', '100 people, 11-29, 08:30'],
@@ -411,6 +418,13 @@ test('who come one after the other are a morning in waves; another number is sha
   expect(wavesSaid('first sitting 9:00 for 12, second sitting 10:30 for 14 people')).toBe(
     '26 from 09:00: 12 +0, 14 +90; first,second',
   );
+  // hours alone, where waves are spoken of
+  expect(wavesSaid('30 people in two waves at 9 and 10')).toBe('30 from 09:00: 15 +0, 15 +60; ');
+  expect(wavesSaid('two sittings: 9:00 and 10:30, 30 each')).toBe('60 from 09:00: 30 +0, 30 +90; ');
+  expect(wavesSaid('waves of 20 at 8, 9 and 10')).toBe('60 from 08:00: 20 +0, 20 +60, 20 +120; ');
+  expect(wavesSaid('85 covers in three sittings: 7:30, 8:30 and 9:30')).toBe('85 from 07:30: 28 +0, 29 +60, 28 +120; ');
+  // how many come is asked, and the waves are of as many
+  expect(wavesSaid('two waves at 9 and 10')).toBe('null from 09:00: ; ');
   // one hour is no wave
   expect(wavesSaid('20 at 8 on Sunday')).toBe('20 from 08:00: ; ');
   expect(wavesSaid('8 at 8, 4 pancakes each')).toBe('8 from 08:00: ; ');

@@ -35,7 +35,7 @@ export interface Begin extends When {
   readonly pieces: number | null;
   readonly without: readonly Without[];
   /** Who comes after whom, where they don't come all at once; the first is at the time. */
-  readonly waves: readonly WaveSaid[];
+  readonly waves: readonly (WaveSaid & { readonly people: number })[];
   /** What it is made on, of the kitchen's gear, by id. */
   readonly on: readonly string[];
   /** A size that none of the kitchen's gear has. */
@@ -73,7 +73,7 @@ const allergensIn = (said: string): readonly Allergen[] => [
   ...new Set(LACKS.flatMap(([w, of]) => (new RegExp(String.raw`\b(?:${w})\b`, 'i').test(said) ? of : []))),
 ];
 /** One guest, by who it is. */
-const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|another|a (?:friend|guest|neighbou?r|child|kid)`;
+const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|s?he|another|a (?:friend|guest|neighbou?r|child|kid)`;
 const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|an?)\s+)*)?`;
 const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
@@ -253,6 +253,7 @@ const COUNTED = new RegExp(
   String.raw`\b(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT}|(?<=(?:and|plus|[,+&])\s+)an?(?=\s))\s*(?:of\s+)?(?:(?:hungry|more|small|big|little|other)\s+)?(${PERSONS})\b`,
   'gi',
 );
+const COUPLES = new RegExp(String.raw`\b(${COUNT})\s+couples\b`, 'i');
 /** "8 in all". */
 const IN_ALL = new RegExp(
   String.raw`\b(${COUNT})\s+(?:(?:${PERSONS})\s+)?(?:in (?:all|total)|altogether|all told|total)\b`,
@@ -274,6 +275,8 @@ function peopleIn(rest: Rest): number | null {
     if (m && (m[1] !== undefined || m[2] !== undefined)) return 1 + (numberOf(m[1] ?? 'one') ?? 1);
   }
   if (rest.first(ALONE)) return 1;
+  const couples = rest.first(COUPLES);
+  if (couples) return 2 * (numberOf(couples[1] ?? '') ?? 1);
   const inAll = rest.first(IN_ALL);
   if (inAll) {
     rest.all(COUNTED);
@@ -296,7 +299,7 @@ function peopleIn(rest: Rest): number | null {
 
 /** Words that say nothing by themselves. */
 const GLUE =
-  /^(?:a|an|and|at|be|breakfast|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|normal|regular|ordinary|eating|gets?|feed|feeding|whole|sharp|time|waves?|sittings?|seatings?|day|days|latest|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
+  /^(?:a|an|and|at|be|breakfast|brekk(?:ie|y)|brunch|by|coming|come|comes|cook|cooking|every|everybody|everyone|everything|family|for|from|get|group|guests?|hungry|i|in|is|it|just|kids?|make|making|me|morning|my|need|now|of|on|only|our|out|party|people|please|plus|ready|serve|served?|serving|some|that|the|them|then|there|they|this|to|us|want|we|who|whom|which|will|with|have|eat|eats|all|each|no|not|also|one|are|would|like|about|around|roughly|afternoon|evening|o|clock|cm|can|you|plan|having|start|begin|lunch|supper|dinner|total|altogether|we[’']?re|including|incl|among|normal|regular|ordinary|eating|gets?|feed|feeding|whole|sharp|time|waves?|sittings?|seatings?|day|days|latest|up|least|most|more|than|maximum|max|maybe|perhaps|probably|cakes?|[’']?ll|we[’'](?:ll|re)|i[’'](?:ll|m)|there[’'](?:ll|s))$/i;
 
 const EACH = new RegExp(
   String.raw`\b(${NUMBER})(\s+(?:(?:${CAKE}|pieces?|cakes?)\s+)?)(each|apiece|(?:per|a)\s+(?:person|head|guest|plate|child|kid|cover)|for (?:each|every)(?:one|body)?)\b`,
@@ -304,7 +307,10 @@ const EACH = new RegExp(
 );
 const EACH_GETS = new RegExp(String.raw`\b(?:each|everybody|everyone)\s+(?:gets?|has|have|eats?)\s+(${COUNT})\b`, 'i');
 /** "24 pieces": in all. */
-const PIECES = new RegExp(String.raw`\b(${COUNT})\s*(?:pieces?|pcs)\b(?:\s+of\b)?`, 'i');
+const PIECES = new RegExp(
+  String.raw`\b(${COUNT})\s*(?:pieces?|pcs)\b(?:\s+of\b)?|^\s*(?:make|cook|bake|fry)\s+(${COUNT})\s*$`,
+  'i',
+);
 /** "20 people x 2 pancakes". */
 const TIMES = new RegExp(
   String.raw`\b(${COUNT})\s*(?:(?:${PERSONS})\s*)?(?:x|×|times)\s*(${COUNT})\b(?!\s*(?:cm|inch|in\b))`,
@@ -315,7 +321,10 @@ const FOR_SO_MANY = new RegExp(
   'i',
 );
 /** A number that nothing else took. */
-const LOOSE = new RegExp(String.raw`(?<![\d:.,])\b(?!one\b|a\b)(${COUNT})\b(?![\d:.,%]*\d|%)`, 'gi');
+const LOOSE = new RegExp(
+  String.raw`(?<![\d:.,])\b(?!one\b|a\b)(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT})\b(?![\d:.,%]*\d|%)`,
+  'gi',
+);
 const MADE = new RegExp(String.raw`\b(?:(${NUMBER})\s+)?(${CAKE})\b`, 'i');
 const kindOf = (word: string): KindId | null =>
   CAKES.find(([w]) => new RegExp(`^(?:${w})$`, 'i').test(word))?.[1] ?? null;
@@ -335,6 +344,13 @@ function eachIn(rest: Rest): { readonly each: number | null; readonly people: nu
   return { each: numberOf(count), people: null };
 }
 
+/** Waves of which nobody says how many come to each: as many to one as to the other. */
+const shared = (waves: readonly WaveSaid[], people: number): Begin['waves'] =>
+  waves.map((w, n) => ({
+    ...w,
+    people: w.people ?? Math.round((people * (n + 1)) / waves.length) - Math.round((people * n) / waves.length),
+  }));
+
 /**
  * @param gear of this kitchen @param today yyyy-mm-dd, and @param now hh:mm, as it is there
  * @param dayFirst whether 6/12 is the sixth of December
@@ -348,7 +364,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
   const mentions = mentionsIn(rest);
   const pieces = rest.first(PIECES);
   const made = rest.first(MADE);
-  const inWaves = waves.reduce((sum, w) => sum + w.people, 0);
+  const inWaves = waves.reduce((sum, w) => sum + (w.people ?? 0), 0);
   // where nobody else is counted, those who do without are all there are
   const told =
     (inWaves || null) ??
@@ -359,7 +375,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
     null;
   const all = told === null ? mentions.find((m) => m.areAll) : undefined;
   const counted = told ?? (all ? guestsOf(all, null) : null);
-  const count = made?.[1] ?? pieces?.[1];
+  const count = made?.[1] ?? pieces?.[1] ?? pieces?.[2];
   const more =
     counted === null ? 0 : mentions.reduce((sum, m) => sum + (m.isMore ? (guestsOf(m, counted) ?? 0) : 0), 0);
   const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;
@@ -373,7 +389,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
     pieces: count === undefined ? null : numberOf(count),
     ...when,
     ...hour,
-    waves,
+    waves: people === null ? [] : shared(waves, people),
     without: mentions.map((m) => ({ allergens: m.allergens, guests: m === all ? null : guestsOf(m, people) })),
     on,
     sized,

@@ -4,7 +4,8 @@ import { COUNT, numberOf, PERSONS, Rest } from './words';
 
 /** A first hour and the minutes until each wave behind it; what a wave counts is told with it. */
 export interface WaveSaid {
-  readonly people: number;
+  /** Null: only the hours are told. */
+  readonly people: number | null;
   /** After the first wave, min. */
   readonly afterMin: number;
 }
@@ -18,8 +19,47 @@ const IN_SO_MANY = new RegExp(String.raw`\b(?:in\s+)?${COUNT}\s+(?:waves|sitting
 /** What tells one wave from the next. */
 const NEXT_WAVE = /[,;]|\b(?:and|then|plus)\b/giu;
 
+const T = String.raw`(?:\d{1,2}(?:[:.][0-5]\d)?(?:\s*[ap]m)?|ten|nine|eight|seven|eleven|noon)`;
+const HOURS = new RegExp(
+  String.raw`(?:\b(?:at|from)\s+|(?:waves|sittings|seatings)\s*:?\s*(?:at\s+)?)(${T}(?:\s*,\s*${T})*\s*,?\s*(?:and|&|then)\s+(?:at\s+)?${T})\b(?!\s*(?:${PERSONS}|at\b|more\b))`,
+  'i',
+);
+const EACH_WAVE = new RegExp(
+  String.raw`\b(?:waves|sittings|seatings)\s+of\s+(${COUNT})\b|\b(${COUNT})\s+(?:(?:${PERSONS})\s+)?(?:each|in each|to each|per (?:wave|sitting|seating))\b`,
+  'i',
+);
+/** "30 people in two waves at 9 and 10", "sittings at 9 and 10:30, 30 each": hours alone, where waves are spoken of. */
+function hoursOfWaves(rest: Rest): readonly WaveSaid[] {
+  const m = /\b(?:waves|sittings|seatings)\b/i.test(rest.text) ? HOURS.exec(rest.text) : null;
+  const hours = (m?.[1] ?? '')
+    .split(/\s*(?:,|\b(?:and|then)\b|&)\s*/)
+    .filter((x) => x !== '')
+    .map((x) => {
+      const said = `at ${x.replace(/^at\s+/i, '')}`;
+      const time = clearTimeIn(new Rest(said))?.time;
+      return { said, min: time ? minutesInto(time) : null };
+    });
+  const known = hours
+    .flatMap(({ said, min }) => (min === null ? [] : [{ said, min }]))
+    .toSorted((x, y) => x.min - y.min);
+  const [first] = known;
+  if (!m || !first || known.length < 2 || known.length < hours.length) return [];
+  const each = EACH_WAVE.exec(rest.text);
+  const people = numberOf(each?.[1] ?? each?.[2] ?? '');
+  if (each && people !== null) rest.take(each.index, each[0].length);
+  rest.take(m.index, m[0].length);
+  rest.first(IN_SO_MANY);
+  const many = new RegExp(String.raw`\b(?:in\s+)?${COUNT}\s+$`, 'i').exec(rest.text.slice(0, m.index));
+  if (many && /^[ws]/i.test(m[0])) rest.take(many.index, many[0].length);
+  // the first hour is left to be read
+  rest.put(m.index, first.said);
+  return known.map((x) => ({ people, afterMin: x.min - first.min }));
+}
+
 /** "20 at 8 and 15 at 9:30": waves, in their order; none where there are not two. The first hour is left to be read. */
 export function wavesSaidIn(rest: Rest): readonly WaveSaid[] {
+  const hours = hoursOfWaves(rest);
+  if (hours.length > 0) return hours;
   const ends = [...[...rest.text.matchAll(NEXT_WAVE)].map((m) => m.index), rest.text.length];
   const found = ends.flatMap((end, n) => {
     const from = ends[n - 1] ?? 0;

@@ -82,7 +82,7 @@ const RANGES: readonly RegExp[] = [
 ];
 /** "Sunday brunch 11-13": hours, where no others are told. */
 const BARE_RANGE = new RegExp(
-  String.raw`(?<!\bfor\s+)(?<![\d:.,/-])\b(\d{1,2})\s*[-–]\s*(\d{1,2})\b(?!\s*(?:${PERSONS}|cm|[:.\d-]))`,
+  String.raw`(?<!\bfor\s+)(?<![\d:.,/-])\b(\d{1,2})\s*(?:[-–]|(?:to|till|until)\b)\s*(\d{1,2})\b(?!\s*(?:${PERSONS}|cm|[:.\d-]))`,
   'i',
 );
 
@@ -265,7 +265,10 @@ function dayByName(rest: Rest, today: string): Day | null {
     return { day: saturday, orDay: dayAfter(saturday, 1) };
   }
   const numbered = rest.first(
-    new RegExp(String.raw`\bon\s+the\s+(\d{1,2})(?:st|nd|rd|th)\b(?!\s+(?:of\s+)?(?:${MONTHS}))`, 'i'),
+    new RegExp(
+      String.raw`\b(?:(?:on\s+)?(?:mon|tues?|wed|thurs?|fri|sat|sun)\p{L}*,?\s+)?(?:on\s+)?the\s+(\d{1,2})(?:st|nd|rd|th)\b(?!\s+(?:of\s+)?(?:${MONTHS}|us\b|them\b|the\b))`,
+      'iu',
+    ),
   );
   return numbered && { day: dayOfMonth(Number(numbered[1]), today), orDay: null };
 }
@@ -289,6 +292,10 @@ function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly 
     .replace(/ {2,}/g, (m) => '~'.repeat(m.length))
     // "24, Sat": the number is no day's
     .replace(/\b\d{1,3}(?=,\s*(?:mon|tue|wed|thu|fri|sat|sun))/gi, (m) => '~'.repeat(m.length))
+    // "8 to 10 on Saturday": people
+    .replace(/\b\d{1,3}\s+(?:to|or|-)\s+\d{1,3}(?=\s+(?:on\s+)?(?:mon|tue|wed|thu|fri|sat|sun))/gi, (m) =>
+      '~'.repeat(m.length),
+    )
     // "12.12."
     .replace(/\b(\d{1,2})\.(\d{1,2})\.(?=\s|,|~|$)/, '$1/$2 ');
   // where the day comes first, "Dec 12" is read by the other
@@ -358,6 +365,9 @@ function lateTimeIn(rest: Rest): Time | null {
   if (m) return hourAs(Number(m[1]), Number(m[2]));
   const range = BARE_RANGE.exec(rest.text);
   if (!range || Number(range[1]) > 23 || Number(range[2]) > 24) return null;
+  // "8 to 10 on Saturday" are people, where nobody else is counted
+  const others = rest.text.slice(0, range.index) + rest.text.slice(range.index + range[0].length);
+  if (/to|till/i.test(range[0]) && !new RegExp(String.raw`\b${COUNT}\b`, 'i').test(others)) return null;
   rest.take(range.index, range[0].length);
   return hourAs(Number(range[1]), 0);
 }

@@ -75,6 +75,10 @@ export class Rest {
   take(at: number, length: number): void {
     this.text = this.text.slice(0, at) + ' '.repeat(length) + this.text.slice(at + length);
   }
+  /** Writes over what stands there. */
+  put(at: number, text: string): void {
+    this.text = this.text.slice(0, at) + text + this.text.slice(at + text.length);
+  }
   /** The first match, blanked out. */
   first(re: RegExp): RegExpExecArray | null {
     const m = re.exec(this.text);

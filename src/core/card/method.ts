@@ -76,7 +76,7 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
   { is: /(?<=[.!?;]\s)~? ?(\d{1,3})(?=(?:ish| or so)?\.?$|(?:ish| or so)\.\s)/gu, least: 4 },
   // "Ten hoppers.", last of all: of whatever name
   {
-    is: /(?<=^|[.!\n]\s*)(?:about |around |roughly )?(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}(?:s|en)))\.?\s*$/giu,
+    is: /(?<=^|[.!]\s+|\n\s*)(?:about |around |roughly )?(?!\S+ (?:lit(?:re|er)s|grams|cups|kilos|ounces|pints|millilit(?:re|er)s)\b)(\S+ (?:(?:or|to) \S+|(?:\S+ )?\p{L}{3,}(?:s|en)))\.?\s*$/giu,
     least: 1,
   },
 ];
@@ -214,6 +214,9 @@ function countTold(
 /** "Your uncle eats five of them": so many pieces, and nobody is counted. */
 const EATEN = /\b(?:eats?|ate|eaten)\b[^,;.]*\b(?:of (?:them|these|those|it)|cakes?|pancakes?|waffles?)\b/i;
 
+/** "Serve two each": on a plate. */
+const SERVED_EACH = /\bserved? (?:about )?\S+ (?:each|apiece|(?:per|a) (?:person|head|guest))\b/i;
+
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
   /^(?!.*\b(?:cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
@@ -228,7 +231,9 @@ export function servingClaim(
       notes,
     );
   const many = counted && readNumber(inFigures(counted[1] ?? ''));
-  if (counted && many) return { people: (many.high ?? many.low).valueOf(), text: counted[0] };
+  const isOfShare =
+    counted && /\b(?:halve|half|double|triple|scale|third)\b[^.;\n]*$/i.test(notes.slice(0, counted.index));
+  if (counted && many && !isOfShare) return { people: (many.high ?? many.low).valueOf(), text: counted[0] };
   const dish = DISH_FOR.exec(notes);
   const eaters = dish && readNumber(inFigures(dish[1] ?? ''));
   if (dish && eaters) return { people: eaters.low.valueOf(), text: dish[0] };
@@ -244,7 +249,7 @@ export function servingClaim(
   const told = countTold(
     said,
     (text, sentence) =>
-      (PEOPLE.test(text) && !EATEN.test(text)) ||
+      (PEOPLE.test(text) && !EATEN.test(text) && !SERVED_EACH.test(text)) ||
       (DOES_ALONE.test(text) && yieldClaim(notes, said)?.text !== text && !APIECE.test(sentence)) ||
       // "does six, two apiece": pieces
       (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&

@@ -114,6 +114,10 @@ export const IN_A_VESSEL = new RegExp(
   'giu',
 );
 
+/** "Pumpkin from a tin": what it came in. */
+export const FROM_A_PACK =
+  /\b(?:out of|from) (?:an?|the) (?:(?:small|large|opened|shop-bought) )*(?:tin|can|carton|packet|jar|tub|box|bag|bottle|freezer|shop)\b/giu;
+
 /** Eggs told as separated: what is said of their parts behind it is done to them. */
 export const OF_THE_PARTS =
   /(?<=\b(?:separated|split|parted)\b[^\d]*[,;(]\s*)(?:(?:with|and)\s+)?(?:the\s+)?(?:egg\s+)?(?:whites?|yolks?)\b[^,;()\d]*/giu;

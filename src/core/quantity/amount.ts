@@ -114,6 +114,8 @@ const COMMAED = new Set(['kg', 'l']);
 function otherFor(other: Fraction | undefined, low: Fraction, said: string, unit: string | null): Fraction | undefined {
   if (!other) return undefined;
   if (said.includes('/') || said.includes('\u2044')) return other;
+  // "1 200 g": a thousand and more, or one of so much
+  if (/^\d\s\d{3}$/.test(said)) return other;
   if (said.includes('.')) return unit !== null && POINTED.has(unit) ? other : undefined;
   return unit !== null && COMMAED.has(unit) && low.compare(1000) >= 0 ? other : undefined;
 }

@@ -108,6 +108,13 @@ const VULGAR_ONLY = new RegExp(`^(${V})(?:\\s+(?:of\\s+)?an?\\b(?=\\s))?`, 'i');
 const THOUSANDS = /^(\d{1,3}(?:,\d{3})+)(?![\d,])/;
 /** Thousands parted by an apostrophe; by a gap where that can be nothing else: "1 000 g" is no pack of a size. */
 const PARTED = /^([1-9]\d{0,2}(?:['\u2019\u2009\u202f]\d{3}| 000))(?=\s*(?:g|grams?|gr|ml)\b)/i;
+/** "1 200 g": a thousand and two hundred, or one of 200 g; before the word of a pack it is so many packs. */
+const PACKS =
+  'tubs?|tins?|cans?|cartons?|packs?|packets?|packages?|pkgs?|sachets?|bars?|blocks?|pots?|jars?|bottles?|bags?|boxes|box|pieces?|containers?|balls?|sticks?|slices?|pouch(?:es)?|punnets?|portions?';
+const GAP_OR_PACK = new RegExp(
+  String.raw`^([1-9])[ \u00a0]([1-9]\d\d|0[1-9]\d|00[1-9])(?=\s*(?:g|grams?|gr|ml)\b(?!\s*(?:\)\s*)?(?:\p{L}+\s+){0,2}(?:${PACKS})\b))`,
+  'iu',
+);
 const DECIMAL = /^(\d{1,9}(?:[.,]\d{1,6})?|\.\d{1,6})(?![\d])/;
 const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const DIGIT_AND = new RegExp(`^(\\d{1,3})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
@@ -122,6 +129,16 @@ const TENS_WORD = 'twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 /** "three hundred", "a hundred and fifty", "two hundred and twenty-five". */
 const HUNDREDS = new RegExp(
   `^(an?|${WORD})\\s+hundred(?:(?:\\s+and)?\\s+(?:(${TENS_WORD})(?:[\\s-]+(${UNIT_WORD}))?|(${WORD})))?\\b(?!\\s+hundred)`,
+  'i',
+);
+/** "One twenty five", "two fifty", of grams or millilitres: a hundred and more. */
+const HUNDRED_LEFT_OUT = new RegExp(
+  `^(${UNIT_WORD})\\s+(${TENS_WORD})(?:[\\s-]+(${UNIT_WORD}))?(?=\\s+(?:g|gr|grams?|ml|mils?|millilit(?:re|er)s?)\\b)`,
+  'i',
+);
+/** "One point five". */
+const POINT = new RegExp(
+  `^(${UNIT_WORD}|ten|eleven|twelve|zero|nought)\\s+point\\s+(${UNIT_WORD})(?:\\s+(${UNIT_WORD}))?\\b`,
   'i',
 );
 /** "twenty five", "thirty-two". */
@@ -169,6 +186,10 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
       Number(m[2]) > 0 && !isSlashRange(Number(m[1]), Number(m[2])) ? oneOf(fraction(m[1], m[2]), m[0].length) : null,
   ],
   [VULGAR_ONLY, (m) => oneOf(new Fraction(VULGAR[m[1] ?? ''] ?? 0), m[0].length)],
+  [
+    GAP_OR_PACK,
+    (m) => oneOf(new Fraction(Number(`${m[1]}${m[2]}`)), m[0].length, new Fraction(Number(m[1])).mul(Number(m[2]))),
+  ],
   [PARTED, (m) => oneOf(new Fraction((m[1] ?? '').replace(/\D/g, '')), m[0].length)],
   [
     THOUSANDS,
@@ -225,6 +246,14 @@ function readWords(text: string): One | null {
   if (m) return { value: new Fraction(1, part(m[1])), length: m[0].length };
   m = HUNDREDS.exec(text);
   if (m) return { value: new Fraction(100 * word(m[1]) + word(m[2]) + word(m[3]) + word(m[4])), length: m[0].length };
+  m = HUNDRED_LEFT_OUT.exec(text);
+  if (m) return { value: new Fraction(100 * word(m[1]) + word(m[2]) + word(m[3])), length: m[0].length };
+  m = POINT.exec(text);
+  if (m)
+    return {
+      value: new Fraction(100 * word(m[1]) + 10 * word(m[2]) + word(m[3]), 100),
+      length: m[0].length,
+    };
   m = TENS.exec(text);
   if (m) return { value: new Fraction(word(m[1]) + word(m[2])), length: m[0].length };
   m = COUPLE.exec(text);

@@ -104,6 +104,7 @@ const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
   [/toss|roll|dust|coat|dredg|shak|thinned|loosened|slackened|moistened|mixed|blended/i, phrases.TURNED_IN],
   [/\bin(?:to)?\s/i, phrases.IN_A_VESSEL],
   [/\b(?:separated|split|parted)\b/i, phrases.OF_THE_PARTS],
+  [/\b(?:out of|from)\b/i, phrases.FROM_A_PACK],
   [/\(/, phrases.REMARK],
   [/sift|siev/i, phrases.SIFTED_OFTEN],
   [/\bnot\b/i, phrases.NOT],

@@ -2,12 +2,12 @@
 import Fraction from 'fraction.js';
 import { type NameReading, readName } from '../../pantry/lookup';
 import { FILLER, HARMLESS, LEADS_INTO_STATE, STATE } from '../../pantry/tables/words';
-import type { Amount } from '../../quantity/amount';
+import { type Amount, readAmount } from '../../quantity/amount';
 import { readNumber } from '../../quantity/number';
 import { plain } from '../../quantity/units';
 import { isWord, tokensOf } from '../words';
 import type { NamedThing } from './choices';
-import { finish, type Reader, type SplitLine } from './reader';
+import { finish, type Reader, type SplitLine, unitOf } from './reader';
 
 const PART_OF =
   /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained|fresh|egg)\s+)?(zest|rind|peel|juice|yolks?|whites?)(?:\s*(?:and|&|\/)\s*(zest|rind|peel|juice))?\s+(?:(?:of|from)\s+)?(?=[\dah½¼¾otf])(.+)$/i;
@@ -38,6 +38,19 @@ const pieces = (low: Fraction, high: Fraction | null): Amount => ({
   approximate: false,
 });
 
+/** "(60 ml)", ", about 2 tbsp" behind a fruit: how much comes of it; null: nothing is told, or more than that. */
+function measureBehind(r: Reader, from: number, to: number) {
+  const m =
+    /(?:\s*[([]\s*|\s*,\s*)(?:(?:about|approx\.?|roughly|around|ca\.?|so|that[’']?s|=|~)\s*)*(\d[^()[\]]*|[½¼¾⅓⅔⅛][^()[\]]*)[)\]]?\s*$/iu.exec(
+      r.text.slice(from, to),
+    );
+  const said = m?.[1]?.trimEnd() ?? '';
+  const read = said === '' ? null : readAmount(said);
+  if (!m || !read || unitOf(read.amount) === null || read.length < said.length) return null;
+  const start = from + m.index + m[0].indexOf(said);
+  return { from: from + m.index, amount: read.amount, span: { start, end: start + said.length } };
+}
+
 /** "zest and juice of 1 lemon", "whites of 3 eggs". */
 export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   if (!/zest|rind|peel|juice|yolk|white/i.test(r.text)) return null;
@@ -48,8 +61,9 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   const n = readNumber(whole);
   if (!n) return null;
   const after = from + text.length - whole.length + n.length;
+  const measured = measureBehind(r, after, to);
   // "(wax free)" says nothing of which fruit
-  const rest = tokensOf(r.text.slice(after, to).replace(/\([^()\d]*\)/g, ' ')).filter(isWord);
+  const rest = tokensOf(r.text.slice(after, measured?.from ?? to).replace(/\([^()\d]*\)/g, ' ')).filter(isWord);
   const noun = rest.filter(
     (t) => !FILLER.has(t.norm) && !HARMLESS.has(t.norm) && !/^(?:whole|unwaxed|fresh|large|medium|small)$/.test(t.norm),
   );
@@ -69,10 +83,13 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   const second = also === null ? null : called(also);
   if (!first || (also !== null && !second) || tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm)))
     return null;
-  const amount = pieces(n.low, n.high);
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
   const numberAt = after - n.length;
   r.claim(numberAt, after, 'amount');
+  // how much comes of them is what goes in; of two parts it is told of neither
+  const isMeasured = measured !== null && second === null;
+  if (measured) r.claim(measured.from, to, isMeasured ? 'amount' : 'filler');
+  const amount = isMeasured ? measured.amount : pieces(n.low, n.high);
   for (const t of r.tokens) {
     if (t.as !== null || !isWord(t)) continue;
     if (/^(?:zest|rind|peel|juice|yolk|white|whites|egg|lemon|orange|lime)$/.test(t.norm)) t.as = 'ingredient';
@@ -81,7 +98,7 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   return {
     ...finish(r),
     amounts: [amount],
-    amountSpans: [{ start: numberAt, end: after }],
+    amountSpans: [isMeasured ? measured.span : { start: numberAt, end: after }],
     name: word(first),
     said: first,
     extras: second ? [{ amount, name: word(second), said: second }] : [],

@@ -197,6 +197,17 @@ function sizedBefore(r: Reader, own: readonly Token[], { at }: LaterAmount, to: 
   return { name, said: `${saidBy(r, own)} ${egg.text}`, alternatives: [] };
 }
 
+/** "100 g plain and 50 g rye flour": flour, whose noun stands at the end; null: something else. */
+function lentBefore(r: Reader, own: readonly Token[], first: LaterAmount | undefined, to: number): NamedThing | null {
+  const noun =
+    first && /^(?:and|plus|\+|&)$/i.test(first.joined ?? '') ? r.free(first.at.end, to).filter(isWord).at(-1) : null;
+  if (!noun || own.length === 0 || !isUnknown(nameOf(r, own))) return null;
+  const name = lentName(r, [...own, noun]);
+  if (name.kind !== 'found') return null;
+  claimName(own, { ...name, as: name.as.slice(0, own.length) });
+  return { name, said: `${saidBy(r, own)} ${noun.text}`, alternatives: [] };
+}
+
 /** More amounts with words of their own: sums, differences, things besides, things instead. */
 export function several(
   r: Reader,
@@ -210,7 +221,7 @@ export function several(
   const [first] = later;
   const mainEnd = first ? Math.min(first.at.start, joinAt(r, first)) : to;
   const own = r.free(from, mainEnd).filter(isWord);
-  const named = (first?.or && sizedBefore(r, own, first, to)) || readNames(r, own);
+  const named = (first?.or && sizedBefore(r, own, first, to)) || lentBefore(r, own, first, to) || readNames(r, own);
   const line: Line = { r, named, amounts, spans, extras: [], alternatives: [], problem: null };
   for (const [n, l] of later.entries()) {
     r.claim(joinAt(r, l), l.at.start, 'filler');

@@ -1,4 +1,5 @@
 /** A line of one amount, however often it is said: its thing, how the measure was filled, what is done to it. */
+import { type NameReading, readName } from '../../pantry/lookup';
 import type { Amount } from '../../quantity/amount';
 import type { LineFinding } from '../parts';
 import { isWord, type Token } from '../words';
@@ -6,7 +7,7 @@ import { fillOf, fullAfter, PREFILL, takeFillAfter } from './amounts';
 import { listedThings, type NamedThing, readEach, readNames, severalThings } from './choices';
 import { fruitPart } from './fruit';
 import { isUnknown, nameOf } from './names';
-import { finish, type Reader, type Span, type SplitLine } from './reader';
+import { finish, type Reader, type Span, type SplitLine, unitOf } from './reader';
 
 /** "1 tsp each ginger and nutmeg": a line of each. @returns null where the things are not understood */
 function eachOf(
@@ -69,6 +70,12 @@ function problemOf(r: Reader, named: NamedThing, free: readonly Token[], measure
     : null;
 }
 
+/** "1/2 cube yeast": pressed yeast alone is sold so. */
+function yeastByTheCube(r: Reader, { name }: NamedThing, [a]: readonly Amount[]): NameReading | null {
+  const isCube = a !== undefined && unitOf(a) === 'cube-42g';
+  return isCube && name.kind === 'found' ? readName(['fresh', 'yeast'], r.asking.house) : null;
+}
+
 export function single(r: Reader, from: number, to: number, amounts: Amount[], spans: Span[]): SplitLine {
   const [span] = spans;
   // right behind the amount, or right before the thing
@@ -86,12 +93,12 @@ export function single(r: Reader, from: number, to: number, amounts: Amount[], s
   const named = readNames(r, open);
   const out = { ...finish(r), amounts, amountSpans: spans, ...named };
   takeFillAfter(r);
-  const juiced = fruitPart(r, named);
+  const meant = fruitPart(r, named) ?? yeastByTheCube(r, named, amounts);
   const problem = problemOf(r, named, free, amounts.length > 0);
   return {
     ...out,
     fill: r.fill,
-    ...(juiced && { name: juiced, said: named.said }),
+    ...(meant && { name: meant, said: named.said }),
     ...(problem && { problem }),
   };
 }

@@ -191,7 +191,7 @@ export const finish = (r: Reader): SplitLine => ({
 });
 
 /** "1 tsp soda dissolved in 1 tbsp water": what joins a thing to another that it is put into, as a pattern. */
-export const PUT_INTO = String.raw`(?:dissolved|soaked|melted|stirred|mixed|beaten|whisked|sifted|bloomed|steeped|soured|warmed|slaked)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with))|(?<=^[^,;.:]{3,50}\s)(?<!\b(?:stir|sift|fold|beat|mix|whisk|rub|pour|put|add|throw|tip|goes?|going|work|drop|melt(?:ed)?|cook|boil|stirred|folded|beaten|mixed)\s)in`;
+export const PUT_INTO = String.raw`(?:dissolved|soaked|melted|stirred|mixed|beaten|whisked|sifted|bloomed|steeped|soured|warmed|slaked|proofed|proved|activated|woken|sponged)\s+(?:together\s+)?(?:in|into|with|to a paste (?:in|with))|(?<=^[^,;.:]{3,50}\s)(?<!\b(?:stir|sift|fold|beat|mix|whisk|rub|pour|put|add|throw|tip|goes?|going|work|drop|melt(?:ed)?|cook|boil|stirred|folded|beaten|mixed)\s)in`;
 
 export const twoAmounts = (message: string): LineFinding => ({ code: 'two-amounts', message });
 

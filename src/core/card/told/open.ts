@@ -7,7 +7,7 @@ import { type Clause, FRIES_OTHER, hundredths, type ToldFact } from './clause';
 import { bareCelsius } from './heat';
 import { fatNamedIn } from './pan-fat';
 import { portionAmidst } from './portion';
-import { isWork, OVEN_WORD, speaksOfIron } from './sides';
+import { BETWEEN_LOADS, isWork, OVEN_WORD, speaksOfIron, UNDER_FOIL } from './sides';
 import { HOT_SURFACE } from './words';
 
 /** From here on a method is at the heat. */
@@ -85,7 +85,15 @@ export function leftOpen(
           // "let it sit while the iron heats, ten minutes": how long, in the clause behind
           (c.sentence.includes(f.words) && f.taken === 'told' && f.value === hundredths(c.times[0]?.min ?? 0))),
     );
-    if (c.taken !== 'told' || isTaken || AFTERWARDS.test(c.text) || FRIES_OTHER.test(c.text) || SOAKED.test(c.text))
+    const isOthers = UNDER_FOIL.test(c.text) || BETWEEN_LOADS.test(c.sentence);
+    if (
+      c.taken !== 'told' ||
+      isTaken ||
+      isOthers ||
+      AFTERWARDS.test(c.text) ||
+      FRIES_OTHER.test(c.text) ||
+      SOAKED.test(c.text)
+    )
       continue;
     const [time] = isWork(clauses, n) ? [] : c.times;
     const open = time ? mayBe(time.min, atHeat) : null;

@@ -133,6 +133,12 @@ const KEPT = /\b(?:keeps?|kept|hold|holds|wait|waits)\b[^,;.]*\b(?:oven|warm|dra
 const STAYS_SHUT =
   /\b(?:do(?:n[’']t| not)|never|no) open(?:ing)?\b|\b(?:oven|door)\b[^,;.]*\b(?:stays?|kept?|remains?|keep it) (?:shut|closed)\b|\bkeep (?:the (?:oven )?door|the oven) (?:shut|closed)\b|\b(?:peek|look)(?:ing)?\b[^,;.]*\bfirst\b/i;
 
+/** "Cover with foil for the first 10 minutes": a part of the bake. */
+export const UNDER_FOIL = /\b(?:foil|cover(?:ed)?|lid on)\b[^,;.]*\bfor the (?:first|last)\b/i;
+
+/** "One minute between batches": the griddle's. */
+export const BETWEEN_LOADS = /\bbetween (?:batches|loads|rounds|goes|each (?:batch|load))\b/i;
+
 /** A pan heats empty: nothing is poured before, and what is baked then has its own time. */
 function isEmptyIn(clauses: readonly Clause[], n: number): boolean {
   const text = clauses[n]?.text ?? '';
@@ -191,6 +197,8 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     isEmptyIn(clauses, n) ||
     KEPT.test(text) ||
     STAYS_SHUT.test(text) ||
+    UNDER_FOIL.test(text) ||
+    BETWEEN_LOADS.test(c.sentence) ||
     /^(?:but )?(?:mostly|usually|often|normally) it(?:[’']s| is)\b/i.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
     BLENDED.test(was) ||
@@ -222,8 +230,10 @@ const WAFFLES = /\b(?:waffles?|waffeln?|gaufres?|gofres?)\b/i;
 /** An oven by its name; "four minutes" are of none. */
 export const OVEN_WORD = /\b(?:oven|ofen|horno|(?:au|le|du) four)\b/i;
 /** Whether an iron is spoken of, and no skillet of cast iron. */
+/** "Close and cook". */
+const SHUTS = /^(?:then |and )?close(?: it| the lid)?(?: and)? (?:cook|bake)\b/i;
 export const speaksOfIron = (clauses: readonly Clause[]): boolean =>
-  clauses.some((c) => WAFFLES.test(c.sentence) || IRON.test(c.sentence));
+  clauses.some((c) => WAFFLES.test(c.sentence) || IRON.test(c.sentence) || SHUTS.test(c.text));
 
 /** Steam tells of an iron; under a lid a piece that is turned steams too. */
 const STEAMS = /\bsteam(?:s|ing)?(?! for\b)/i;

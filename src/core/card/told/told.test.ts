@@ -94,6 +94,13 @@ test.each([
   ['Ladle 60 ml per pancake onto the griddle.', 'portion 60 ml piece'],
   ['Add 1/4 cup milk to the batter.', ''],
   ['A big spoonful of batter each.', 'asked: portion A big spoonful piece'],
+  // what is made by volume, given each, or another amount of: no count
+  ['Makes about 1.2 litres.', ''],
+  ['Serve two each.', ''],
+  ['Half this for two people.', ''],
+  ['Close and cook 4 1/2 min.', 'bake 4.5 min'],
+  ['Cover with foil for the first 10 minutes.', ''],
+  ['Rest between batches so the griddle recovers, one minute.', ''],
   // a spoon that measures nothing, and time that is no batter's
   ['The batter should coat the back of a spoon.', ''],
   ['Let it sit while the iron heats, ten minutes or so.', 'rest 10 min batter'],

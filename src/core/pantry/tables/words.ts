@@ -130,7 +130,7 @@ export const STATE: ReadonlySet<string> = new Set([
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
   spooned dipped levelled leveled fluffed loose sieved scooped swept tapped heaped-up aerated measured weighed poured
-  wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed left opened
+  wilted dip sweep straight fridge refrigerator freezer oven microwave warmed-through taken out overnight earlier ahead beforehand brewed left opened heated crumbed
   reif reife reifer entier kall einzeln nacheinander abwechselnd wechsel portionsweise dazu unterruhren unterheben unterziehen verruhren verquirlen geruhrt ruhren punto
   twice thrice scraped shaken stirred bashed scored wiped turned juicy bruised segmented rolled pinched browned`,
   ),
@@ -189,7 +189,7 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['tinned', /^(?:pumpkin|puree|sweetcorn|pineapple|peach|pear|cherry|mango|apricot|plum)$/],
   ['canned', /^(?:pumpkin|puree|sweetcorn|pineapple|peach|pear|cherry|mango|apricot|plum)$/],
   ['unsalted', /^(?:almond|walnut|pecan|hazelnut|cashew|pistachio|peanut|nut|margarine|shortening|lard|seed)$/],
-  ['salted', /^(?:peanut butter)$/],
+  ['salted', /^(?:peanut butter|courgette|zucchini|potato|onion|cabbage|cucumber|carrot|aubergine|eggplant)$/],
   ['refined', /^(?:oil|sugar|salt)$/],
   ['virgin', /^oil$/],
   ['strong', /^(?:coffee|espresso|tea|cheese|rum)$/],
