@@ -164,3 +164,37 @@ test('where the browser keeps nothing the page itself remembers, and the window 
     Reflect.deleteProperty(globalThis, 'window');
   });
 });
+
+test.each([
+  ['reload', true],
+  ['navigate', false],
+])('a name that is let go of after five seconds: %s', async (type, keeps) => {
+  await jest.isolateModulesAsync(async () => {
+    jest.useFakeTimers();
+    const { claimTab, thisTab } = await import('./drafts');
+    const first = thisTab();
+    const entries = jest
+      .spyOn(performance, 'getEntriesByType')
+      .mockReturnValue([{ type } as unknown as PerformanceEntry]);
+    // the page before holds the name of its tab until then; every other name is free
+    const request = (name: string, { signal }: { signal: AbortSignal }, holding: () => Promise<void>): Promise<void> =>
+      new Promise((_, fail) => {
+        signal.addEventListener('abort', () => fail(new Error('held')));
+        setTimeout(() => void holding(), name.endsWith(first) ? 5000 : 0);
+      });
+    jest.spyOn(AbortSignal, 'timeout').mockImplementation((ms) => {
+      const c = new AbortController();
+      setTimeout(() => c.abort(), ms);
+      return c.signal;
+    });
+    Object.defineProperty(globalThis, 'navigator', { value: { locks: { request } }, configurable: true });
+    const claimed = claimTab();
+    await jest.advanceTimersByTimeAsync(6000);
+    await claimed;
+    expect(thisTab() === first).toBe(keeps);
+    Object.defineProperty(globalThis, 'navigator', { value: undefined, configurable: true });
+    entries.mockRestore();
+    jest.restoreAllMocks();
+    jest.useRealTimers();
+  });
+});

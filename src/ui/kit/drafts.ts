@@ -37,13 +37,19 @@ let tab: string | null = null;
 let claimed: Promise<void> | null = null;
 export const thisTab = (): string => (tab ??= rememberInTab(TAB, tabsOwn(TAB) ?? crypto.randomUUID()));
 
-/** ms to wait for this tab's name: a reload may wake before the page it replaces has let go. */
-const LET_GO_MS = 2000;
+/**
+ * ms to wait for this tab's name: a reload may wake before the page it replaces has let go, on a busy machine long
+ * before; any other page that finds it held is a tab that was doubled.
+ */
+const [LET_GO_MS, RELOADED_LET_GO_MS] = [2000, 20_000];
+const isReload = (): boolean =>
+  performance.getEntriesByType('navigation').some((e) => (e as PerformanceNavigationTiming).type === 'reload');
 /** Holds this tab's name as long as it lives; a tab that was doubled with its memory takes another. */
 export function claimTab(): Promise<void> {
   claimed ??= (async (): Promise<void> => {
     const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
     if (!locks) return;
+    const mostMs = isReload() ? RELOADED_LET_GO_MS : LET_GO_MS;
     const hold = (name: string): Promise<boolean> =>
       new Promise((told) => {
         const holding = (): Promise<void> => {
@@ -51,7 +57,7 @@ export function claimTab(): Promise<void> {
           return new Promise(() => {});
         };
         // refused when the time is up: another tab holds the name
-        locks.request(lockOf(name), { signal: AbortSignal.timeout(LET_GO_MS) }, holding).catch(() => told(false));
+        locks.request(lockOf(name), { signal: AbortSignal.timeout(mostMs) }, holding).catch(() => told(false));
       });
     while (!(await hold(thisTab()))) tab = rememberInTab(TAB, crypto.randomUUID());
   })();
