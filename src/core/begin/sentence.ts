@@ -283,7 +283,12 @@ function peopleIn(rest: Rest): number | null {
     return numberOf(inAll[1] ?? '');
   }
   const group = rest.first(GROUP);
-  let sum = group && numberOf(group[1] ?? '');
+  return sumOfCounted(rest, group && numberOf(group[1] ?? ''));
+}
+
+/** All that are counted, by whatever word. @param group a party of so many, to which others may be added */
+function sumOfCounted(rest: Rest, group: number | null): number | null {
+  let sum = group;
   let ofAll = group !== null;
   for (const m of rest.text.matchAll(COUNTED)) {
     const n = numberOf(m[1] ?? '') ?? 0;

@@ -51,6 +51,20 @@ function measureBehind(r: Reader, from: number, to: number) {
   return { from: from + m.index, amount: read.amount, span: { start, end: start + said.length } };
 }
 
+const PARTS_OF_EGG: Readonly<Record<string, string>> = { yolk: 'egg yolk', white: 'egg white' };
+/** What a part of a fruit or an egg is called in the pantry; null: it has none of that name. */
+const partName = (of: string, part: string): string | null =>
+  (of === 'egg' ? PARTS_OF_EGG[part] : FRUITS[of]?.[part === 'juice' ? 1 : 0]) ?? null;
+
+/** The part and what it is of are the ingredient; what else is left says what is done to it, or nothing. */
+function claimParts(r: Reader): void {
+  for (const t of r.tokens) {
+    if (t.as !== null || !isWord(t)) continue;
+    if (/^(?:zest|rind|peel|juice|yolk|white|whites|egg|lemon|orange|lime)$/.test(t.norm)) t.as = 'ingredient';
+    else t.as = STATE.has(t.norm) ? 'state' : 'filler';
+  }
+}
+
 /** "zest and juice of 1 lemon", "whites of 3 eggs". */
 export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   if (!/zest|rind|peel|juice|yolk|white/i.test(r.text)) return null;
@@ -71,16 +85,8 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   const tail = noun.slice(1);
   const part = plain(m[1] ?? '').replace(/s$/, '');
   const also = m[2] ? plain(m[2]) : null;
-  const called = (p: string): string | null =>
-    fruit === 'egg'
-      ? p === 'yolk'
-        ? 'egg yolk'
-        : p === 'white'
-          ? 'egg white'
-          : null
-      : (FRUITS[fruit]?.[p === 'juice' ? 1 : 0] ?? null);
-  const first = called(part);
-  const second = also === null ? null : called(also);
+  const first = partName(fruit, part);
+  const second = also === null ? null : partName(fruit, also);
   if (!first || (also !== null && !second) || tail.some((t) => !STATE.has(t.norm) && !LEADS_INTO_STATE.has(t.norm)))
     return null;
   const word = (name: string): NameReading => readName(name.split(' '), r.asking.house);
@@ -90,11 +96,7 @@ export function partOf(r: Reader, from: number, to: number): SplitLine | null {
   const isMeasured = measured !== null && second === null;
   if (measured) r.claim(measured.from, to, isMeasured ? 'amount' : 'filler');
   const amount = isMeasured ? measured.amount : pieces(n.low, n.high);
-  for (const t of r.tokens) {
-    if (t.as !== null || !isWord(t)) continue;
-    if (/^(?:zest|rind|peel|juice|yolk|white|whites|egg|lemon|orange|lime)$/.test(t.norm)) t.as = 'ingredient';
-    else t.as = STATE.has(t.norm) ? 'state' : 'filler';
-  }
+  claimParts(r);
   return {
     ...finish(r),
     amounts: [amount],
