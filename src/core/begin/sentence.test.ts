@@ -423,7 +423,7 @@ test('who come one after the other are a morning in waves; another number is sha
   expect(wavesSaid('two sittings: 9:00 and 10:30, 30 each')).toBe('60 from 09:00: 30 +0, 30 +90; ');
   expect(wavesSaid('waves of 20 at 8, 9 and 10')).toBe('60 from 08:00: 20 +0, 20 +60, 20 +120; ');
   expect(wavesSaid('85 covers in three sittings: 7:30, 8:30 and 9:30')).toBe('85 from 07:30: 28 +0, 29 +60, 28 +120; ');
-  // how many come is asked, and the waves are of as many
+  // how many come is asked, and the hours but the first are not kept
   expect(wavesSaid('two waves at 9 and 10')).toBe('null from 09:00: ; ');
   // one hour is no wave
   expect(wavesSaid('20 at 8 on Sunday')).toBe('20 from 08:00: ; ');

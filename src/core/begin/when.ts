@@ -284,18 +284,20 @@ const NO_DAY = new RegExp(
   String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of)\s+${COUNT}(?![\d:.]|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,]|$)`,
   'giu',
 );
+/** Numbers right before a weekday that are no date of it. */
+const BEFORE_WEEKDAY =
+  /\b\d{1,3}(?:(?=,\s*(?:mon|tue|wed|thu|fri|sat|sun))|\s+(?:to|or|-)\s+\d{1,3}(?=\s+(?:on\s+)?(?:mon|tue|wed|thu|fri|sat|sun)))/gi;
+/** Keeps the place of what is no date. */
+const hidden = (m: string): string => '~'.repeat(m.length);
+
 /** A day in words or figures, with the place behind it; numbers of people are none. */
 function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly end: number }) | null {
   // over what is read already no date goes on
   const text = rest.text
-    .replace(NO_DAY, (m) => '~'.repeat(m.length))
-    .replace(/ {2,}/g, (m) => '~'.repeat(m.length))
-    // "24, Sat": the number is no day's
-    .replace(/\b\d{1,3}(?=,\s*(?:mon|tue|wed|thu|fri|sat|sun))/gi, (m) => '~'.repeat(m.length))
-    // "8 to 10 on Saturday": people
-    .replace(/\b\d{1,3}\s+(?:to|or|-)\s+\d{1,3}(?=\s+(?:on\s+)?(?:mon|tue|wed|thu|fri|sat|sun))/gi, (m) =>
-      '~'.repeat(m.length),
-    )
+    .replace(NO_DAY, hidden)
+    .replace(/ {2,}/g, hidden)
+    // "24, Sat": the number is no day's; "8 to 10 on Saturday": people
+    .replace(BEFORE_WEEKDAY, hidden)
     // "12.12."
     .replace(/\b(\d{1,2})\.(\d{1,2})\.(?=\s|,|~|$)/, '$1/$2 ');
   // where the day comes first, "Dec 12" is read by the other
