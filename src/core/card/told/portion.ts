@@ -177,6 +177,13 @@ const MADE_WITH = /\b(?:add|plus|eggs?|milk|water|buttermilk|oil)\b/i;
 const filledTo = (c: Clause, then: Clause | undefined): string =>
   (PART_FILLED.exec(c.text) ?? FILLED.exec(then?.text ?? ''))?.[0] ?? '';
 
+/** Whether a clause is of what is poured, what it is poured into, or how large it lies. */
+const speaksOfPouring = (text: string): boolean =>
+  SIZE_OF.test(text) ||
+  /\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
+    text,
+  );
+
 /** @param then the clause that follows: "a ladleful each, 50 ml" */
 export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause): readonly ToldFact[] {
   // "a cup each of milk and flour"
@@ -211,9 +218,7 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
     !fills ||
     // "the size of a saucer, so twelve centimetres": how wide it is, is told in figures
     (SIZE_OF.test(fills[0]) && WIDE_IN_FIGURES.test(c.sentence)) ||
-    !/\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than)|splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
-      c.text,
-    )
+    !speaksOfPouring(c.text)
   )
     return told;
   const taken = c.taken === 'told' ? ('asked' as const) : c.taken;
@@ -230,7 +235,8 @@ export function portionsTold(c: Clause, house: KitchenConventions, then?: Clause
   ];
 }
 
-const SIZE_OF = /\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than))\b/i;
+/** "The size of a saucer", "no bigger than your palm": as wide as a thing. */
+export const SIZE_OF = /\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than))\b/i;
 const WIDE_IN_FIGURES = /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?)\b/i;
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =

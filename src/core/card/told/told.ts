@@ -15,7 +15,7 @@ import { loadIn } from './load';
 import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
 import { leftOpen } from './open';
 import { isFatAlone, panFatIn } from './pan-fat';
-import { portionsTold } from './portion';
+import { portionsTold, SIZE_OF } from './portion';
 import { restAlone, restsIn, restsMore } from './rests';
 import { BY_QUARTERS, sidesIn } from './sides';
 import { spokenInFigures } from './spoken';
@@ -259,7 +259,7 @@ const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:
 /** "60 ml, filled to the brim", "enough to coat the pan, roughly 70 ml": how much that is, the same sentence tells. */
 function isFilledUp(f: ToldFact, all: readonly ToldFact[], clauses: readonly Clause[]): boolean {
   // "the size of a coin, five centimetres": how wide that is, is told as well
-  if (/\b(?:size of|as (?:big|large|wide) as|than)\b/i.test(`${f.value}`))
+  if (SIZE_OF.test(`${f.value}`))
     return f.fact === 'portion' && all.some((x) => x !== f && /^(?:portion|width)$/.test(x.fact) && x.taken === 'told');
   if (f.fact !== 'portion' || f.unit !== null || !/^(?:filled )?to the (?:rim|brim|top)|^enough /i.test(`${f.value}`))
     return false;
