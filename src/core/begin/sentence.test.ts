@@ -1,7 +1,7 @@
 /** One sentence that begins a breakfast: what each word is taken for, and what is left over. Today is Saturday 28 November 2026. */
 import fc from 'fast-check';
 import type { Gear } from '../pantry/gear';
-import { apartIn, formulasFor, morningSaid, unreadIn } from './offers';
+import { apartIn, formulasFor, morningSaid, unreadIn, wavesOf } from './offers';
 import { type Begin, beginIn } from './sentence';
 
 const GEAR = [
@@ -200,6 +200,17 @@ test.each<[string, string]>([
   ['Sunday 9 am for 30 + 6 vegans', '36 people, 11-29/12-06, 09:00, 6 without milk+egg'],
   ['two waves, 20 people at 8 and 15 at 9:30', '35 people, 08:00'],
   ['20 people at 8 and another 15 at 9', '35 people, 08:00'],
+  ['coffee at 9, pancakes at 10 for 8 people', '8 people, 10:00, griddle, unread coffee 9'],
+  ['doors open at 8:30 and breakfast at 9, 40 people', '40 people, 09:00, unread doors open 8:30'],
+  ['Sunday 9 to 11, 50 people', '50 people, 11-29/12-06, 09:00'],
+  ['8 people at 9h', '8 people, 09:00'],
+  ['doors at 7, last plate at 10, 84 covers', '84 people, 07:00, unread doors last plate 10'],
+  ['4 of us want waffles at 9 and 4 want pancakes at 10', '8 people, 09:00, waffle, unread pancakes'],
+  ['10 people, nobody eats eggs', '10 people, all without egg'],
+  ['10 people, all but two eat milk', '10 people, 2 without milk'],
+  ['10 people, most vegan', '10 people, all without milk+egg, unread most'],
+  ['nine people, four vegan and two of those also gluten free', '9 people, 4 without milk+egg, 2 without gluten+wheat'],
+  ['6 of us, eat at 9, leave by 10', '6 people, 09:00, unread leave 10'],
   ['1 person, 2 pancakes', '1 people, 2 pieces, griddle'],
   ['a hundred and twenty people on Saturday at 7', '120 people, 12-05/12-12, 07:00'],
   ['120 pax Sat 7am two pancakes each', '120 people, 2 each, 12-05/12-12, 07:00, griddle'],
@@ -423,8 +434,9 @@ test('who come one after the other are a morning in waves; another number is sha
   expect(wavesSaid('two sittings: 9:00 and 10:30, 30 each')).toBe('60 from 09:00: 30 +0, 30 +90; ');
   expect(wavesSaid('waves of 20 at 8, 9 and 10')).toBe('60 from 08:00: 20 +0, 20 +60, 20 +120; ');
   expect(wavesSaid('85 covers in three sittings: 7:30, 8:30 and 9:30')).toBe('85 from 07:30: 28 +0, 29 +60, 28 +120; ');
-  // how many come is asked, and the hours but the first are not kept
-  expect(wavesSaid('two waves at 9 and 10')).toBe('null from 09:00: ; ');
+  // how many come is asked; the hours stand until they are counted, and share them out
+  expect(wavesSaid('two waves at 9 and 10')).toBe('null from 09:00: 1 +0, 1 +60; ');
+  expect(wavesOf(read('two waves at 9 and 10'), 31).map((w) => w.covers)).toEqual([16, 15]);
   // one hour is no wave
   expect(wavesSaid('20 at 8 on Sunday')).toBe('20 from 08:00: ; ');
   expect(wavesSaid('8 at 8, 4 pancakes each')).toBe('8 from 08:00: ; ');

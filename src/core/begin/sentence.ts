@@ -5,7 +5,7 @@
 import type { KindId } from '../formula/kinds';
 import type { Gear, GearSort } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
-import { type WaveSaid, wavesSaidIn } from './waves';
+import { hideOtherHours, type WaveSaid, wavesSaidIn } from './waves';
 import { hourAlone, type When, whenSaid } from './when';
 import { CAKE, CAKES, COUNT, isOfAll, NUMBER, numberOf, PERSONS, RELATIVE, Rest, spelledRight } from './words';
 
@@ -34,7 +34,7 @@ export interface Begin extends When {
   /** Pieces in all, where no people are counted. */
   readonly pieces: number | null;
   readonly without: readonly Without[];
-  /** Who comes after whom, where they don't come all at once; the first is at the time. */
+  /** Who comes after whom, where they don't come all at once; the first is at the time. Shares, until people are counted. */
   readonly waves: readonly (WaveSaid & { readonly people: number })[];
   /** What it is made on, of the kitchen's gear, by id. */
   readonly on: readonly string[];
@@ -74,7 +74,9 @@ const allergensIn = (said: string): readonly Allergen[] => [
 ];
 /** One guest, by who it is. */
 const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|s?he|another|a (?:friend|guest|neighbou?r|child|kid)`;
-const WHO = String.raw`(?:(?<who>${NUMBER}|half|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|an?)\s+)*)?`;
+/** Guests of whom nobody says how many they are. */
+const UNCOUNTED_FEW = 'most|some|many|several|a few';
+const WHO = String.raw`(?:(?<who>${NUMBER}|half|${UNCOUNTED_FEW}|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|those|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|also|an?)\s+)*)?`;
 const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
 const WITHOUT = new RegExp(
@@ -88,6 +90,11 @@ const DIETS = new RegExp(
 );
 /** "Two allergic to nuts, one to sesame". */
 const TO_ANOTHER = new RegExp(String.raw`\b(?<who>${COUNT})\s+to\s+(?<things>${THING_LIST})\b`, 'gi');
+/** "All but two eat eggs", "nobody eats milk". */
+const ALL_BUT = new RegExp(
+  String.raw`\b(?:(?:all|every(?:body|one))\s+(?:but|except)\s+(?:for\s+)?(?<who>${NUMBER}|${SOMEONE})|(?:nobody|no\s?one|none))\s+(?:of\s+(?:them|us)\s+)?(?:can\s+|may\s+|will\s+)?(?:eats?|ha(?:s|ve)|takes?|likes?)\s+(?<things>${THING_LIST})\b`,
+  'gi',
+);
 const VEGAN: readonly Allergen[] = ['milk', 'egg'];
 
 /** A mention as it is said, before it is known how many there are in all. */
@@ -97,6 +104,8 @@ interface Mention {
   readonly who: string | null;
   /** "Of the eight": how many there are in all. */
   readonly outOf: number | null;
+  /** "Most", "some": how many is not known, so it is made without for everybody, and the word is told as not understood. */
+  readonly few: string | null;
   /** They are counted as people, or told for: where nobody else is counted, these are all. */
   readonly areAll: boolean;
   /** "30 + 6 vegans", "2 vegans and 6 others": beside those who are counted. */
@@ -112,16 +121,18 @@ const AND_OTHERS = new RegExp(
 function mentionsIn(rest: Rest): readonly Mention[] {
   const said = rest.text;
   const isAllergic = /\b(?:allergic|intolerant)\s+to\b/i.test(rest.text);
-  const found = [WITHOUT, DIETS, ...(isAllergic ? [TO_ANOTHER] : [])].flatMap((re) => rest.all(re));
+  const found = [ALL_BUT, WITHOUT, DIETS, ...(isAllergic ? [TO_ANOTHER] : [])].flatMap((re) => rest.all(re));
   return found.flatMap(({ groups = {}, index }): readonly Mention[] => {
     const who = groups.who ?? groups.forWhom ?? groups.onWhom ?? null;
     const things = groups.things ?? '';
     const allergens = /^(?:vegan|plant)/i.test(things) ? VEGAN : allergensIn(things);
     if (allergens.length === 0 || /^nobody/i.test(who ?? '')) return [];
-    const isEverybody = who === null || /^(?:every|all)/i.test(who);
+    const few = who !== null && new RegExp(`^(?:${UNCOUNTED_FEW})$`, 'i').test(who) ? who : null;
+    const isEverybody = who === null || few !== null || /^(?:every|all)/i.test(who);
     return [
       {
         allergens,
+        few,
         who: isEverybody ? null : who,
         outOf: numberOf(groups.outOf ?? groups.ofAll ?? ''),
         areAll:
@@ -186,7 +197,7 @@ const SIZED_BEFORE = new RegExp(
   'i',
 );
 const NAMED_SORT = new RegExp(
-  String.raw`\b(?:(?:on|with|using)\s+)?(?:(?:an?|the|my|our|both)\s+)?(?:(${COUNT})\s+)?${GEAR_ADJECTIVES}(${SORT_WORDS})s?\b(?![- ]?cakes?\b)`,
+  String.raw`(?<!\b(?:first|last)\s)\b(?:(?:on|with|using)\s+)?(?:(?:an?|the|my|our|both)\s+)?(?:(${COUNT})\s+)?${GEAR_ADJECTIVES}(${SORT_WORDS})s?\b(?![- ]?cakes?\b)`,
   'i',
 );
 
@@ -349,7 +360,7 @@ function eachIn(rest: Rest): { readonly each: number | null; readonly people: nu
   return { each: numberOf(count), people: null };
 }
 
-/** Waves of which nobody says how many come to each: as many to one as to the other. */
+/** Waves of which nobody says how many come to each: as many to one as to the other; one to each where nobody is counted. */
 const shared = (waves: readonly WaveSaid[], people: number): Begin['waves'] =>
   waves.map((w, n) => ({
     ...w,
@@ -364,6 +375,7 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
   const rest = new Rest(spelledRight(said.slice(0, MOST_SENTENCE)));
   const { on, sized, kind: madeIn } = gearIn(rest, gear);
   const waves = wavesSaidIn(rest);
+  const putHoursBack = waves.length > 0 ? undefined : hideOtherHours(rest);
   const when = whenSaid(rest, today, now, dayFirst);
   const each = eachIn(rest);
   const mentions = mentionsIn(rest);
@@ -386,15 +398,16 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
   const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;
   const hour = when.time === null && people !== null ? hourAlone(rest) : null;
   rest.all(/\bor (?:so|thereabouts)\b/gi);
-  const words = rest.text.match(/[\p{L}\d][\p{L}\d'’-]*/gu) ?? [];
-  const left = words.filter((w) => !GLUE.test(w));
+  putHoursBack?.();
+  const words = rest.text.match(/[\p{L}\d](?:[\p{L}\d'’-]|(?<=\d)[:.](?=\d))*/gu) ?? [];
+  const left = [...mentions.flatMap((m) => m.few ?? []), ...words.filter((w) => !GLUE.test(w))];
   return {
     people,
     each: each.each,
     pieces: count === undefined ? null : numberOf(count),
     ...when,
     ...hour,
-    waves: people === null ? [] : shared(waves, people),
+    waves: shared(waves, people ?? waves.length),
     without: mentions.map((m) => ({ allergens: m.allergens, guests: m === all ? null : guestsOf(m, people) })),
     on,
     sized,

@@ -1,6 +1,6 @@
 /** Who comes after whom, where one sentence tells more hours than one: "20 at 8 and 15 at 9:30". */
 import { clearTimeIn, minutesInto } from './when';
-import { COUNT, numberOf, PERSONS, Rest } from './words';
+import { CAKE, COUNT, numberOf, PERSONS, Rest } from './words';
 
 /** A first hour and the minutes until each wave behind it; what a wave counts is told with it. */
 export interface WaveSaid {
@@ -11,7 +11,7 @@ export interface WaveSaid {
 }
 /** "20 more at", "15 people from": how many, right before their hour; "9:00 for 12": right behind it. */
 const BEFORE_HOUR = new RegExp(
-  String.raw`\b(?:another\s+)?(${COUNT})\s+(?:(?:more|others|of (?:them|us)|(?:more\s+)?(?:${PERSONS}))\s+)?(?:(?:come|coming|arrive|eat|due)\s+)?(?=(?:at|from|by)\s*$)`,
+  String.raw`\b(?:another\s+)?(${COUNT})\s+(?:(?:more|others|of (?:them|us)|(?:more\s+)?(?:${PERSONS}))\s+)?(?:(?:come|coming|arrive|eat|due)\s+)?(?=(?:(?:(?:want|have|get|eat)\s+)?(?:${CAKE})\s+)?(?:at|from|by)\s*$)`,
   'iu',
 );
 const BEHIND_HOUR = new RegExp(String.raw`^\s*for\s+(${COUNT})\b(?:\s+(?:${PERSONS})\b)?`, 'iu');
@@ -56,19 +56,41 @@ function hoursOfWaves(rest: Rest): readonly WaveSaid[] {
   return known.map((x) => ({ people, afterMin: x.min - first.min }));
 }
 
-/** "20 at 8 and 15 at 9:30": waves, in their order; none where there are not two. The first hour is left to be read. */
-export function wavesSaidIn(rest: Rest): readonly WaveSaid[] {
-  const hours = hoursOfWaves(rest);
-  if (hours.length > 0) return hours;
+/** The parts of a sentence that tell an hour each: from where, their words, without the hour, and the hour's own place. */
+function partsWithAnHour(rest: Rest) {
   const ends = [...[...rest.text.matchAll(NEXT_WAVE)].map((m) => m.index), rest.text.length];
-  const found = ends.flatMap((end, n) => {
+  return ends.flatMap((end, n) => {
     const from = ends[n - 1] ?? 0;
     const words = rest.text.slice(from, end);
     const copy = new Rest(words);
     const time = clearTimeIn(copy)?.time;
     if (!time) return [];
     const hourAt = [...words].map((_, k) => k).filter((k) => copy.text[k] !== words[k]);
-    const [first = 0, last = 0] = [hourAt[0], (hourAt.at(-1) ?? 0) + 1];
+    return [{ from, words, copy, min: minutesInto(time), first: hourAt[0] ?? 0, last: (hourAt.at(-1) ?? 0) + 1 }];
+  });
+}
+
+const EATEN = new RegExp(String.raw`\b(?:${CAKE}|breakfast|brunch|eat(?:ing)?|serv(?:e|ed|ing)|food|ready)\b`, 'i');
+/**
+ * "Coffee at 9, pancakes at 10": hours of something else than what is eaten are hidden while the time is read.
+ * @returns how they are put back, to stand among what nobody understood
+ */
+export function hideOtherHours(rest: Rest): () => void {
+  const parts = partsWithAnHour(rest);
+  const others = parts.filter((p) => !EATEN.test(p.words));
+  if (others.length === 0 || others.length === parts.length) return () => undefined;
+  const hidden = others.map((p) => ({ at: p.from + p.first, text: p.words.slice(p.first, p.last) }));
+  for (const { at, text } of hidden) rest.take(at, text.length);
+  return () => {
+    for (const { at, text } of hidden) rest.put(at, text);
+  };
+}
+
+/** "20 at 8 and 15 at 9:30": waves, in their order; none where there are not two. The first hour is left to be read. */
+export function wavesSaidIn(rest: Rest): readonly WaveSaid[] {
+  const hours = hoursOfWaves(rest);
+  if (hours.length > 0) return hours;
+  const found = partsWithAnHour(rest).flatMap(({ from, words, copy, min, first, last }) => {
     // the word before the hour belongs to the hour
     const hour = /^(?:at|from|by)\s/i.exec(words.slice(first))?.[0] ?? '';
     const before = BEFORE_HOUR.exec(words.slice(0, first + hour.length));
@@ -76,7 +98,7 @@ export function wavesSaidIn(rest: Rest): readonly WaveSaid[] {
     const m = before ?? behind;
     if (!m) return [];
     const at = from + (before ? before.index : last);
-    return [{ at, length: m[0].length, from, copy, people: numberOf(m[1] ?? '') ?? 0, min: minutesInto(time) }];
+    return [{ at, length: m[0].length, from, copy, people: numberOf(m[1] ?? '') ?? 0, min }];
   });
   const waves = found.toSorted((a, b) => a.min - b.min);
   const [first] = waves;

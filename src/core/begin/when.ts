@@ -57,7 +57,7 @@ const EXACT =
 const CLOCK =
   /(?<![\d,/-])\b(?:at\s+|by\s+|from\s+|for\s+)?(?:([01]?\d|2[0-3])(?::|h|[.](?=00|1[3-9]|[2-5]\d))([0-5]\d)|(0\d)([0-5]\d))h?\b(?![.]\d)/i;
 const POINTED = /\b(?:at\s+|by\s+|from\s+|for\s+)?([01]?\d|2[0-3])[.]([0-5]\d)\b/i;
-const O_CLOCK = new RegExp(String.raw`\b(?:at\s+|by\s+)?${HOUR}(?:\s+o[’']?\s?clock|[- ]?ish)\b`, 'i');
+const O_CLOCK = new RegExp(String.raw`\b(?:at\s+|by\s+)?${HOUR}(?:\s+o[’']?\s?clock|[- ]?ish|(?<=\d)\s?h)\b`, 'i');
 const AT = new RegExp(
   String.raw`\b(?:at|by|from|before|(?:no|not) later than|latest|say)\s+(?:about\s+|around\s+)?${HOUR}\b(?!\s*(?:%|cm|inch|in\b|x|×|by\b|/|${PERSONS}))`,
   'i',
@@ -287,6 +287,8 @@ const NO_DAY = new RegExp(
 /** Numbers right before a weekday that are no date of it. */
 const BEFORE_WEEKDAY =
   /\b\d{1,3}(?:(?=,\s*(?:mon|tue|wed|thu|fri|sat|sun))|\s+(?:to|or|-)\s+\d{1,3}(?=\s+(?:on\s+)?(?:mon|tue|wed|thu|fri|sat|sun)))/gi;
+/** "Sunday 9 to 11": hours. */
+const HOURS_BEHIND = /(?<=\b(?:mon|tue|wed|thu|fri|sat|sun)\p{L}*,?\s+)\d{1,2}\s+(?:to|till|until)\s+\d{1,2}\b/giu;
 /** Keeps the place of what is no date. */
 const hidden = (m: string): string => '~'.repeat(m.length);
 
@@ -298,6 +300,7 @@ function dayIn(rest: Rest, today: string, dayFirst: boolean): (Day & { readonly 
     .replace(/ {2,}/g, hidden)
     // "24, Sat": the number is no day's; "8 to 10 on Saturday": people
     .replace(BEFORE_WEEKDAY, hidden)
+    .replace(HOURS_BEHIND, hidden)
     // "12.12."
     .replace(/\b(\d{1,2})\.(\d{1,2})\.(?=\s|,|~|$)/, '$1/$2 ');
   // where the day comes first, "Dec 12" is read by the other
@@ -343,7 +346,7 @@ export function whenSaid(rest: Rest, today: string, now: string, dayFirst: boole
   if (said?.end != null && at === null) {
     // "Sunday 9": a bare hour right behind the day
     const bare = new RegExp(
-      String.raw`^\s*(?:morning\s+)?(\d{1,2}|seven|eight|nine|ten|eleven)(?![\d:.–-]|\s*(?:am|pm|${COUNTS})\b)(?=\s*(?:,|$|\s))`,
+      String.raw`^\s*(?:morning\s+)?(\d{1,2}|seven|eight|nine|ten|eleven)(?![\d:.–-]|\s*(?:am|pm|${COUNTS})\b)(?:\s+(?:to|till|until)\s+\d{1,2}(?!\s*(?:${COUNTS})\b))?(?=\s*(?:,|$|\s))`,
       'i',
     ).exec(rest.text.slice(said.end));
     const h = bare ? numberOf(bare[1] ?? '') : null;

@@ -157,8 +157,8 @@ export function BeginView(p: Props) {
           {b.pieces === null ? null : <span className="font-semibold">{b.pieces} pieces in all</span>}
           {b.waves.length === 0 ? null : (
             <Word href={hrefTo('/begin', a, { drop: `${a.drop} ${WAVES_DROPPED}`.trim() })} away="all at once">
-              {wavesOf(b, b.people ?? 0)
-                .map((w) => `${w.covers} at ${clockOf(w.at, p.clock)}`)
+              {wavesOf(b, b.people ?? b.waves.length)
+                .map((w) => `${b.people === null ? '' : `${w.covers} `}at ${clockOf(w.at, p.clock)}`)
                 .join(', then ')}
             </Word>
           )}
