@@ -96,6 +96,7 @@ test('the whole kitchen leaves as one file, and comes back into an empty one sta
   const leaving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the whole kitchen' }).click();
   const archive = readFileSync(await (await leaving).path());
+  await page.getByText('One table at a time').click();
   for (const name of [
     'Log',
     'Outcomes',

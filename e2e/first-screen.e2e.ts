@@ -13,7 +13,7 @@ const WIDTHS = [
 const MOST: Readonly<Record<string, readonly (readonly [words: number, controls: number])[]>> = {
   // what is under way, and when, says a few words more or less
   today: [
-    [165, 38],
+    [158, 38],
     [92, 20],
   ],
   bench: [
@@ -21,8 +21,8 @@ const MOST: Readonly<Record<string, readonly (readonly [words: number, controls:
     [80, 32],
   ],
   plan: [
-    [182, 34],
-    [90, 28],
+    [174, 33],
+    [87, 27],
   ],
   prep: [
     [125, 26],
@@ -37,7 +37,7 @@ const MOST: Readonly<Record<string, readonly (readonly [words: number, controls:
     [65, 30],
   ],
   log: [
-    [255, 42],
+    [243, 42],
     [88, 24],
   ],
   lot: [
@@ -45,8 +45,8 @@ const MOST: Readonly<Record<string, readonly (readonly [words: number, controls:
     [90, 20],
   ],
   records: [
-    [198, 26],
-    [122, 21],
+    [172, 19],
+    [112, 19],
   ],
 };
 

@@ -23,7 +23,7 @@ test('84 guests from a card for twelve, in cups and spoons, started and on the s
   await expect(page.getByRole('alert').filter({ hasText: 'Seconds: write a number' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeDisabled();
   await page.getByLabel('And for seconds').fill('0');
-  await page.getByRole('switch', { name: 'a first piece to test with, outside the count' }).click();
+  await page.getByRole('switch', { name: 'a test piece first, not counted' }).click();
   await expect(sheet).toContainText('168 griddle cakes of 80 ml;');
 
   await page.getByRole('radio', { name: 'cups and spoons' }).click();

@@ -212,7 +212,6 @@ export default async function LogPage({
           ) : null}
           <div className="sticky bottom-0 flex flex-wrap items-center gap-3 bg-enamel py-3 max-md:bottom-14 print:hidden">
             <Button type="submit">Compare the two that are ticked</Button>
-            <span className="text-soft max-sm:hidden">How they were made and what came of it, side by side.</span>
           </div>
         </form>
       )}

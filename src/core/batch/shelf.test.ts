@@ -1,7 +1,7 @@
 /** Money, food, take-out lists, the order of measuring, and what a scale can't weigh. */
 
 import fc from 'fast-check';
-import { atOnce, portionsIn } from '../batter/portions';
+import { atOnce, nearestOffers, portionsIn } from '../batter/portions';
 import { type AccountLine, besideLines, costOf, nutritionOf } from '../facts/account';
 import { EMPTY_FORMULA } from '../formula/formula';
 import { FRESH_KITCHEN, type Kitchen } from '../formula/kitchen-settings';
@@ -313,6 +313,10 @@ test('portions of this kitchen: its weighed ladles, and what its pans and irons 
     '1/2 cup',
   ]);
   expect(portionsIn(house, 'waffle')[2]).toMatchObject({ said: '1/4 cup', ml: expect.closeTo(59.15, 2) });
+  // 60 ml: a quarter cup, then a third cup at 79 ml before two thirds of a ladle at 40
+  const [near, others] = nearestOffers(portionsIn(house, 'waffle'), 60, 2);
+  expect(near.map((p) => p.name)).toEqual(['1/4 cup', '1/3 cup']);
+  expect(others.map((p) => p.name)).toEqual(['1 tablespoon', '2/3 blue ladle', 'Iron', '1/2 cup']);
   expect(house.gear[1] && portionFor(house.gear[1], 'waffle')).toBeCloseTo(97.5, 9);
   // 11 cm with room for the spatula: 6 along 76 cm, and 5 set into their gaps, twice in 45
   expect(atOnce(house, 11)).toEqual([{ name: 'Griddle', pieces: 22 }]);

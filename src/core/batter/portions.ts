@@ -44,6 +44,17 @@ export function portionsIn(house: Kitchen, kind: string): readonly PortionOffer[
   return [...vessels, ...drawer, ...gear].sort((a, b) => a.ml - b.ml);
 }
 
+/** The offers that are nearest to a portion, and the others; each from small to large. @param ml the portion */
+export function nearestOffers(
+  offers: readonly PortionOffer[],
+  ml: number,
+  most: number,
+): readonly [near: readonly PortionOffer[], others: readonly PortionOffer[]] {
+  const away = (o: PortionOffer): number => Math.abs(Math.log(o.ml / ml));
+  const near = new Set(offers.toSorted((a, b) => away(a) - away(b)).slice(0, most));
+  return [offers.filter((o) => near.has(o)), offers.filter((o) => !near.has(o))];
+}
+
 /** How many of a diameter each griddle takes at once. */
 export const atOnce = (
   house: Kitchen,

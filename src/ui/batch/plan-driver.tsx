@@ -1,6 +1,7 @@
 'use client';
+import { useState } from 'react';
 import type { PortionSaid } from '@/core/batch/said';
-import type { PortionOffer } from '@/core/batter/portions';
+import { nearestOffers, type PortionOffer } from '@/core/batter/portions';
 import { placesOn } from '@/core/batter/surface';
 import type { AccountLine } from '@/core/facts/account';
 import type { KindId } from '@/core/formula/kinds';
@@ -27,6 +28,9 @@ const DRIVERS: readonly { readonly value: By; readonly label: string }[] = [
   { value: 'ingredient', label: 'all there is of one thing' },
   { value: 'factor', label: 'so many times the recipe' },
 ];
+
+/** So many portions stand open; the others are behind a press. */
+const MOST_OPEN = 4;
 
 /** A portion to the millilitre. */
 const ml = (x: number): number => Math.max(1, Math.round(x));
@@ -66,6 +70,18 @@ export function PlanDriver({
   amountFor,
 }: Props) {
   const ask = ASKS[t.by];
+  // what is offered stays where it is while another portion is chosen
+  const [openedMl] = useState(portion?.ml ?? 60);
+  const [near, others] = nearestOffers(offers, openedMl, MOST_OPEN);
+  const offer = (o: PortionOffer) => (
+    <Button
+      key={o.name}
+      aria-pressed={portion !== null && ml(portion.ml) === ml(o.ml)}
+      onClick={() => set({ portion: o.said ?? String(ml(o.ml)) })}
+    >
+      {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
+    </Button>
+  );
   const fitting = gear.filter((g) => portionFor(g, kind) !== null);
   const things = thingsIn(lines);
   const large = 'text-xl font-semibold !min-h-14';
@@ -188,7 +204,7 @@ export function PlanDriver({
       ) : null}
       {pan ? null : (
         <Switch
-          label="a first piece to test with, outside the count"
+          label="a test piece first, not counted"
           on={t.testPiece ?? t.by === 'guests'}
           onSwitch={(testPiece) => set({ testPiece })}
         />
@@ -198,15 +214,15 @@ export function PlanDriver({
       {offers.length > 0 && !(pan && !COUNTS.includes(t.by)) ? (
         <fieldset className="flex flex-wrap gap-2">
           <legend className="mb-1 text-sm font-semibold text-soft">Portions this kitchen can pour</legend>
-          {offers.map((o) => (
-            <Button
-              key={o.name}
-              aria-pressed={portion !== null && ml(portion.ml) === ml(o.ml)}
-              onClick={() => set({ portion: o.said ?? String(ml(o.ml)) })}
-            >
-              {o.name} <span className="font-normal">{ml(o.ml)} ml</span>
-            </Button>
-          ))}
+          {near.map(offer)}
+          {others.length > 0 ? (
+            <details className="w-full">
+              <summary className="min-h-11 w-fit cursor-pointer content-center rounded font-semibold text-rim">
+                {others.length} more
+              </summary>
+              <div className="flex flex-wrap gap-2">{others.map(offer)}</div>
+            </details>
+          ) : null}
         </fieldset>
       ) : null}
       {pan && !COUNTS.includes(t.by) ? null : (

@@ -86,7 +86,7 @@ export function PlanStart({
       {ok && p.short.length > 0 ? (
         <Notice weight="look">
           Short in stock: {p.short.map((r) => `${kitchenName(r.ingredient)} ${grams(r.shortG ?? 0, units)}`).join(', ')}
-          .{s.take ? ' Started as it is, the batch takes what there is.' : ''}
+          .{s.take ? ' The batch takes what there is.' : ''}
         </Notice>
       ) : null}
       <RefusalNotice text={asking.refusal ?? asking.errors.serving ?? null} waits={asking.waits} />

@@ -81,16 +81,19 @@ export function KitchenFile({ empty }: { readonly empty: boolean }) {
           {error}
         </p>
       ) : null}
-      <p className="text-[15px] text-soft">One by one; a formula leaves from its own menu:</p>
-      <ul className="flex flex-wrap gap-2">
-        {TABLES.map((t) => (
-          <li key={t.to}>
-            <a href={t.to} download className={lookOf()}>
-              {t.name}
-            </a>
-          </li>
-        ))}
-      </ul>
+      <details>
+        <summary className="w-fit cursor-pointer rounded font-semibold text-rim">One table at a time</summary>
+        <p className="my-2 text-[15px] text-soft">A formula leaves from its own menu.</p>
+        <ul className="flex flex-wrap gap-2">
+          {TABLES.map((t) => (
+            <li key={t.to}>
+              <a href={t.to} download className={lookOf()}>
+                {t.name}
+              </a>
+            </li>
+          ))}
+        </ul>
+      </details>
     </section>
   );
 }

@@ -250,30 +250,38 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
           </Button>
         </section>
       </div>
-      <dl className="rounded-plate bg-white px-4 py-2" aria-label="Facts">
-        {fact(
-          'The records take',
-          size(facts.bytes),
-          `${many(facts.counts.formulas)} formulas in ${many(facts.counts.versions)} versions, ${many(facts.counts.batches)} batches`,
-        )}
-        {facts.diskLeftBytes === null
-          ? null
-          : fact(
-              'Left on the disk',
-              size(facts.diskLeftBytes),
-              facts.diskLeftBytes < LOW_BYTES ? 'make room soon: nothing can be written on a full disk' : '',
-            )}
-        {facts.place === null ? null : fact('They stand in', '', facts.place)}
-        {fact(
-          'The kitchen’s clock',
-          facts.now,
-          Math.abs(facts.clockOffMs) < NEAR_MS
-            ? facts.zone
-            : `${facts.zone}; the database’s is ${Math.round(Math.abs(facts.clockOffMs) / 1000)} s off`,
-        )}
-        {fact('Even Crumb', facts.version, `records of ${facts.schema.replace(/_.*/, '')}`)}
-        {fact('PostgreSQL', facts.postgres, `Node ${facts.node}`)}
-      </dl>
+      <details
+        className="rounded-plate bg-white px-4 py-2"
+        open={facts.diskLeftBytes !== null && facts.diskLeftBytes < LOW_BYTES}
+      >
+        <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
+          Size, place and versions
+        </summary>
+        <dl aria-label="Facts">
+          {fact(
+            'The records take',
+            size(facts.bytes),
+            `${many(facts.counts.formulas)} formulas in ${many(facts.counts.versions)} versions, ${many(facts.counts.batches)} batches`,
+          )}
+          {facts.diskLeftBytes === null
+            ? null
+            : fact(
+                'Left on the disk',
+                size(facts.diskLeftBytes),
+                facts.diskLeftBytes < LOW_BYTES ? 'make room soon: nothing can be written on a full disk' : '',
+              )}
+          {facts.place === null ? null : fact('They stand in', '', facts.place)}
+          {fact(
+            'The kitchen’s clock',
+            facts.now,
+            Math.abs(facts.clockOffMs) < NEAR_MS
+              ? facts.zone
+              : `${facts.zone}; the database’s is ${Math.round(Math.abs(facts.clockOffMs) / 1000)} s off`,
+          )}
+          {fact('Even Crumb', facts.version, `records of ${facts.schema.replace(/_.*/, '')}`)}
+          {fact('PostgreSQL', facts.postgres, `Node ${facts.node}`)}
+        </dl>
+      </details>
     </div>
   );
 }

@@ -165,7 +165,8 @@ function Strike({ id, strike }: { readonly id: string; readonly strike: Send }) 
 function OverLots({ lots, number }: { readonly lots: readonly TestedLot[]; readonly number: string }) {
   const drawn = LOT_MEASURES.filter((m) => lots.filter((l) => l.values[m] !== null).length > 1);
   return (
-    <>
+    <details>
+      <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">Lot by lot</summary>
       <div className="grid gap-x-4 sm:grid-cols-2" aria-hidden="true">
         {drawn.map((m) => (
           <div key={m}>
@@ -205,33 +206,30 @@ function OverLots({ lots, number }: { readonly lots: readonly TestedLot[]; reado
           </div>
         ))}
       </div>
-      <details>
-        <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">Lot by lot</summary>
-        <table className="w-full text-left">
-          <caption className="sr-only">Tests, lot by lot</caption>
-          <TableHead
-            columns={[
-              'Lot',
-              ...LOT_MEASURES.map((m) => ({ right: `${LOT_MEASURE_WORDS[m].short}, ${LOT_MEASURE_WORDS[m].unit}` })),
-            ]}
-          />
-          <tbody>
-            {lots.map((l) => (
-              <tr key={l.number} className="border-b border-line">
-                <th scope="row" className="py-1 pr-3 font-normal">
-                  {l.number}
-                  {l.number === number ? ' (this one)' : ''}
-                </th>
-                {LOT_MEASURES.map((m) => (
-                  <td key={m} className="pr-3 text-right">
-                    {l.values[m] === null ? '' : Math.round(10 * (l.values[m] ?? 0)) / 10}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
-    </>
+      <table className="w-full text-left">
+        <caption className="sr-only">Tests, lot by lot</caption>
+        <TableHead
+          columns={[
+            'Lot',
+            ...LOT_MEASURES.map((m) => ({ right: `${LOT_MEASURE_WORDS[m].short}, ${LOT_MEASURE_WORDS[m].unit}` })),
+          ]}
+        />
+        <tbody>
+          {lots.map((l) => (
+            <tr key={l.number} className="border-b border-line">
+              <th scope="row" className="py-1 pr-3 font-normal">
+                {l.number}
+                {l.number === number ? ' (this one)' : ''}
+              </th>
+              {LOT_MEASURES.map((m) => (
+                <td key={m} className="pr-3 text-right">
+                  {l.values[m] === null ? '' : Math.round(10 * (l.values[m] ?? 0)) / 10}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
   );
 }

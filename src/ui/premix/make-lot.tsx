@@ -457,7 +457,7 @@ function StockNotices({ lot: { short, unnoted, fine, blends }, typed: { take }, 
       {short.length > 0 ? (
         <Notice weight="look">
           Short in stock: {short.map((s) => `${s.name} ${grams(s.g, units)}`).join(', ')}.
-          {take ? ' Made as it is, the lot takes what there is.' : ''}
+          {take ? ' The lot takes what there is.' : ''}
         </Notice>
       ) : null}
       {unnoted.length > 0 ? (

@@ -105,9 +105,7 @@ export function ShelfView({ asked, rows, next, stale, later, mains, acts }: Prop
       </div>
       <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
         <details className="min-w-0" open={isOpen} onToggle={(e) => setIsOpen(e.currentTarget.open)}>
-          <summary className="w-fit rounded-hold py-1 font-semibold text-rim">
-            Kind, flour, liquid, what is not in it
-          </summary>
+          <summary className="w-fit rounded-hold py-1 font-semibold text-rim">Filter</summary>
           <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
             {choice(
               'kind',

@@ -205,9 +205,6 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
           {lot.between && lot.between.carried.length > 0 ? (
             <LotTraces lotId={lot.id} between={lot.between} waits={waits} say={sayTraces} />
           ) : null}
-          {lot.voidedAt ? null : (
-            <LotTests lotId={lot.id} number={lot.number} tests={tests} test={testTheLot} strike={strikeTheTest} />
-          )}
           {left > 0 && gone ? <Notice weight="stop">{gone}</Notice> : null}
           {left > 0 && frozen ? (
             <>
@@ -215,6 +212,9 @@ export default async function LotPage({ params }: { readonly params: Promise<{ i
               <BagsGone lot={lot} gone={bagsGone} />
             </>
           ) : null}
+          {lot.voidedAt ? null : (
+            <LotTests lotId={lot.id} number={lot.number} tests={tests} test={testTheLot} strike={strikeTheTest} />
+          )}
           <LotChanges
             key={changes.length}
             lot={lot}
