@@ -1,6 +1,6 @@
 'use client';
 /** An instrument on the counter, read as it streams; one that has stopped answering says so. */
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { copyOf, keepCopy } from './browser-copy';
 
 /** Without a reading for so long it is stalled. */
@@ -15,6 +15,21 @@ export interface Instrument<Reading, Act> {
   readonly act: (act: Act) => void;
 }
 
+/** So long one touch may take before the next one goes, ms. */
+const TOUCH_MS = 10_000;
+
+/** Touches that reach an instrument in the order they were made: the next goes when the one before has arrived. */
+export function touchesInOrder<Act>(
+  send: (act: Act) => Promise<unknown>,
+  failed: () => void,
+): (act: Act) => Promise<void> {
+  let before = Promise.resolve();
+  return (act) => {
+    before = before.then(() => send(act)).then(() => undefined, failed);
+    return before;
+  };
+}
+
 /**
  * @param path where it streams, and where it is touched
  * @param name under which the browser remembers whether it is used
@@ -23,6 +38,15 @@ export function useInstrument<Reading, Act>(path: string, name: string): Instrum
   const [on, setOn] = useState(false);
   const [reading, setReading] = useState<Reading | null>(null);
   const [stalled, setStalled] = useState(false);
+  const touch = useMemo(
+    () =>
+      touchesInOrder<Act>(
+        (act) => fetch(path, { method: 'POST', body: JSON.stringify(act), signal: AbortSignal.timeout(TOUCH_MS) }),
+        // what does not answer shows itself as stalled
+        () => setStalled(true),
+      ),
+    [path],
+  );
   useEffect(() => setOn(copyOf(name) === true), [name]);
   useEffect(() => {
     if (!on) {
@@ -55,9 +79,6 @@ export function useInstrument<Reading, Act>(path: string, name: string): Instrum
     },
     reading,
     stalled,
-    act: (act) => {
-      // what does not answer shows itself as stalled
-      void fetch(path, { method: 'POST', body: JSON.stringify(act) }).catch(() => setStalled(true));
-    },
+    act: (act) => void touch(act),
   };
 }
