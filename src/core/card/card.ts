@@ -295,6 +295,9 @@ const TITLE_FOR = new RegExp(
   `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
   'i',
 );
+const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
+const COUNT_ALONE =
+  /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = TITLE_MAKES.exec(title)?.[0];
@@ -307,7 +310,7 @@ function claimOfTitle(title: string): string | null {
   // "Classic crepes (about 16)", "(4 Personen)"
   const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
-    return /^\d{1,3}$/.test(inside) ? `Makes ${inside}.` : `${capital(inside)}.`;
+    return COUNT_ALONE.test(inside) ? `Makes ${inside.replace(SIZE_OF_ONES, '')}.` : `${capital(inside)}.`;
   if (people !== undefined) return `Serves ${people}.`;
   // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
   const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para)\s/iu.test(title) ? yieldClaim(title) : null);

@@ -59,6 +59,8 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   const shape = headingShape(raw.source, raw.text);
   if (!shape) return null;
   const { words } = shape;
+  const inBrackets = wholeInBrackets(raw.text)?.[2];
+  if (inBrackets && itemsIn(inBrackets, r.house, r.languages)) return null;
   const next = nextRow(r, n);
   const said = roleOf(words);
   // "To cook", and what follows is butter: the pan's, not the method's
@@ -239,11 +241,19 @@ const isFatAlone = (list: string, r: RowReading): boolean => {
   return line.ingredient?.category === 'fat' && !isMethod(list);
 };
 
+/** A heading's words with all of its list in brackets. */
+const wholeInBrackets = (text: string): RegExpExecArray | null => {
+  const m = /^(\p{L}[\p{L}\s'’-]{1,28}?)\s+\(([^()]*,[^()]*|[^()]*(?:\([^()]*\)[^()]*)+,[^()]*)\)$/u.exec(text);
+  return m && roleOf(m[1] ?? '') !== null ? m : null;
+};
+
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
   const m =
     SPOKEN_HEADING.exec(raw.text) ??
-    /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—-])\s+(\S.*)$/u.exec(raw.text) ??
+    /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—=-])\s+(\S.*)$/u.exec(raw.text) ??
+    // "Wet (2 eggs, 200 g milk)"
+    wholeInBrackets(raw.text) ??
     // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
     /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
   if (!m?.[1] || !m[2]) return null;

@@ -64,11 +64,11 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'dry',
-    /^(?:trockene zutaten|ingredients secs|ingredientes secos|ingredienti secchi|(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|flour mix(?:ture)?)$/,
+    /^(?:trockene zutaten|ingredients secs|ingredientes secos|ingredienti secchi|(?:the )?dry(?: ingredients?| mix(?:ture)?| bowl| team| things| stuff| part)?|flour mix(?:ture)?)$/,
   ],
   [
     'wet',
-    /^(?:(?:feuchte|flussige|nasse) zutaten|ingredients (?:liquides|humides)|ingredientes (?:humedos|liquidos)|ingredienti liquidi|(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?|(?:for )?(?:the )?(?:egg )?yolks?)$/,
+    /^(?:(?:feuchte|flussige|nasse) zutaten|ingredients (?:liquides|humides)|ingredientes (?:humedos|liquidos)|ingredienti liquidi|(?:the )?wet(?: ingredients?| mix(?:ture)?| bowl| team| things| stuff| part)?|liquids?|milk mix(?:ture)?|egg mix(?:ture)?|(?:for )?(?:the )?(?:egg )?yolks?)$/,
   ],
   [
     'batter',

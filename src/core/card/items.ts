@@ -18,6 +18,10 @@ const whole = (l: Line): boolean =>
   !NOT_WHOLE.test(l.text) &&
   l.written.length > 0 &&
   (l.status === 'read' || l.findings[0]?.code !== 'two-amounts');
+/** "Salt", "a little vanilla" among measured things: an item that takes no amount. */
+const isToTaste = (l: Line): boolean =>
+  l.written.length === 0 && (l.ingredient?.category === 'salt' || l.ingredient?.category === 'flavour');
+const FEW_WORDS = /^\p{L}+(?:\s+\p{L}+){0,3}$/u;
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 
 /** "Tablespoon of sugar", as it is said in a list: one of them. */
@@ -84,10 +88,12 @@ function isSeam(
   // "two hundred and forty grams" is one number
   if (/\band\b/i.test(seam) && /\b(?:hundred|thousand)$/i.test(left) && STARTS_COUNT.test(right)) return false;
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
-  if (!begins(right)) return false;
+  const isBare = !begins(right);
+  if (isBare && !(comma && !alone && FEW_WORDS.test(right))) return false;
   if (left.length > LONGEST_ITEM) return false;
   const l = read(left);
-  if (!whole(l)) return false;
+  if (!whole(l) && !(comma && !alone && isToTaste(l))) return false;
+  if (isBare) return isToTaste(read(right));
   const r = right.length > LONGEST_ITEM ? null : read(right);
   const isFar = r !== null && (whole(r) || (comma && r.ingredient !== null && r.written.length === 0));
   const far = isFar || (comma && rest.length <= LONGEST_ITEM && whole(read(rest.trim())));
@@ -258,6 +264,11 @@ const A_BIT =
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
   [/\b(?:fry|fried|cook|brown)\b[^,;.]{0,12}\b(?:with|in)\s+$/i, FOR_THE_PAN],
+  // "on a medium pan with a smear of oil"
+  [
+    /\b(?:on|in) (?:an? |the |my )?(?:[\p{L}-]+ ){0,2}(?:pan|skillet|griddle|iron|plate)s? with (?:just )?$/iu,
+    FOR_THE_PAN,
+  ],
   // "put the skillet in the oven with three spoons of butter"
   [
     /\b(?:cast[- ]iron|skillet|pan|tin|tray|dish|irons?)(?: goes?)? in(?:to)?(?: (?:the|a|an) (?:hot )?oven)? with (?:the |about )?$/i,

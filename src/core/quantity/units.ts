@@ -197,7 +197,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   dab: 'dab dabs lick licks smear smears',
   sprinkle: 'sprinkle sprinkles sprinkling sprinklings dusting dustings shake shakes scattering',
   squeeze: 'squeeze squeezes squirt squirts',
-  grating: 'grating gratings twist twists grind grinds',
+  grating: 'grating gratings twist twists grind grinds scrape scrapes scraping scrapings',
   part: 'part parts',
   bowl: 'bowlful bowlfuls bowl bowls bol bols cuenco cuencos',
   carton: 'carton cartons bottle bottles brik',

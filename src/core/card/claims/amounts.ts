@@ -88,7 +88,7 @@ const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?
 
 /** "a little milk", "some sugar": words that stand where an amount would, and are none. */
 const LOOSE =
-  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?!\s+(?:over|under|above|below|shy|more\s+than|less\s+than)\b)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|a few(?:\s+(?:drops?|pinches|spoons?|gratings?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|(?:ein\s+paar|einige|quelques|un[ao]s(?:\s+poc[ao]s)?)\s+(?:tropfen|gouttes?|gotas)(?:\s+d[e’'])?|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
+  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?!\s+(?:over|under|above|below|shy|more\s+than|less\s+than)\b)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|(?:a\s+)?few(?:\s+(?:drops?|pinches|spoons?|gratings?|grinds?|twists?|scrapes?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|(?:ein\s+paar|einige|quelques|un[ao]s(?:\s+poc[ao]s)?)\s+(?:tropfen|gouttes?|gotas)(?:\s+d[e’'])?|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
 /** "an extra egg", "another tablespoon of sugar", "my cup of milk": one. */
 const ONE_MORE =

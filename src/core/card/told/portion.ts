@@ -128,10 +128,12 @@ function portionAt(said: string, { text, taken }: Clause, house: KitchenConventi
 /** "Drop by heaping tablespoons": one of them. */
 const BY =
   /\b(?:by (?:the )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:(?:quarter|third|half)[- ]cup|\d\/\d[- ]cup|tablespoon|teaspoon|dessertspoon)(?:ful)?s?)|(?:drop|spoon|dollop|scoop|place|fry) (?:in |on |out )?((?:(?:heaping|heaped|rounded|level|scant|large) )?(?:tablespoon|teaspoon|dessertspoon)(?:fuls?|s))|^((?:tablespoon|teaspoon|dessertspoon)(?:fuls|s)) of batter)\b/i;
+const PORTIONED = new RegExp(`${POURS.source}|\\bfry (?:in )?(?:tablespoon|dessertspoon|teaspoon)`, 'iu');
 /** "The scoop's a hundred and fifty": millilitres, though nobody says so. */
 const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: about)? (\d{2,3})$/i;
 /** "A number 16 scoop"; and its number alone, where the sentence speaks of a scoop. */
-const NUMBERED_SCOOP = /(?:#|\b(?:no\.?|number))\s?(\d{1,2})\s*(?:scoop|disher|dipper)/i;
+const NUMBERED_SCOOP =
+  /(?:#|\b(?:no\.?|number|size))\s?(\d{1,2})\s*(?:(?:ice[- ]?cream|cookie|portion) )?(?:scoop|disher|dipper)|\b(?:scoop|disher|dipper) \((?:#|no\.?|number|size) ?(\d{1,2})\)/i;
 const SCOOP_ALONE =
   /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is|:) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 
@@ -270,7 +272,7 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
     if (portion?.unit !== 'ml' || portion.said === undefined) continue;
     const rest = text
       .replace(
-        /\b(?:while|as you|as i|and (?:i |you |we )?(?:get|let|keep|start|give|tilt|swirl|turn|roll|flatten|spread|press))\b.*/i,
+        /\b(?:while|as you|as i|and (?:i |you |we )?(?:get|let|keep|cover|close|start|give|tilt|swirl|turn|roll|flatten|spread|press))\b.*/i,
         '',
       )
       .replace(BEFORE_AMOUNT, '')
@@ -314,7 +316,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     ?.replace(/(?:ful)?s?$/i, '')
     .replace(/[- ]cup$/i, ' cup');
   const each = by === undefined ? null : portionAt(/^(?:\d|quarter|third|half)/i.test(by) ? by : `1 ${by}`, c, house);
-  if (each && POURS.test(text)) return [...widths, each];
+  if (each && PORTIONED.test(text)) return [...widths, each];
   const disher =
     /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text) ||
     NUMBERED_SCOOP.test(text) ||

@@ -42,7 +42,7 @@ const NO_REST =
   /\b(?:(?:leave|keep) (?:it|that|them) (?:shut|closed)|wait\b[^,;.]*\b(?:turn|flip|toss|bubbl|edge|holes)|bubbles?(?! up (?:for|an?)\b)|stand(?:s|ing)? (?:mixer|up)|stands out|rest of|(?<!\bbefore )the rest|sit down (?:to|and|with)|left ?overs?)\b/i;
 
 const AT_ONCE =
-  /\b(?:sofort|gleich|direkt|aussitôt|tout de suite|immédiatement|enseguida|inmediatamente|al momento|straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|at once|immediately)\b/i;
+  /\b(?:sofort|gleich|direkt|aussitôt|tout de suite|immédiatement|enseguida|inmediatamente|al momento|straight (?:on|away|to the (?:griddle|pan|iron|heat))|right away|(?<!\b(?:\d+|one|two|three|four|five|six|eight|ten|few|several|many|all)(?: \w+)? )at once|immediately)\b/i;
 const GOES_ON =
   /\b(?:(?:aus)?backen|braten|verarbeiten|cuire|cuisez|utiliser|cocinar|cocer|hacer|freír|usar|goes|go|use|used|pour|poured|cook|cooked|fry|fried|bake|baked)\b/i;
 

@@ -27,6 +27,10 @@ test.each([
   ['Rest the batter for 30 minutes.', 'rest 30 min batter'],
   ['Fry two or three at a time.', 'load 3'],
   ['Do four at once, the griddle takes no more.', 'load 4'],
+  ['Fry tablespoonfuls in butter.', 'portion 14.8 ml piece, panFat butter-unsalted a little'],
+  ['A level ice cream scoop (no. 16) each.', 'portion 59.1 ml piece'],
+  ['Use a size 16 scoop.', 'portion 59.1 ml piece'],
+  ['Dollop 3 tbsp mounds and cover with a lid.', 'portion 44.4 ml piece'],
   ['My pan takes two.', 'load 2'],
   ['Never more than five on the griddle.', 'load 5'],
   ['Add the eggs one at a time, then pour a quarter cup at a time.', 'portion 59.1 ml piece'],
@@ -462,6 +466,8 @@ test('a batter that is not rested is told so, and nothing else that does not sta
     'The rest goes in at once.',
     'You can use it straight away or chill it overnight.',
     'Add the milk all at once and whisk.',
+    'Pour six at once.',
+    'Cook four at once.',
     'Do not leave the whites standing.',
   ];
   expect(denied.filter((s) => restDenied(s) === null)).toEqual([]);
