@@ -208,7 +208,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ban hour and three[- ]quarters\b/i, 105],
   [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
   [
-    /\bover ?night\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\b(?:un)?till? (?:i|we|you) (?:get|wake) up\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
+    /\bover ?night\b|\bo\/n\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\b(?:un)?till? (?:i|we|you) (?:get|wake) up\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
     720,
   ],
   [
@@ -257,7 +257,7 @@ const ON_A_CLOCK =
 
 /** "1 minute 30", "2 min 15 s", "1 minute 50 seconds". */
 const MINUTE_AND_SECONDS =
-  /\b(\d{1,2})\s*min(?:ute)?s?\s+(?:and\s+)?(?:([1-5]?[05])\s*(?:s|secs?|seconds?)\b|(15|20|30|40|45)\b)/gi;
+  /\b(\d{1,2})\s*min(?:ute)?s?\s*(?:and\s+)?(?:([1-5]?[05])\s*(?:s|secs?|seconds?)\b|(15|20|30|40|45)\b)/gi;
 
 /** Every length of time in a clause, minutes, in the order they stand. */
 export function timesIn(said: string): readonly Time[] {

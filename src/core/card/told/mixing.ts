@@ -58,7 +58,7 @@ const NOT_MUCH =
   /^(?:but |and )?(?:(?:only )?(?:briefly|lightly|barely)|not (?:too|very|so) (?:much|long|hard)|no more(?: than that)?|don[’']t overdo it)$|\blooks? (?:like )?a mess\b/i;
 
 const BLENDER =
-  /\b(?:blender|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot|the rest))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend(?: in \w+ batches)?$|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
+  /\b(?:blender|(?:stick|hand|immersion)[- ]?blend(?:ed)?|i blended (?:it|this|that|the lot)\b|blend(?:ed)?(?: (?:it|that|this|all|everything|the lot|the rest))?(?: for)?(?: about)?(?: (?:a|two|three|ten|fifteen|twenty|thirty|\d+|full|good|half|one)){1,3} (?:min(?:ute)?|sec(?:ond)?)s?\b|blend\b[^,;.]{0,20}\b(?:on|at) (?:high|low|full)|batidora|licuadora|licuar|(?:in den|im|mit dem) (?:stand)?mixer|tout mixer|mixer (?:le )?tout|mixeur|pürier\w+|(?:food )?processor|purée? (?:in|it|the)|whizz?(?! the \p{L}+ (?:to|into)\b)(?!.*\bsmooth)|^(?:then )?blend(?: in \w+ batches)?$|^(?:then )?blend (?=\d|an?\b|one|two|three|four|five|six|everything|all|the (?:whole )?lot|it all)|liquidi[sz]er|blitz)\b/iu;
 
 /** "Blend eggs, milk, flour 20 s": the first of what goes in. */
 const BLENDS = /^(?:then )?blend \p{L}+$/iu;
@@ -185,10 +185,10 @@ export const saidByDenial = (text: string): boolean =>
   /\blumps (?:(?:are|is) (?:fine|ok(?:ay)?|good|welcome)|(?:never|won[’']t|don[’']t) (?:hurt|matter))\b/i.test(text) ||
   /\bnever (?:flip|turn) (?:it |them )?twice\b/i.test(text);
 
-const SIEVE = `through (?:a|the|my) (?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
+const SIEVE = `(?:through|thru) (?:(?:a|the|my) )?(?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -289,7 +289,8 @@ const isTimeOnly = (c: Clause): boolean => {
   const text = c.text.replace(/ (?:while|as) (?:the|your|you|i|we) .*$/i, '');
   return (
     TIME_ALONE.test(text) &&
-    !/\b(?:in all|altogether|in total|all told)\b/i.test(text) &&
+    // "130 g per iron @ 200 C 4.5 min": how a piece is made
+    !/\b(?:in all|altogether|in total|all told|per)\b|@|\d ?(?:g|ml|oz|[°º]|[cf]\b)/i.test(text) &&
     c.times.length === 1 &&
     c.sentence.replace(/[.!]$/, '') === c.text &&
     text.length < 32

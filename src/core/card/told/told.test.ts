@@ -27,6 +27,22 @@ test.each([
   ['Rest the batter for 30 minutes.', 'rest 30 min batter'],
   ['Fry two or three at a time.', 'load 3'],
   ['Do four at once, the griddle takes no more.', 'load 4'],
+  [
+    'Combine wet to dry, fold whites last. 130g per iron @ 200c 4.5min. Hold on racks 90c max 15.',
+    'fold once, heat 200 C surface, heat 90 C holding, bake 4.5 min, asked: portion 130g piece',
+  ],
+  [
+    '2oz portions, 375F flat top, 2:30/1:30.',
+    'heat 191 C surface, firstSide 2.5 min, secondSide 1.5 min, asked: portion 2oz piece',
+  ],
+  ['80 ml/pc. 180 C.', 'portion 80 ml piece, heat 180 C surface'],
+  ['Pour 75 ml each, 1min15 / 30s.', 'portion 75 ml piece, firstSide 1.3 min, secondSide 0.5 min'],
+  ['Stick-blend, pass thru chinois, chill o/n.', 'mix blender, strain sieve batter, chill 720 min'],
+  [
+    'Fry 2 tbsp each in plenty of hot oil, 3 to 4 minutes a side.',
+    'portion 29.6 ml piece, panFat oil-vegetable plenty of, firstSide 3.5 min, secondSide 3.5 min',
+  ],
+  ['Shallow fry in 1 cm of oil.', 'panFat oil-vegetable 1 cm of'],
   ['Fry tablespoonfuls in butter.', 'portion 14.8 ml piece, panFat butter-unsalted a little'],
   ['A level ice cream scoop (no. 16) each.', 'portion 59.1 ml piece'],
   ['Use a size 16 scoop.', 'portion 59.1 ml piece'],
