@@ -10,7 +10,7 @@ import type { NamedThing } from './choices';
 import { finish, type Reader, type SplitLine, unitOf } from './reader';
 
 const PART_OF =
-  /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained|fresh|egg)\s+)?(zest|rind|peel|juice|yolks?|whites?)(?:\s*(?:and|&|\/)\s*(zest|rind|peel|juice))?\s+(?:(?:of|from)\s+)?(?=[\dah½¼¾otf])(.+)$/i;
+  /^(?:the\s+)?(?:(?:finely|freshly|coarsely)\s+)?(?:(?:grated|squeezed|strained|fresh|egg)\s+)?(zest|rind|peel|juice|yolks?|whites?)(?:\s*(?:and|&|\/|\+)\s*(zest|rind|peel|juice))?\s+(?:(?:of|from)\s+)?(?=[\dah½¼¾otf])(.+)$/i;
 
 /** "(from 1 lemon)", "(about 2 lemons)": where it comes from, counted. */
 const FROM_PIECES =

@@ -103,14 +103,18 @@ function takePack({ r, told, cur, between, after, names, standing }: Follows): b
   return true;
 }
 
-/** "2 sachets vanilla sugar (16 g)": of all, where the pantry's pack of it says so. */
+/** "2 sachets vanilla sugar (16 g)", "half a packet of yeast (3.5 g)": of all, where the pantry's pack of it says so. */
 function isPacksOf(name: NameReading, count: number, bracket: Amount): boolean {
   const one = name.kind === 'found' ? name.ingredient.piece?.grams : undefined;
   const [term] = bracket.terms;
-  if (one === undefined || count <= 1 || term?.unit !== 'g') return false;
+  if (one === undefined || count === 1 || term?.unit !== 'g') return false;
   const grams = term.low.valueOf();
   return Math.abs(Math.log(grams / (count * one))) < Math.abs(Math.log(grams / one));
 }
+
+/** The name before the second amount, or else behind it. */
+const nameBeside = ({ r, to, cur, names }: Follows): NameReading =>
+  nameOf(r, names.length > 0 ? names : nameWords(r, cur.end, to));
 
 /** "Two packets, that's 500 g": all of them. */
 const ALL_OF_IT =
@@ -118,14 +122,26 @@ const ALL_OF_IT =
 /** Measures that are bought full: a weight beside two of them is of one. */
 const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', 'carton', 'pail']);
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
-const isOfAll = ({ r, to, cur, between, standing, names }: Follows): boolean =>
-  ALL_OF_IT.test(between) ||
-  isPacksOf(nameOf(r, names.length > 0 ? names : nameWords(r, cur.end, to)), countOf(standing).valueOf(), cur.amount) ||
-  (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between));
+const isOfAll = (f: Follows): boolean => {
+  const { cur, between, standing } = f;
+  return (
+    ALL_OF_IT.test(between) ||
+    isPacksOf(nameBeside(f), countOf(standing).valueOf(), cur.amount) ||
+    (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between))
+  );
+};
 
 /** "1/2 can (200 ml)", "half a block butter, 125 g": of the half, or of the whole; asked. */
-const isOfPart = ({ between, standing, total }: Follows): boolean =>
-  isVague(standing) && !total && /[([,]\s*$/.test(between) && countOf(standing).compare(1) < 0;
+const isOfPart = (f: Follows): boolean => {
+  const { between, standing, total } = f;
+  return (
+    isVague(standing) &&
+    !total &&
+    /[([,]\s*$/.test(between) &&
+    countOf(standing).compare(1) < 0 &&
+    !isPacksOf(nameBeside(f), countOf(standing).valueOf(), f.cur.amount)
+  );
+};
 
 /** "2 tins of 400 g", "3 eggs (50 g each)". */
 function takeEach(f: Follows): boolean {
