@@ -12,7 +12,7 @@ import { weigh } from '../pantry/weigh';
 import { parseAmount } from '../quantity/amount';
 import { workedLines } from '../testing/corpus';
 import { counting } from '../testing/counted';
-import { cases } from '../testing/share';
+import { cases, thirdOf } from '../testing/share';
 import { stripBullet } from './bullet';
 import { readCard } from './card';
 import { readLine } from './line';
@@ -243,7 +243,7 @@ test('a line is a line wherever it stands: below a heading, first, within or las
     `Lock cakes\n\n250 g flour\n2 eggs\n${t}\n300 ml milk\n1 tsp salt\n\nMix and fry.`,
     `Lock cakes\n\n250 g flour\n2 eggs\n300 ml milk\n${t}`,
   ];
-  const lost = lines.flatMap((t) =>
+  const lost = thirdOf(lines).flatMap((t) =>
     places(t).filter((text) => {
       const card = readCard(text, FRESH_CONVENTIONS);
       const row = text.split('\n').indexOf(t) + 1;
