@@ -12,6 +12,7 @@ import { countedLines } from '../formula/lines';
 import { withCard } from '../formula/pasted';
 import { COMMON } from '../testing/common';
 import { PLAIN_CAKE } from '../testing/formulas';
+import { thirdOf } from '../testing/share';
 import { type Format, MOST_FILE_BYTES } from './formats';
 import { readHtml } from './html';
 import { formulaFrom } from './import';
@@ -118,7 +119,7 @@ describe('out and back', () => {
   const cards = [...COMMON.map((c) => c.lines.join('\n')), PLAIN_CAKE.join('\n')];
   test.each(WAYS)('%s: each card of the house comes back with the same lines and grams', (format, write) => {
     const off: unknown[] = [];
-    for (const card of cards) {
+    for (const card of thirdOf(cards)) {
       const formula = formulaOf(card);
       if (formula.entries.length === 0) continue;
       const again = back(format, write({ formula, house, end: null, version: 1, steps: ['Whisk.', 'Bake.'] }));

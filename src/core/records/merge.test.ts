@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { cases } from '../testing/share';
 import { merge, type Shape, same } from './merge';
 
 const SHAPE: Shape = { fields: { price: 'whole', note: 'whole', marks: 'set', gear: { by: 'id' }, moved: 'record' } };
@@ -118,7 +119,7 @@ test('laws: who changed nothing changes nothing; both the same is no clash; what
       }
     }),
     // about one pair in twenty clashes nowhere
-    { numRuns: 2000 },
+    { numRuns: cases(2000) },
   );
   expect(calm).toBeGreaterThan(20);
 });

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
+import { thirdOf } from '../../testing/share';
 import { notesOn, readCard } from '../card';
 import { FACTS, TAKEN } from './clause';
 import { restDenied } from './rests';
@@ -605,7 +606,7 @@ test.each(Object.entries(BESIDE))('what a sentence tells, it tells behind what g
     factsTold(notes, FRESH_CONVENTIONS)
       .filter((f) => f.taken === 'told' && f.fact !== 'fold' && f.fact !== 'rest')
       .map((f) => `${f.fact} ${f.value}`);
-  const lost = READ.flatMap(([text]) => {
+  const lost = thirdOf(READ).flatMap(([text]) => {
     const card = readCard(beside(text), FRESH_CONVENTIONS);
     const there = card.ok ? facts(notesOn(card.value)) : [];
     return facts(text)
