@@ -20,6 +20,7 @@ import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { actBehind, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
+import { amountsPutRight } from './put-right';
 import {
   A_PORTION,
   aside,
@@ -378,9 +379,12 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   // one row is a line, whatever it looks like; but not a recipe told in one breath
   const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
   const placed = placeRows(raws, { house, languages, rows, single, talk: isTalk(said), steps: numberedSteps(rows) });
-  const lines = linesOfSteps(placed, rows, house, languages);
-  const settled = settleGroups(placed.sections, lines, house, languages);
-  const { title, ignored } = placed;
+  const told = linesOfSteps(placed, rows, house, languages);
+  const { meant, takenBack } = amountsPutRight(told, (l) => rows[l.lineNumber - 1]?.text ?? '');
+  const settled = settleGroups(placed.sections, meant, house, languages);
+  const { title } = placed;
+  const back = takenBack.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'note' }));
+  const ignored = [...placed.ignored, ...back];
   const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ title: null, ignored }), house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }

@@ -106,6 +106,18 @@ function isSeam(
   return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r?.ingredient?.id);
 }
 
+/** "Half a cup each of milk and flour": an amount, and the things it is of. */
+const EACH_OF =
+  /^([^,;.()]{3,40}?) each of ((?:\p{L}+(?: \p{L}+)?, )*\p{L}+(?: \p{L}+)?,? and \p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
+const itemsOfEach = (m: RegExpExecArray): readonly string[] =>
+  (m[2] ?? '').split(/,? and |, /).map((name) => `${m[1]} ${name}`);
+/** "Equal weights: say 200 g each of egg, flour and milk": nothing else is told; null: it is. */
+function sharedAll(text: string): readonly string[] | null {
+  const bare = text.replace(/^(?:[\p{L} ]{3,40}:\s+)?(?:(?:use|take|put|say|weigh|about)\s+)*/iu, '');
+  const m = EACH_OF.exec(bare);
+  return m && m[0].length === bare.length ? itemsOfEach(m) : null;
+}
+
 /**
  * The items of a row, each as it was written; null where the row is one item.
  * @param least so many amounts have to be found for the row to be parted
@@ -117,6 +129,8 @@ export function itemsIn(
 ): readonly string[] | null {
   if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
+  const shared = sharedAll(text);
+  if (shared && shared.every((x) => whole(read(x)))) return shared;
   const parted = strokesOf(text);
   if (parted && parted.filter((x) => whole(read(x))).length >= 0.6 * parted.length) return parted;
   const seams = [...text.matchAll(SEAM)].filter(
@@ -169,7 +183,7 @@ const ENDS =
   /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just)\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
-  /^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
+  /^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
 /** What is done to a thing, behind its comma. */
 const STATE =
   /^\s*,\s*(?:(?:well,?\s+)?(?:just|only|but only)\s+(?:the\s+)?(?:yolks?|whites?)\b|(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?)/i;
@@ -199,6 +213,8 @@ function upToNext(line: Line, text: string, read: (text: string) => Line): ItemA
   // "one and a half cups flour three teaspoons powder": behind the whole of its own amount
   const amount = readAmount(text)?.length ?? 0;
   const next = [...text.matchAll(NUMBER)].find((m) => m.index >= Math.max(1, amount))?.index;
+  // "2 eggs (I use 3)": within the bracket it is said of the same
+  if (next !== undefined && /\([^()]*$/.test(text.slice(0, next))) return null;
   const own = next === undefined ? '' : text.slice(0, next).trim();
   const first = own === '' ? null : read(own);
   return first && isThing(first) && first.status === 'read' ? { line: first, length: own.length, text: own } : null;
@@ -241,6 +257,8 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
     if (e.index === 0) continue;
     const length = endOf(rest, e.index);
     const text = rest.slice(0, length).trim();
+    // "300 g of the blend": nothing is named yet
+    if (/^\s+of the$/i.test(e[0]) && readAmount(rest)?.length === e.index) continue;
     first ??= text;
     last = text;
     const line = read(text);
@@ -278,8 +296,6 @@ const BESIDE: readonly (readonly [RegExp, string])[] = [
 ];
 /** What is done at the heat, or at the table. */
 const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl|wipe|rub)\b/i;
-/** "Half a cup each of milk and flour": an amount, and two things it is of. */
-const EACH_OF = /^([^,;.()]{3,40}?) each of (\p{L}+(?: \p{L}+)?) and (\p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
   /^\s*(?:(?:for|to) (?:every|each)(?: (?:person|guest|one|two|three|four|hundred (?:grams?|g)|\d+ ?g|cup|pound|kilo))?\b|per (?:head|person|guest|(?:a )?hundred(?: (?:grams?|g))?|\d+ ?g|cup|pound|kilo)\b|a (?:head|person)\b)/i;
@@ -416,7 +432,7 @@ export function measuredIn(
     if (isNoAmount(sentence, m.index, m[0], after) || AS_A_COURSE.test(sentence.slice(0, m.index))) continue;
     const shared = EACH_OF.exec(rest);
     if (shared) {
-      out.push(...shared.slice(2).map((name) => read(`${shared[1]} ${name}`)));
+      out.push(...itemsOfEach(shared).map(read));
       from = m.index + shared[0].length;
       continue;
     }

@@ -34,7 +34,9 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
     countTold(
       said,
       (text, whole) =>
-        (DOES_ALONE.test(text) && !APIECE.test(whole)) || (THAT_DOES.test(text) && FEEDS_BESIDE.test(whole)),
+        (DOES_ALONE.test(text) && !APIECE.test(whole)) ||
+        (THAT_DOES.test(text) && FEEDS_BESIDE.test(whole)) ||
+        DOES_MANY.test(text),
       [FED, FED],
     );
   if (told && told.count > 1) return { pieces: told.count, text: told.text };
@@ -88,6 +90,9 @@ const OTHERS_COUNTED =
 const APIECE = /\b(?:apiece|each)\b/i;
 const DOES_ALONE = /^does (?:about )?\S+$/i;
 /** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
+/** "That does about a hundred and ten": so many are no guests of one bowl. */
+const DOES_MANY =
+  /^(?:that|this|it) does (?:about |around )?(?:an? (?:hundred|dozen)|(?:two|three|four) dozen|[2-9]\d|\d{3}|twenty|thirty|forty|fifty|sixty|eighty)(?: \p{L}+)*$/iu;
 const THAT_DOES = /^(?:that|this) does (?:about |around )?\S+$/i;
 const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\b/i;
 

@@ -5,7 +5,7 @@ import type { Reader } from './reader';
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|near|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|is|are|works?|will|does|do|zum|zur|f[uü]rs?|evtl|evt|ev|ggfs?|eventuell|gegebenenfalls|éventuellement|facultati\p{L}+|opcional|facoltativo|piacere|eventueel|nach|wer|n\. ?b|selon|besoin|bedarf|falta|necesario|volonté|gusto|smaak|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|if|unless|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|near|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|is|are|works?|will|does|do|zum|zur|f[uü]rs?|evtl|evt|ev|ggfs?|eventuell|gegebenenfalls|éventuellement|facultati\p{L}+|opcional|facoltativo|piacere|eventueel|nach|wer|n\. ?b|selon|besoin|bedarf|falta|necesario|volonté|gusto|smaak|pour|para|per|om|voor|til|till)\b|\+/iu;
 
 function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';

@@ -32,7 +32,8 @@ const TURN =
 /** "Don't flip", "one side only": there is one side. */
 const NEVER_TURNED =
   /\b(?:do(?:n[’']t| not)|no need to|never|without) (?:flip|turn)\w*|\bno (?:turning|flipping)\b|\b(?:one side (?:only|alone)|(?:only|on) one side(?! (?:and|then)|.*\bother\b))\b/i;
-export const BY_QUARTERS = /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?(?:a )?quarters?\b/i;
+export const BY_QUARTERS =
+  /\bquarter[- ]turns?\b|\bturn (?:them |it |each (?:one )?)?(?:by )?(?:a )?quarters?\b|^(?:a )?quarter (?:turn )?at a time\b/i;
 const QUARTERS = new RegExp(`${BY_QUARTERS.source}|\\bkeep turning\\b`, 'i');
 /** Of each side, or of both. */
 const EACH_SIDE =

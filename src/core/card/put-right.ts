@@ -1,0 +1,70 @@
+/**
+ * Amounts that the one who tells puts right: "two eggs, no, three eggs", "Mum used 4 eggs. I only use 3 eggs". The
+ * amount that is meant stays a line; the other is set aside with its words.
+ */
+import { COUNT_WORDS } from './items';
+import type { Line } from './line';
+
+const AMOUNT = new RegExp(`[\\d½¼¾⅓⅔⅛]|\\b(?:an?|half|quarter|third|${COUNT_WORDS})\\b`, 'i');
+const SLIP = String.raw`no|nope|sorry|wait|oops|i mean|i meant|or rather|rather|correction|scratch that`;
+/** Right before an amount: what was said before it is taken back. */
+const TAKEN_BACK = new RegExp(
+  String.raw`(?:^|[\s,;.–—-])(?:(?:${SLIP})|(?:actually[,\s]*)?make (?:it|that|them)|actually)[,\s]*(?:(?:it[’']s|that[’']s|use|take|make (?:it|that)|should be|i (?:use|take|put))\s+)?$`,
+  'i',
+);
+/** At the end of what is taken back. */
+const SLIP_BEHIND = new RegExp(String.raw`[\s,]+(?:${SLIP})$`, 'i');
+/** "I only use": the cook's own amount, instead of one that was told. */
+const OWN_ONLY =
+  /\b(?:i|we) (?:(?:only|just|now|these days|always|actually) )+(?:use|take|put|add|do|make)(?: in)?(?: only| just)?\s*$/i;
+const OWN = /\b(?:i|we) (?:use|take|put|add|do)(?: in)?\s*$/i;
+/** Whose amount stands before it. */
+const OTHERS =
+  /\b(?:she|he|they|mum|mom|dad|gran(?:ny|dma|dad|dpa)?|nan|my \w+|the (?:card|book|recipe|packet|original)) (?:always |usually )?(?:used?|uses|says?|said|puts?|had|has|takes?|took|calls? for|wants?)\b/i;
+
+interface Told<L> {
+  readonly line: L;
+  /** Words between the line told before it, or the row's start, and its own amount. */
+  readonly before: string;
+}
+
+/** Each line with the words before its amount. @param rowOf the row that a line was told in */
+function withWords<L extends Line>(lines: readonly L[], rowOf: (l: L) => string): readonly Told<L>[] {
+  let [row, from] = ['', 0];
+  return lines.map((line) => {
+    const now = rowOf(line);
+    if (now !== row) [row, from] = [now, 0];
+    const at = Math.max(now.indexOf(line.text, from), from);
+    const before = now.slice(from, at) + line.text.slice(0, Math.max(0, line.text.search(AMOUNT)));
+    from = Math.min(now.length, at + line.text.length);
+    return { line, before };
+  });
+}
+
+/** Whether a line says again, and otherwise, what was told before. */
+function takesBack<L extends Line>(now: Told<L>, was: Told<L>, isNext: boolean): boolean {
+  const before = now.before.trimEnd();
+  return (
+    TAKEN_BACK.test(now.before) ||
+    (isNext && SLIP_BEHIND.test(was.line.text)) ||
+    OWN_ONLY.test(before) ||
+    (OWN.test(before) && OTHERS.test(was.before))
+  );
+}
+
+/** @returns the lines that are meant, and those that were taken back */
+export function amountsPutRight<L extends Line>(
+  lines: readonly L[],
+  rowOf: (l: L) => string,
+): { readonly meant: readonly L[]; readonly takenBack: readonly L[] } {
+  const told = withWords(lines, rowOf);
+  const takenBack = told.flatMap((was, n) => {
+    const id = was.line.ingredient?.id;
+    if (id === undefined || was.line.written.length === 0) return [];
+    const isBack = told
+      .slice(n + 1)
+      .some((now, k) => now.line.ingredient?.id === id && now.line.written.length > 0 && takesBack(now, was, k === 0));
+    return isBack ? [was.line] : [];
+  });
+  return { meant: lines.filter((l) => !takenBack.includes(l)), takenBack };
+}
