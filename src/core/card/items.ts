@@ -130,7 +130,7 @@ export function itemsIn(
   if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const shared = sharedAll(text);
-  if (shared && shared.every((x) => whole(read(x)))) return shared;
+  if (shared?.every((x) => whole(read(x)))) return shared;
   const parted = strokesOf(text);
   if (parted && parted.filter((x) => whole(read(x))).length >= 0.6 * parted.length) return parted;
   const seams = [...text.matchAll(SEAM)].filter(

@@ -36,7 +36,7 @@ export const SIFTED_OFTEN = /\b(?:sifted|sieved)\s+(?:\d|two|three|four)\s+times
 
 /** "(about 3 medium)": how many were needed, in a bracket with no unit. */
 export const SO_MANY =
-  /\(\s*(?:from\s+)?[\d½¼¾/]+(?:\s+(?:small|medium|large|whole|ripe))+(?:\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini))?\s*\)|\(\s*(?:from\s+)?[\d½¼¾/]+\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini)\s*\)|\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;
+  /\(\s*(?:from\s+)?[\d½¼¾/]+(?:\s+(?:small|medium|large|whole|ripe))+(?:\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini))?\s*\)|\(\s*(?:from\s+)?[\d½¼¾/]+\s+(?:bananas?|apples?|lemons?|limes?|oranges?|pears?|potato(?:es)?|carrots?|courgettes?|zucchini)\s*\)|\(\s*from\s+[\d½¼¾/]+(?:\s+\p{L}+){1,2}\s*\)|\(\s*from\s+an?\s[^()]{2,30}\)|\(\s*(?:from\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)\s*\d+(?:\s*(?:-|–|to|or)\s*\d+)?(?:\s+(?:small|medium|large|whole|ripe))*\s*\)/giu;
 
 /** "2 whites, yolks kept for custard": what becomes of the other half of the egg, past a comma. */
 export const OTHER_HALF =
@@ -58,7 +58,7 @@ export const TOPPING_FIRST =
 export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
-  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear|knob)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|,\s+(?:a\s+(?:little|bit|knob|dab|drop)|some)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|iron|fry|frying|grease|greasing|brush|brushing|cook|cooking)\b)|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$|\s+(?:more\s+)?(?:if|when|in case)\b))(?![^)]*\d)[^)]*\)?\s*$/i;
+  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear|knob)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|[,;]\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|(?<=\p{L})\s+(?:more|extra)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|(?:waffle\s+)?iron|fry|frying|grease|greasing|brush|brushing)\b)|,\s+(?:a\s+(?:little|bit|knob|dab|drop)|some)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|iron|fry|frying|grease|greasing|brush|brushing|cook|cooking)\b)|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$|\s+(?:more\s+)?(?:if|when|in case)\b))(?![^)]*\d)[^)]*\)?\s*$/iu;
 /** "Milk to make up to 500 ml": an amount of more than the thing. */
 export const MADE_UP_TO =
   /\b(?:to (?:make|bring|top)(?: it)?|made|topped|brought)(?: it)? up (?:to|with)\b[^()]*\d[^()]*|\benough \p{L}+ to make\b[^()]*\d[^()]*|(?<=\b(?:plus|and|with|topped up with)\b[^()\d]*|\+[^()\d]*)\bto (?:make|give) (?:up )?(?:to )?(?:about )?\d[^()]*/iu;

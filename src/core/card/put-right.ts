@@ -6,7 +6,7 @@ import { COUNT_WORDS } from './items';
 import type { Line } from './line';
 
 const AMOUNT = new RegExp(`[\\d½¼¾⅓⅔⅛]|\\b(?:an?|half|quarter|third|${COUNT_WORDS})\\b`, 'i');
-const SLIP = String.raw`no|nope|sorry|wait|oops|i mean|i meant|or rather|rather|correction|scratch that`;
+const SLIP = `no|nope|sorry|wait|oops|i mean|i meant|or rather|rather|correction|scratch that`;
 /** Right before an amount: what was said before it is taken back. */
 const TAKEN_BACK = new RegExp(
   String.raw`(?:^|[\s,;.–—-])(?:(?:${SLIP})|(?:actually[,\s]*)?make (?:it|that|them)|actually)[,\s]*(?:(?:it[’']s|that[’']s|use|take|make (?:it|that)|should be|i (?:use|take|put))\s+)?$`,

@@ -82,8 +82,25 @@ function wrongNumber(source: string, text: string): LineFinding | null {
     : null;
 }
 
+/** "Eggs 2 / 6": so many of one batch and of another, and no sixths; a fraction that is no lowest one, too. */
+const STROKED = /(?<![\d.,/])(\d{1,3})(\s*)\/\s*(\d{1,3})(?![\d.,/])/;
+function twoBatches(text: string): LineFinding | null {
+  const m = STROKED.exec(text);
+  if (!m || !/\beggs?\b/i.test(text)) return null;
+  // half an egg is one
+  const [one, other] = [Number(m[1]), Number(m[3])];
+  return (one > 1 && other % one === 0) || (m[2] !== '' && (one > 1 || other > 2))
+    ? {
+        code: 'two-amounts',
+        message: `“${m[0]}”: a part of one, or so many for one batch and for another? Write the one that is meant.`,
+      }
+    : null;
+}
+
 /** What has to be asked of its uses, before anything else is read; null: nothing. */
 function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
+  const batches = twoBatches(r.text);
+  if (batches) return batches;
   const again = phrases.TWICE.exec(r.text);
   if (again)
     return {

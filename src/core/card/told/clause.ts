@@ -141,6 +141,12 @@ function clause(text: string, asSaid: string, sentence: string, taken: ToldAs): 
   };
 }
 
+/** "Mix 1 min on low, 1 min on medium": of a machine, and no heat. */
+const AT_A_SPEED =
+  /^(?:then )?(?:mix|beat|whisk|whip|paddle|knead|cream)\b[^.;]*\b(?:speed|low|med(?:ium)?|high|slow|fast)\b/i;
+export const isAtASpeed = ({ text, sentence }: Clause): boolean =>
+  AT_A_SPEED.test(sentence) && !/\b(?:griddle|pan|skillet|iron|heat|cook|fry|turn|flip)\b/i.test(text);
+
 /** The number of a step, or a dash before it. */
 const STEP =
   /^(?:(?:step\s*)?(?:\d{1,2}|(?:one|two|three|four|five|six|seven|eight|nine)(?=:))\s*[:.)](?!\d)|[-•*])\s*/i;

@@ -1,6 +1,6 @@
 /** Degrees and dials, and what they heat: the surface, the oven, the milk, or what is kept warm. */
 import { readNumber } from '../../quantity/number';
-import { type Clause, FRIES_OTHER, type ToldFact } from './clause';
+import { type Clause, FRIES_OTHER, isAtASpeed, type ToldFact } from './clause';
 import { middle } from './spoken';
 import { HOT_SURFACE as SURFACE } from './words';
 
@@ -109,7 +109,7 @@ function speaksOfHeat({ text, asSaid, sentence }: Clause): boolean {
 
 /** What so much of is weighed or counted: "150 rye". */
 const COUNTED =
-  /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|oven|on|dry|steady|put|pop|slide|set|get|add|drop|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
+  /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|iron|pan|skillet|plate|flat top|oven|on|dry|steady|put|pop|slide|set|get|add|drop|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
 /** Degrees C that a clause tells, with the place where each stands. */
 function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, at: number])[] {
   const { text } = said;
@@ -237,7 +237,7 @@ function dialIn(c: Clause): string | null {
   if (other !== null) return /\boven\b/i.test(text) ? null : other;
   const knob = knobIn(c);
   if (knob !== null) return knob;
-  if (OF_ANOTHER.test(text)) return null;
+  if (OF_ANOTHER.test(text) || isAtASpeed(c)) return null;
   const m = DIAL.exec(text);
   const whole = sentence.replace(/[.!]$/, '') === text;
   const alone =

@@ -91,7 +91,7 @@ const FOAM = anyWord(String.raw`(?:egg )?whites?|foam|meringue|snow|eiweiß\p{L}
 /** Whether a text speaks of beaten whites at all. */
 export const tellsOfFoam = (text: string): boolean => FOAM.test(text);
 const STIFF = anyWord(
-  String.raw`stiff(?:ly)?|firm(?:ly)?|fermes?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
+  String.raw`stiff(?:ly)?|firm(?:ly)?|fermes?|hold(?:s|ing)?(?: (?:an? )?(?:firm |stiff )?(?:peak|shape)s?)?|eischnee|zu schnee|turn the bowl (?:over|upside)|upside down|stand(?:s)?(?: up)?|steif\p{L}*|fest\p{L}*|neige|(?:punto|a punto) de nieve|nieve|montées?|firmes?`,
 );
 const SOFT = anyWord(String.raw`soft(?:ly)?|lightly|weich\p{L}*|halbsteif\p{L}*|souples?|suaves?|mous?|molle`);
 const PEAKS = anyWord('peaks?|foam|snow|meringue|schnee|picos|schlagen');
@@ -188,7 +188,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `(?:through|thru) (?:(?:a|the|my) )?(?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela)(?= y (?:dejar|deja|reposar|refrigerar|guardar))|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -73,7 +73,7 @@ const HOW: readonly (readonly [RegExp, string])[] = [
 ];
 /** "2 tbsp", "3 mm of": so much of it. */
 const SO_MUCH =
-  /\b(\d[\d/. ]*\s*(?:g|tbsp|tsp|mm|tablespoons?|teaspoons?|cm)(?: of)?(?!\s*(?:each|apiece|per\b))|(?:half )?(?:an?|one|two|three) (?:tea|table|dessert)spoons?(?:ful)? of(?! (?:the )?batter))\b/i;
+  /\b(\d[\d/. ]*\s*(?:g|tbsp|tsp|mm|tablespoons?|teaspoons?)(?: of)?(?!\s*(?:each|apiece|per\b))|\d[\d/.]* ?cm of|(?:half )?(?:an?|one|two|three) (?:tea|table|dessert)spoons?(?:ful)? of(?! (?:the )?batter))\b/i;
 
 const NO_FAT =
   /(?<!\b(?:looks?|are|is|edges?|turns?|goes?|the|your) )\b(?:dry(?! (?:bowl|ingredients|things|part|flour|mix|goods))|sin (?:aceite|grasa)|sans (?:matière grasse|huile)|ohne (?:fett|öl)|ungreased|unoiled|unbuttered|no fat|without (?:any )?fat|no (?:oil|butter|grease) (?:on|in))\b/i;

@@ -16,6 +16,8 @@ const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to|bis|à|a)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß|durchmesser|de diamètre|de diámetro|de large|de ancho)?/i;
 /** A width of these is none of a piece. */
 const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
+/** "In a large pan (28 cm)". */
+const GEAR_BEFORE = /(?<!\p{L})(?:pan|skillet|\p{L}*pfanne|poêle|crêpière|sartén)\s*\($/iu;
 const LIES =
   /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß|durchmesser|diamètre|diámetro|fladen|galettes|ø/i;
 const CM_IN_INCH = 2.54;
@@ -32,7 +34,8 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
     !OF_GEAR.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
-  const n = OF_GEAR.test(text.slice(end, end + 14)) ? undefined : middle(text.slice(m.index))?.value;
+  const isGears = OF_GEAR.test(text.slice(end, end + 14)) || GEAR_BEFORE.test(text.slice(0, m.index));
+  const n = isGears ? undefined : middle(text.slice(m.index))?.value;
   if (!n) return [];
   const cm = /^c/i.test(m[3] ?? '') ? n : CM_IN_INCH * n;
   return [{ fact: 'width', value: hundredths(cm), unit: 'cm', of: 'piece', words: text, taken }];
@@ -142,7 +145,7 @@ const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill(?:ing)? (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|(?:(?:about |roughly )?the size of|as (?:big|large|wide) as|no (?:bigger|larger) than) (?:an?|your|my|the) (?:(?:small|large|side|tea|coffee|dinner) ?)*(?:saucer|hand|palm|plate|fist|biscuit|coaster|jar lid|mug|cup|coin)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un cucharón)\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill(?:ing)? (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|(?:(?:about |roughly )?the size of|as (?:big|large|wide) as|no (?:bigger|larger) than) (?:an?|your|my|the) (?:(?:small|large|side|tea|coffee|dinner) ?)*(?:saucer|hand|palm|plate|fist|biscuit|coaster|jar lid|mug|cup|coin)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un (?:cucharón|cazo|cacito))\b/i;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;

@@ -104,6 +104,9 @@ function givenTime(said: string): boolean {
 
 /** "Oat drink and vinegar", "milk with lemon juice": a drink that is soured, before anything else goes in. */
 const SOURED = /^(?:the )?(?:\w+ )?(?:milk|drink)\b[^,;.]*\b(?:vinegar|lemon juice)$/i;
+/** "Haferdrink mit Essig mischen und 5 Minuten stehen lassen": the same abroad, in one sentence. */
+const SOURED_ABROAD =
+  /^(?:(?:mélange[rz]|mezclar?|verser) )?(?:den |die |le |la )?\p{L}*(?:drink|milch|lait|boisson|leche|bebida)(?!\p{L})[^.;]*(?<!\p{L})(?:essig|zitronensaft|vinaigre|jus de citron|vinagre|limón)(?!\p{L})/iu;
 /** "Milk + vinegar 5 min": with its time. */
 const MILK_SOURS = new RegExp(SOURED.source.replace('$', String.raw`\s+(?:for )?\d`), 'i');
 /** "Give them two minutes on the rack". */
@@ -259,6 +262,7 @@ function restOf({ text, sentence }: Clause, before?: Clause): string {
   if (
     /\bto (?:curdle|sour|clabber)\b/i.test(text) ||
     MILK_SOURS.test(text) ||
+    SOURED_ABROAD.test(sentence) ||
     SOURED.test(before?.text ?? '') ||
     (DRINKS.test(before?.text ?? '') && TIME_ALONE.test(text))
   )

@@ -3,7 +3,7 @@
  * been told so far: a length of time is a side's by the words around it, else by whether the turn stands before or
  * behind it.
  */
-import { type Clause, FRIES_OTHER, hundredths, type Time, type ToldFact, timesIn } from './clause';
+import { type Clause, FRIES_OTHER, hundredths, isAtASpeed, type Time, type ToldFact, timesIn } from './clause';
 import { BAKED_AT, CHANGED_TO, OVEN } from './heat';
 import { restsIn, TIME_ALONE } from './rests';
 import { middle } from './spoken';
@@ -194,6 +194,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
   return (
     FRIES_OTHER.test(text) ||
     isBeforeHeat(clauses, n) ||
+    isAtASpeed(c) ||
     (PAN_HEATS.test(c.sentence) && !HOLDS_BATTER.test(c.sentence)) ||
     isEmptyIn(clauses, n) ||
     KEPT.test(text) ||

@@ -125,7 +125,7 @@ export const SHAPE_IN_ENGLISH = inEnglish(SHAPES);
 export const STATE: ReadonlySet<string> = new Set([
   ...list(
   `sep parted apart temperatura ambiente ambiante melted softened soft cooled warm warmed lukewarm tepid hot boiling boiled cold chilled iced icy cool room temperature temp sifted unsifted packed loosely firmly lightly
-  tightly beaten whisked whipped up separated separately chopped snipped crisped deseeded seeded finely roughly coarsely coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
+  tightly beaten whisked whipped up separated separately chopped snipped crisped deseeded seeded finely roughly coarsely thinly thickly coarse fine grated shredded mashed sliced diced cubed cut minced crushed crumbled
   cooked baked fried grilled steamed poached prepared pureed blended blitzed toasted roasted browned burnt noisette clarified-by-hand drained squeezed strained pressed rinsed washed thawed defrosted frozen peeled unpeeled cored
   pitted stoned hulled stemmed trimmed halved quartered torn broken bashed smashed juiced zested scalded simmered reduced dissolved soaked steeped infused rubbed creamed
   plumped smooth stiff firm peaks peak foamy frothy frothed fluffy mixed stirred folded combined divided kept reserved set aside optional shelled shell skin skinned removed off
