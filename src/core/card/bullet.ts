@@ -92,6 +92,7 @@ export const inOneWriting = (text: string): string =>
     // "3 T. melt. butter"
     .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
     // "milk w/ a squeeze of lemon"
+    .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     .replace(/,?(?<=\s|,)e\.? ?g\.?,? (?=\p{L})/giu, 'such as ')
     .replace(/\bice[- ]cold\b/gi, 'very cold')

@@ -157,7 +157,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
     'tsk teske teskje teskjeer teskeer tl teeloffel teel ts theelepel theelepels cucharadita cucharaditas cdta cdtas cdita cucchiaino cucchiaini cac c.a.c lzicka lyzeczka',
   'tbsp-15ml':
     'msk matsked matskedar el essloffel essl ss spsk spiseske spiseskeer spiseskje spiseskjeer eetlepel eetlepels cucharada cucharadas cda cdas cucchiaio cucchiai cas c.a.s cs lzice lyzka',
-  dsp: 'dsp dsps dstspn dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
+  dsp: 'dsp dsps dstspn dessertsp dessertspoon dessertspoons dessertspoonful dessertspoonfuls',
   tsp: 'tsp tsps tspn tspns teasp teasps teaspn teaspoon teaspoons teaspoonful teaspoonfuls teaspoonsful teapsoon teapsoons',
   tbsp: 'tbsp tbsps tbs tb tblsp tblsps tbl tbls tblspn tablespoon tablespoons tablespoonful tablespoonfuls tablespoonsful tabs tblspns tbspn tbspns tblespoon tblespoons tablspoon tablspoons tablepoon tablepoons',
   cup: 'cup cups c cupful cupfuls cupsful',
@@ -239,7 +239,7 @@ const PHRASES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] = 
   [/^(?:oz|ounces?)\.?\s+\(?(?:by\s+|in\s+)?(?:weight|wt)\b\.?\)?/i, () => 'oz'],
   [/^(?:tea|coffee|breakfast)[\s-]cups?(?:ful)?\b/i, () => 'house-cup'],
   [/^(walnut|hazelnut|egg)-size\b/i, (m) => `${m[1]?.toLowerCase()}-size`],
-  [/^(?:fl\.?|fluid)\s*(?:ozs?|ounces?)\b\.?/i, () => 'fl-oz'],
+  [/^(?:fl\.?|fluid)[\s-]*(?:ozs?|ounces?)\b\.?/i, () => 'fl-oz'],
   [/^floz\b/i, () => 'fl-oz'],
   [/^c(?:uil(?:l(?:[eè]res?|er[eé]es?))?)?\.?\s*[àa]\.?\s*(?:caf[eé]|th[eé]|c)(?![\p{L}])\.?/iu, () => 'tsp-5ml'],
   [/^c(?:uil(?:l(?:[eè]res?|er[eé]es?))?)?\.?\s*[àa]\.?\s*(?:soupe|table|s)(?![\p{L}])\.?/iu, () => 'tbsp-15ml'],

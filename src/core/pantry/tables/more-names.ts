@@ -91,6 +91,8 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'lactose free milk': 'milk-whole',
   'lactose-free milk': 'milk-whole',
   'sour milk': '?buttermilk kefir',
+  // of the Indian kitchen it is yoghurt, elsewhere fresh cheese
+  curd: '?yoghurt-whole quark',
   'soured milk': '?buttermilk kefir',
   'butter milk': 'buttermilk',
   'full fat buttermilk': 'buttermilk',
