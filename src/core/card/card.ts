@@ -28,6 +28,7 @@ import {
   isItem,
   isMethod,
   nextRow,
+  OF_A_PAGE,
   ROW_AT_HEAT,
   type RowPlace,
   type RowReading,
@@ -109,6 +110,7 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
   if (r.started && r.steps.has(n)) return aside('method');
+  if (!r.single && OF_A_PAGE.test(t)) return aside('note');
   // a step's number in a row of its own
   if (r.started && /^\(?\d{1,2}[.):]$/.test(t)) return aside('method');
   // "Notes:" alone heads the notes, and no column
@@ -291,7 +293,7 @@ function settleGroups(
 }
 
 /** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
-const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/i;
+const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/gi;
 const TITLE_FOR = new RegExp(
   `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
   'i',
@@ -301,8 +303,8 @@ const COUNT_ALONE =
   /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
-  const makes = TITLE_MAKES.exec(title)?.[0];
-  if (makes !== undefined) return `${capital(makes)}.`;
+  const makes = [...title.matchAll(TITLE_MAKES)].map(([text]) => `${capital(text)}.`);
+  if (makes.length > 0) return makes.join(' ');
   const each = PEOPLE_EACH.exec(title)?.[0];
   if (each !== undefined) return `For ${each}.`;
   // "Vegan pancakes x 8"

@@ -228,7 +228,7 @@ const SPOKEN_HEADING =
 
 /** "maple syrup, 2 bananas": a few words each, none of which is something to do; null: it is no list. */
 function shortItems(list: string): readonly string[] | null {
-  const bits = list.split(/\s*,\s+(?:and\s+)?|\s+and\s+/);
+  const bits = list.split(/\s*,\s+(?:and\s+)?|\s+and\s+/).filter((b) => !/^etc\.?$/i.test(b));
   return bits.every((b) => b.split(/\s+/).length <= 5 && !DOING.has(firstWord(b))) && !/[.!?]\s/.test(list)
     ? bits
     : null;

@@ -29,6 +29,10 @@ export const YIELD_LABEL =
 /** A row of notes or times behind their name: "Prep: 10 min". */
 export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
+/** What a page sets around a card: switches between measures, buttons, votes, what it is filed under. */
+export const OF_A_PAGE =
+  /^(?:us(?: customary)?\s*[-–—|/]\s*metric|metric\s*[-–—|/]\s*us(?: customary)?|(?:\d\s?x\s*){2,}|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]{3,}|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
+
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
   /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;

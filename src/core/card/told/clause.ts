@@ -105,9 +105,13 @@ const IF_YOU =
 const IF_YOU_ABROAD =
   /^(?:wer |wenn (?:man|du|ihr|sie) (?:mag|magst|mögt|will|willst|wollen|möchte|zeit)|wenn (?:noch |genug )?zeit|falls |nach (?:belieben|wunsch)\b|optional|facultati|éventuellement|opcional|si (?:vous|tu|on) (?:avez|as|a|voul|veu|aim|préf|souhait)|si (?:tienes|quieres|quiere|prefieres|te gusta)|zum aufwärmen|pour réchauffer|para recalentar|reste (?:einfrieren|im ofen|aufwärmen))/i;
 
+/** A note beneath the method: what else would do, another version, how it keeps. */
+const OTHERWISE =
+  /^(?:(?:\p{L}+(?: \p{L}+){0,2}: )?(?:or|you can(?: also)?|alternatively,?) (?:use|sub(?:stitute)?|make|swap)|no \p{L}+(?: \p{L}+)?\?|(?:out of|don[’']t have(?: any)?) \p{L}+|to make (?:your own|homemade|a quick|quick)|sub(?:stitut\w+)?\b|for (?:an? )?(?:vegan|(?:dairy|gluten|egg)[- ]free|thinner|thicker|crispier|fluffier|extra)\b|(?:make[- ]ahead|storage|storing|freez\w+|to (?:freeze|store)|left ?overs?|tips?|variations?|substitutions?|swaps?) ?:)/iu;
 const isOptional = (text: string, sentence: string, abroad: boolean): boolean =>
   OPTIONAL.test(text) ||
   IF_YOU.test(sentence) ||
+  OTHERWISE.test(sentence) ||
   (abroad && (OPTIONAL_ABROAD.test(text) || IF_YOU_ABROAD.test(sentence)));
 
 /** What goes with the batter is fried or toasted, and no piece of it. */

@@ -10,12 +10,12 @@ import { anyWord, AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:iron|pc|portion|each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles|pieces|cakes|pancakes|crepes|waffles) of(?= (?:about )?\d)|apiece|(?<=\d ?(?:ml|g|oz))\/ ?(?:pc|piece|ea(?:ch)?)|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|per|pro|por|par|to) (?:iron|pc|portion|each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|hot ?cake|pikelet|flapjack|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles|pieces|cakes|pancakes|crepes|waffles) of(?= (?:about )?\d)|apiece|(?<=\d ?(?:ml|g|oz))\/ ?(?:pc|piece|ea(?:ch)?)|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to|bis|à|a)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß|durchmesser|de diamètre|de diámetro|de large|de ancho)?/i;
 /** A width of these is none of a piece. */
-const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
+const OF_GEAR = /\b(?:pan|skillet|griddle|tin|tray|baking (?:dish|sheet)|thick|apart|deep|high|whisk)\b/i;
 /** "In a large pan (28 cm)". */
 const GEAR_BEFORE = /(?<!\p{L})(?:pan|skillet|\p{L}*pfanne|poêle|crêpière|sartén)\s*\($/iu;
 const LIES =
@@ -34,7 +34,7 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
     !OF_GEAR.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
-  const isGears = OF_GEAR.test(text.slice(end, end + 14)) || GEAR_BEFORE.test(text.slice(0, m.index));
+  const isGears = OF_GEAR.test(text.slice(end, end + 20)) || GEAR_BEFORE.test(text.slice(0, m.index));
   const n = isGears ? undefined : middle(text.slice(m.index))?.value;
   if (!n) return [];
   const cm = /^c/i.test(m[3] ?? '') ? n : CM_IN_INCH * n;
