@@ -111,6 +111,7 @@ async function serve(databaseUrl: string, port: number, clock: string): Promise<
         NODE_OPTIONS: `--import ${CLOCK}`,
         EVEN_CRUMB_TEST_CLOCK: clock,
         EVEN_CRUMB_BACKUPS: `${clock}-backups`,
+        EVEN_CRUMB_ANSWER_MS: String(LIMITS.answerMs),
       },
       stdio: ['ignore', 'ignore', 'pipe'],
     },

@@ -6,6 +6,7 @@ export const LIMITS: {
   readonly expectMs: number;
   readonly actionMs: number;
   readonly kitchenMs: number;
+  readonly answerMs: number;
   readonly serverStartMs: number;
   readonly databaseStartMs: number;
 };

@@ -44,6 +44,8 @@ export const LIMITS = {
   actionMs: ms(30),
   /** A test's own kitchen: its database copied, its server up. */
   kitchenMs: ms(60),
+  /** The records of a test's kitchen, until they count as away. */
+  answerMs: ms(4),
   /** A server until it answers, a database until it is ready. */
   serverStartMs: 300_000,
   databaseStartMs: 300_000,

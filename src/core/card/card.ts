@@ -20,7 +20,7 @@ import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { actBehind, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
-import { amountsPutRight } from './put-right';
+import { againIn, amountsPutRight } from './put-right';
 import {
   A_PORTION,
   aside,
@@ -153,13 +153,22 @@ function placeOfBits(t: string, bits: readonly string[], r: RowReading, hint: Ve
   return parted && list ? { at: 'mixed', lines, method: parted.act } : { at: 'lines', lines };
 }
 
+/** "Actually make that 4 eggs.": a row that takes back what was told of a thing; null: it does not. */
+function putsRight(t: string, r: RowReading, hint: Vessel | null): readonly Line[] | null {
+  const again = againIn(t);
+  const lines = again === null ? [] : readRows(again, r, hint);
+  const [line] = lines;
+  const isOf = line && isClean(line) && r.before.some((x) => x.ingredient?.id === line.ingredient?.id);
+  return isOf && lines.length === 1 ? lines : null;
+}
+
 /** A row of the list, a title above it, or a sentence of the method within it. */
 function placeOfItems(row: CardRow, r: RowReading): RowPlace {
   const t = row.text;
   const hint = vesselOf(r.role);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
   if (bits) return placeOfBits(t, bits, r, hint);
-  const strung = strungUp(t, r, hint);
+  const strung = strungUp(t, r, hint) ?? putsRight(t, r, hint);
   if (strung) return { at: 'lines', lines: strung };
   const para = paragraph(t, r, hint);
   if (para) return para;

@@ -248,6 +248,7 @@ function unknownAt(rest: string, first: string | null, last: string): string {
   return last.startsWith(measured) && OF_A_NAME.test(last.slice(measured.length)) ? last : measured;
 }
 
+const OF_THE_BLEND = /^\s+of the (?:[\p{L}-]+ ){0,3}(?:blend|mix)\b/iu;
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   let first: string | null = null;
@@ -258,7 +259,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
     const length = endOf(rest, e.index);
     const text = rest.slice(0, length).trim();
     // "300 g of the blend": nothing is named yet
-    if (/^\s+of the$/i.test(e[0]) && readAmount(rest)?.length === e.index) continue;
+    if (OF_THE_BLEND.test(rest.slice(e.index)) && readAmount(rest)?.length === e.index) continue;
     first ??= text;
     last = text;
     const line = read(text);

@@ -22,6 +22,12 @@ const OWN = /\b(?:i|we) (?:use|take|put|add|do)(?: in)?\s*$/i;
 const OTHERS =
   /\b(?:she|he|they|mum|mom|dad|gran(?:ny|dma|dad|dpa)?|nan|my \w+|the (?:card|book|recipe|packet|original)) (?:always |usually )?(?:used?|uses|says?|said|puts?|had|has|takes?|took|calls? for|wants?)\b/i;
 
+/** What a row says that begins by taking back; null: it does not. */
+export function againIn(row: string): string | null {
+  const at = row.search(AMOUNT);
+  return at > 0 && TAKEN_BACK.test(row.slice(0, at)) ? row.slice(at).replace(/[.!]$/, '') : null;
+}
+
 interface Told<L> {
   readonly line: L;
   /** Words between the line told before it, or the row's start, and its own amount. */

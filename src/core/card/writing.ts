@@ -97,9 +97,11 @@ const SMALL_POINT = /(?<=(?<!\p{L})(\p{L}{3,})[.!?]\s+)\p{Ll}\p{L}*/gu;
 /** "Melted butter 800 g. machine with whisk": the weight behind a thing ends what is listed. */
 const LIST_ENDS =
   /(?<=(?<!(?<!\p{L})(?:with|and|plus|about|add|the|into|mit|und|avec|puis|con|unos|ca))(?<=\p{L}{3})\s\d[\d.,]*\s?(?:k?g|m?l)\.\s+)\p{Ll}/gu;
-/** Each sentence of long talk with a large letter, as it would be written; nothing else of it is another. */
+/** A shorter row is a line with an abbreviation. */
+const LEAST_CASED_CHARS = 50;
+/** Each sentence of talk with a large letter, as it would be written; nothing else of it is another. */
 const sentenceCased = (t: string): string =>
-  t.length < LEAST_TALK_CHARS
+  t.length < LEAST_CASED_CHARS
     ? t
     : t.replace(LIST_ENDS, capital).replace(SMALL_POINT, (next, word: string) =>
         // "bake 18 min. rest it": what is done begins a sentence behind any word

@@ -13,9 +13,10 @@ declare global {
   var evenCrumbPool: Pool | undefined;
 }
 
+/** So long the records may take to answer before they count as away, ms; a slow machine is given more. */
+const CLIENT_MS = Number(process.env.EVEN_CRUMB_ANSWER_MS) || 4000;
 /** The server stops a statement first, so that it is told apart from a server that does not answer at all. */
-const STATEMENT_MS = 3500;
-const CLIENT_MS = 4000;
+const STATEMENT_MS = Math.round(0.875 * CLIENT_MS);
 
 function pool(): Pool {
   if (!globalThis.evenCrumbPool) {

@@ -15,7 +15,9 @@ const PER_PIECE =
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to|bis|à|a)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß|durchmesser|de diamètre|de diámetro|de large|de ancho)?/i;
 /** A width of these is none of a piece. */
-const OF_GEAR = /\b(?:pan|skillet|griddle|tin|tray|baking (?:dish|sheet)|thick|apart|deep|high|whisk)\b/i;
+const OF_GEAR = /\b(?:pan|skillet|griddle|thick|apart|deep|high|whisk)\b/i;
+/** "13x18-inch rimmed sheet pan". */
+const GEAR_BEHIND = /^[\s-]*(?:(?:rimmed|sheet|baking|deep|heavy|square|round) )*(?:pan|tin|tray|dish|sheet)\b/i;
 /** "In a large pan (28 cm)". */
 const GEAR_BEFORE = /(?<!\p{L})(?:pan|skillet|\p{L}*pfanne|poêle|crêpière|sartén)\s*\($/iu;
 const LIES =
@@ -34,7 +36,10 @@ function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
     !OF_GEAR.test(sentence);
   if (!m || /\bthick\b/i.test(m[0]) || !(alone || LIES.test(text))) return [];
   const end = m.index + m[0].length;
-  const isGears = OF_GEAR.test(text.slice(end, end + 20)) || GEAR_BEFORE.test(text.slice(0, m.index));
+  const isGears =
+    OF_GEAR.test(text.slice(end, end + 14)) ||
+    GEAR_BEHIND.test(text.slice(end)) ||
+    GEAR_BEFORE.test(text.slice(0, m.index));
   const n = isGears ? undefined : middle(text.slice(m.index))?.value;
   if (!n) return [];
   const cm = /^c/i.test(m[3] ?? '') ? n : CM_IN_INCH * n;
