@@ -162,13 +162,16 @@ function putsRight(t: string, r: RowReading, hint: Vessel | null): readonly Line
   return isOf && lines.length === 1 ? lines : null;
 }
 
+const strungOrRighted = (t: string, r: RowReading, hint: Vessel | null): readonly Line[] | null =>
+  strungUp(t, r, hint) ?? putsRight(t, r, hint);
+
 /** A row of the list, a title above it, or a sentence of the method within it. */
 function placeOfItems(row: CardRow, r: RowReading): RowPlace {
   const t = row.text;
   const hint = vesselOf(r.role);
   const bits = itemsIn(t.replace(/[.!]$/, ''), r.house, r.languages);
   if (bits) return placeOfBits(t, bits, r, hint);
-  const strung = strungUp(t, r, hint) ?? putsRight(t, r, hint);
+  const strung = strungOrRighted(t, r, hint);
   if (strung) return { at: 'lines', lines: strung };
   const para = paragraph(t, r, hint);
   if (para) return para;
