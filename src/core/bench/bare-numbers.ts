@@ -17,13 +17,18 @@ function withUnit(l: FormulaLine, unit: 'g' | 'ml', house: KitchenConventions): 
   const text = amount > 0 ? `${l.text.slice(0, amount).trimEnd()} ${unit}${l.text.slice(amount)}` : `${l.text} ${unit}`;
   return readLine(text, house).grams === null ? null : text;
 }
+const MANY_EGGS = 20;
+const isManyEggs = ({ ingredient, amounts }: FormulaLine): boolean =>
+  ingredient?.category === 'egg' && amounts[0]?.unit === null && amounts[0].low.valueOf() >= MANY_EGGS;
 /** "240 flour, 300 milk, 5 salt": all in one unit, or liquids by volume; null: there are few such lines. */
 export function bareAsk(
   lines: readonly FormulaLine[],
   { dismissed }: Pick<Formula, 'dismissed'>,
   house: KitchenConventions,
 ): MethodAsk | null {
-  const bare = lines.filter((l) => l.ingredient && l.findings.some((f) => f.code === 'no-unit'));
+  const unread = lines.filter((l) => l.ingredient && l.findings.some((f) => f.code === 'no-unit'));
+  // "eggs 55" among bare numbers
+  const bare = unread.length < LEAST_BARE ? unread : lines.filter((l) => unread.includes(l) || isManyEggs(l));
   const words = 'numbers without a unit';
   if (bare.length < LEAST_BARE || dismissed.includes(askKey(words))) return null;
   const texts = (unitOf: (l: FormulaLine) => 'g' | 'ml'): Readonly<Record<string, string>> =>

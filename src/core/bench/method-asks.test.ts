@@ -53,6 +53,13 @@ test('numbers without a unit are asked together, and settled by one tap', () => 
   expect(texts(0)).toEqual(['240 g flour', '10 g bp', '5 g salt', '300 g milk', '2 eggs', 'butter 30 g']);
   expect(texts(1)[3]).toBe('300 ml milk');
   expect(bareOf(of('Cakes\n240 flour\n300 milk\n2 eggs'))).toBeNull();
+  // among bare numbers 55 eggs are grams too, and 2 are eggs
+  const inGrams = (card: string) => {
+    const [o] = bareOf(of(card))?.choices ?? [];
+    return o?.what === 'texts' ? Object.values(o.texts) : [];
+  };
+  expect(inGrams('Cakes\nflour 240\nmilk 300\neggs 55\nbutter 30')).toContain('eggs 55 g');
+  expect(inGrams('Cakes\nflour 240\nmilk 300\negg 35\nbutter 30')).toContain('egg 35 g');
 });
 
 test('a surface that is only greased is asked about, with which fat; what the kind is used to is no offer', () => {

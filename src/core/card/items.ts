@@ -48,7 +48,9 @@ const begins = (text: string): boolean => {
     a !== null ||
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
-    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
+    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some|(?:an?\s+)?equal\s+(?:weights?|amounts?)(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:weight|amount)(?:\s+of)?|(?:its|their)\s+weight\s+in)\s/i.test(
+      text,
+    ) ||
     ENDS_IN_AMOUNT.test(text) ||
     ONE_UNIT.test(text)
   );
@@ -175,12 +177,12 @@ export const COUNT_WORDS =
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|tsp|tbsp|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
   'giu',
 );
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just)\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
@@ -278,7 +280,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:(?:good|big|small|tiny|wee|decent|generous|healthy|fat|hearty|light)\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
+  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:(?:good|big|small|tiny|wee|decent|generous|healthy|fat|hearty|light)\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze|glug|slug|slosh|drizzle|dollop)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
@@ -296,10 +298,10 @@ const BESIDE: readonly (readonly [RegExp, string])[] = [
   [/\bserved?\b[^,;.]{0,12}\bwith\s+$/i, 'to serve'],
 ];
 /** What is done at the heat, or at the table. */
-const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|top|drizzle|dust|grease|swirl|wipe|rub)\b/i;
+const AT_THE_PAN = /\b(?:fry|cook|bake|serve|brush|(?<!\bon )top|drizzle|dust|grease|swirl|wipe|rub)\b/i;
 /** So much for each guest, or for each piece, behind an amount. */
 const FOR_EACH =
-  /^\s*(?:(?:for|to) (?:every|each)(?: (?:person|guest|one|two|three|four|hundred (?:grams?|g)|\d+ ?g|cup|pound|kilo))?\b|per (?:head|person|guest|(?:a )?hundred(?: (?:grams?|g))?|\d+ ?g|cup|pound|kilo)\b|a (?:head|person)\b)/i;
+  /^\s*(?:(?:for|to) (?:every|each)(?: (?:person|guest|egg|one|two|three|four|hundred (?:grams?|g)|\d+ ?g|cup|pound|kilo))?\b|per (?:head|person|guest|egg|(?:a )?hundred(?: (?:grams?|g))?|\d+ ?g|cup|pound|kilo)\b|a (?:head|person)\b)/i;
 const PER_PAN =
   /^\s*(?:(?:per|for (?:each|every)|each|every) (?:pan(?:ful)?|batch|griddle(?:ful)?|go)|(?:a?round|along) the (?:edges?|rim|sides?))\b/i;
 /** "Half a teaspoon of oil in each well". */
@@ -412,7 +414,7 @@ export function measuredIn(
   // "cup and a quarter of milk", "teaspoon salt": one
   const read = (text: string): Line =>
     readLine(
-      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|teaspoon|tablespoon|dessertspoon)\b/i.test(
+      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|tsp|tbsp|teaspoon|tablespoon|dessertspoon)\b/i.test(
         text,
       )
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`

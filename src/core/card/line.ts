@@ -354,6 +354,22 @@ function unnamed(s: SplitLine): readonly [LineStatus, LineFinding, { readonly su
   return ['unknown', { code: 'unknown-ingredient', message }, offered];
 }
 
+/** From so many on, a bare number behind "eggs" may be grams; "35 egg" from fewer. */
+const MOST_NAMED_EGGS = 100;
+const MOST_SINGULAR = 6;
+/** "Egg 35", "35 egg": so many, or grams as in the rows around it? Null: it is clear. */
+function eggsOrGrams(s: SplitLine, i: Ingredient): LineFinding | null {
+  const [amount, ...others] = s.amounts;
+  const [term, ...more] = amount?.terms ?? [];
+  if (i.category !== 'egg' || !term || term.unit !== null || others.length > 0 || more.length > 0) return null;
+  const n = term.low.valueOf();
+  const isLast = /^\P{L}*\p{L}[\p{L}\s,:–—-]*?\d{3,4}\s*$/u.test(s.text);
+  const isOne = /\begg\b(?!\s*(?:whites?|yolks?))/i.test(s.text) && !/\beggs\b/i.test(s.text);
+  return (isLast && n >= MOST_NAMED_EGGS) || (isOne && n > MOST_SINGULAR)
+    ? { code: 'no-unit', message: `${n} eggs, or ${n} g? Write “${n} g” or “${n} eggs”.` }
+    : null;
+}
+
 /** What a line asks before its amount can be weighed; null: nothing. */
 function asksBefore(
   s: SplitLine,
@@ -363,7 +379,8 @@ function asksBefore(
   readings: readonly Reading[],
   house: KitchenConventions,
 ): LineFinding | null {
-  if (s.problem) return s.problem;
+  const problem = s.problem ?? eggsOrGrams(s, i);
+  if (problem) return problem;
   const name = shortName(i);
   if (!hasAmount) {
     const message =

@@ -100,7 +100,7 @@ function calledIn(
 
 /** How a spoken list begins. */
 const BEGINS_LIST =
-  /^(?:(?:so|ok(?:ay)?|right|well|now|then|and|for (?:the|my|these|our) \p{L}+|what i (?:usually |always )?do(?: is)?)[,\s]+)*(?:you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in|get|measure)|i(?:[’']ve| have)? got|take|we (?:take|use|need)|start with|ingredients?:?)\s+/iu;
+  /^(?:(?:so|ok(?:ay)?|right|well|now|then|and|for (?:the|my|these|our) \p{L}+|what i (?:usually |always )?do(?: is)?)[,\s]+)*(?:what(?: goes|[’']s)? in(?: it| to it)?:?|what i use:?|you(?:'ll| will)? (?:need|want)|i (?:take|use|start with|put in|get|measure)|i(?:[’']ve| have)? got|take|we (?:take|use|need)|start with|ingredients?:?)\s+/iu;
 
 /** "Next day: 1 tsp salt, 1 tbsp molasses": when the list behind it goes in. */
 const BY_DAY = /^(?:(?:the )?next (?:day|morning)|day (?:two|2))\s*:\s*/i;
@@ -198,13 +198,17 @@ const tellsPortion = (sentence: string, house: KitchenConventions): boolean => {
 
 /** A thing that a sentence of its own may name, and that stands in no pan. */
 const NAMED_ALONE: ReadonlySet<Category> = new Set(['salt', 'leavening', 'flavour']);
-/** "Salt.", among what is put in: known, and nobody says how much. @param before lines that are told already */
-function thingAlone(sentence: string, before: readonly Line[], r: RowReading): Line | null {
-  const name = sentence.replace(/[.!]$/, '');
-  if (before.length === 0 || !/^\p{L}+(?: \p{L}+)?$/u.test(name)) return null;
-  const line = readLine(name, r.house, {}, null, r.languages);
-  const isNew = !before.some((x) => x.ingredient?.id === line.ingredient?.id);
-  return line.ingredient && NAMED_ALONE.has(line.ingredient.category) && isClean(line) && isNew ? line : null;
+/** "Salt.", "Egg and salt.", among what is put in: known, and nobody says how much. @param before lines that are told already */
+function thingsAlone(sentence: string, before: readonly Line[], r: RowReading): readonly Line[] {
+  const names = sentence.replace(/[.!]$/, '').split(/ and |, /);
+  if (before.length === 0 || !names.every((name) => /^\p{L}+(?: \p{L}+)?$/u.test(name))) return [];
+  const lines = names.map((name) => readLine(name, r.house, {}, null, r.languages));
+  const isOne = (line: Line): boolean =>
+    line.ingredient !== null &&
+    (NAMED_ALONE.has(line.ingredient.category) || (names.length > 1 && line.ingredient.category === 'egg')) &&
+    isClean(line) &&
+    !before.some((x) => x.ingredient?.id === line.ingredient?.id);
+  return lines.every(isOne) ? lines : [];
 }
 
 /** The lines of one sentence, and what of it is method. @param before lines that are told already */
@@ -223,8 +227,8 @@ function sentenceIn(
     const method = [...(whom ? [`${whom}.`] : []), ...list.left, ...(parted ? [parted.act] : [])];
     return { listed: true, lines: list.lines, method };
   }
-  const alone = thingAlone(text, before, r);
-  if (alone) return { listed: false, lines: [alone], method: [text] };
+  const alone = thingsAlone(text, before, r);
+  if (alone.length > 0) return { listed: false, lines: alone, method: [text] };
   // "Add a pinch of salt.", "Beat 2 eggs with 1 cup milk": amounts that no list gives
   const told = toldIn(text.replace(/[.!?]$/, '').replace(BEGINS_LIST, ''), r.house, r.languages, next);
   const isPoured = told.length > 0 && told.every((l) => l.ingredient === null) && tellsPortion(text, r.house);

@@ -309,8 +309,9 @@ function unmeasured(
 ): readonly Line[] {
   if (known.length < 2) return [];
   return said
+    .replace(/^[^:\d]{1,40}:\s+/, '')
     .replace(DOES, '')
-    .split(/,\s+(?:and\s+)?/)
+    .split(/[,;]\s+(?:and\s+)?/)
     .flatMap((bit) => {
       const text = bit.trim();
       if (text === '' || measured.some((m) => m.text.includes(text) || text.includes(m.text))) return [];
@@ -361,6 +362,14 @@ function inOrderTold(said: string, lines: readonly Line[]): readonly Line[] {
   return placed.sort((a, b) => a.at - b.at).map((p) => p.line);
 }
 
+/** "Flour 300, powder 12, salt 4": names and numbers alone, each asked for its unit; none where there is anything else. */
+function numberedIn(said: string, read: (x: string) => Line): readonly Line[] {
+  const bits = said.replace(/^[^:\d]{1,40}:\s+/, '').split(/,\s+(?:and\s+)?/);
+  if (bits.length < 2 || !bits.every((bit) => /^\p{L}+(?: \p{L}+)? \d{1,4}(?:[.,]\d)?$/u.test(bit.trim()))) return [];
+  const lines = bits.map(read);
+  return lines.filter((l) => l.ingredient !== null).length * 2 > lines.length ? lines : [];
+}
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -375,9 +384,14 @@ function measuredOrAsked({
   readonly more: readonly Line[];
   readonly read: (x: string) => Line;
 }): readonly Line[] {
+  const numbered = measured.length === 0 ? numberedIn(said, read) : [];
+  if (numbered.length > 0) return numbered;
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
-  const asked = POURS.test(said) ? [] : measured.filter((m) => m.ingredient === null && !isOfBatter(m.text));
+  const isMix = (text: string): boolean => known.length > 1 && /\bmix$/i.test(text);
+  const asked = POURS.test(said)
+    ? []
+    : measured.filter((m) => m.ingredient === null && (isMix(m.text) || !isOfBatter(m.text)));
   if (known.length > 0 || more.length > 0) {
     const told = [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
     return inOrderTold(said, [...told, ...countedIn(said, told, read)]);

@@ -47,6 +47,10 @@ function rowsOf(raws: readonly string[], first: RegExp, last: RegExp): readonly 
   });
 }
 
+/** "Eggs 3" beside 250 of flour: so many. */
+const MOST_COUNTED = 6;
+const isCounted = (row: ShareRow, flour: number): boolean =>
+  /\beggs\b/i.test(row.name) && row.share <= MOST_COUNTED && Number.isInteger(row.share) && flour >= 100;
 const flourOf = (rows: readonly ShareRow[]): number =>
   rows.filter((r) => FLOUR.test(r.name)).reduce((a, r) => a + r.share, 0);
 
@@ -60,7 +64,7 @@ export function inGrams(raws: readonly string[]): readonly string[] {
     const each = told?.grams ? told.grams / told.share : flourG / flourOf(rows);
     return raws.map((raw, n) => {
       const row = rows.find((r) => r.at === n);
-      return row ? `${written(row.share * each)} g ${row.name}` : raw;
+      return row && !isCounted(row, flourOf(rows)) ? `${written(row.share * each)} g ${row.name}` : raw;
     });
   };
   const percent = rowsOf(raws, PERCENT_FIRST, PERCENT_LAST);

@@ -83,7 +83,7 @@ function wrongNumber(source: string, text: string): LineFinding | null {
 }
 
 /** "Eggs 2 / 6": so many of one batch and of another, and no sixths; a fraction that is no lowest one, too. */
-const STROKED = /(?<![\d.,/])(\d{1,3})(\s*)\/\s*(\d{1,3})(?![\d.,/])/;
+const STROKED = /(?<![\d.,/])(\d{1,3})(\s*)\/\s*(\d{1,3})(?![\d/]|[.,]\d)/;
 function twoBatches(text: string): LineFinding | null {
   const m = STROKED.exec(text);
   if (!m || !/\beggs?\b/i.test(text)) return null;
