@@ -108,6 +108,8 @@ function isSeam(
   return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r?.ingredient?.id);
 }
 
+const asksWhich = (l: Line): boolean => l.findings.some((f) => f.code === 'which-ingredient');
+
 /** "Half a cup each of milk and flour": an amount, and the things it is of. */
 const EACH_OF =
   /^([^,;.()]{3,40}?) each of ((?:\p{L}+(?: \p{L}+)?, )*\p{L}+(?: \p{L}+)?,? and \p{L}+(?: \p{L}+)?)(?=\s*(?:[,;.)]|$))/iu;
@@ -400,6 +402,12 @@ const isNoAmount = (sentence: string, at: number, number: string, after: string)
   // "in a jug I whisk two eggs": where, and not how much
   (A_VESSEL.test(after) && /\b(?:in|into|to|with|from|take|get|grab)\s+$/i.test(sentence.slice(0, at)));
 
+/** What no table knows is asked about where it is measured, and where its name is of several ("un sachet de levure"). */
+const isAsked = (before: string, text: string, read: (t: string) => Line, isMeasure: (t: string) => boolean): boolean =>
+  !SPEAKS.test(text) &&
+  // "blitz the oats to a powder": what becomes of them
+  (isMeasure(text) || (!/\b(?:to|into|as|like)\s+$/i.test(before) && asksWhich(read(text))));
+
 /**
  * What a sentence measures, each thing as a line: "Put 250 g flour in a bowl and break in 4 eggs". A number of minutes,
  * degrees or pieces is none.
@@ -441,7 +449,7 @@ export function measuredIn(
     }
     const { line, length, text } = itemAt(rest, read);
     // "for us four I do a cup of flour": the amount is the next number's
-    if (line === null && (!isMeasure(text) || SPEAKS.test(text))) continue;
+    if (line === null && !isAsked(sentence.slice(0, m.index), text, read, isMeasure)) continue;
     from = m.index + length;
     const before = sentence.slice(0, m.index);
     const apart = besides({ before, after: sentence.slice(from), text, line, read });

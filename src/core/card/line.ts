@@ -363,7 +363,7 @@ function eggsOrGrams(s: SplitLine, i: Ingredient): LineFinding | null {
   const [term, ...more] = amount?.terms ?? [];
   if (i.category !== 'egg' || !term || term.unit !== null || others.length > 0 || more.length > 0) return null;
   const n = term.low.valueOf();
-  const isLast = /^\P{L}*\p{L}[\p{L}\s,:–—-]*?\d{3,4}\s*$/u.test(s.text);
+  const isLast = /^\P{L}*\p{L}[\p{L}\s,:–—-]*?\d{3,4}[\s.,*]*$/u.test(s.text);
   const isOne = /\begg\b(?!\s*(?:whites?|yolks?))/i.test(s.text) && !/\beggs\b/i.test(s.text);
   return (isLast && n >= MOST_NAMED_EGGS) || (isOne && n > MOST_SINGULAR)
     ? { code: 'no-unit', message: `${n} eggs, or ${n} g? Write “${n} g” or “${n} eggs”.` }

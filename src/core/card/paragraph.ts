@@ -64,6 +64,12 @@ const isToldInAll = (l: Line, all: readonly Line[]): boolean =>
   /\b(?:for (?:every|each)|per (?:head|person|guest))\b/i.test(l.text) &&
   all.some((x) => x.ingredient?.id === l.ingredient?.id && x.grams !== null);
 
+/** "Milk till it looks like cream", and further on how much that is. */
+const isNamedOnly = (l: Line, all: readonly Line[]): boolean =>
+  l.written.length === 0 &&
+  l.ingredient !== null &&
+  all.some((x) => x !== l && x.ingredient?.id === l.ingredient?.id && x.use === l.use && x.grams !== null);
+
 /** Words of talk: no dish is called by one of them. */
 const SAYS =
   /^(?:para|pour|für)\s|\b(?:i|you|we|he|she|it|they|this|that|what|how|is|are|do|does|goes|people|persons?|guests?|us|then|first|next|day)\b/i;
@@ -276,7 +282,9 @@ export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowP
   return {
     at: 'mixed',
     // how much is poured for a piece is told by the method, and is no thing
-    lines: lines.filter((l) => l.status === 'read' || !(isToldInAll(l, lines) || A_PORTION_ALONE.test(l.text))),
+    lines: lines.filter(
+      (l) => l.status === 'read' || !(isToldInAll(l, lines) || isNamedOnly(l, lines) || A_PORTION_ALONE.test(l.text)),
+    ),
     method: (names ? rest.slice(1) : rest).join(' '),
     ...(names && { title: first.replace(/[.!]$/, '') }),
     ...(called && !r.title && { title: called.name }),

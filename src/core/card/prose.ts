@@ -67,7 +67,7 @@ const AT_TABLE =
 const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:die|der|einer)|la|une|dans (?:une|la)|una|(?:en|a) (?:la|una)) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)(?!\p{L})|(?:in|into|on|onto) the (?:hot |warm |dry )*(?:pan|griddle|skillet|iron)\b(?=.*\b(?:butter|ghee|oil|lard|fat|dripping)\b)|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)(?!\p{L})/iu;
 const POURS =
-  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour|scoop|spoon|drop|portion|use)\b/i;
+  /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:(?:in|on)?to the (?:hot |warm )?(?:iron|pan|griddle|skillet)|ladle|pour(?! (?:les?|la|des?|une?|nous)\b| l[’'])|scoop|spoon|drop|portion|use)\b/i;
 /** "Whisk it, let it sit, and pour a quarter cup for each": nothing is measured but the portion. */
 const POURS_LAST =
   /(?:,|\band|\bthen)\s+(?:(?:and|then|i|we|you)\s+)*(?:pour|ladle|scoop|spoon|drop|portion)\b[^.;]*\b(?:each|apiece|per (?:cake|piece|pancake|waffle|crepe)|a piece)\b/i;
@@ -297,6 +297,8 @@ const COUNTED_THING = new RegExp(`^(?:\\d{1,2}|${COUNT_WORDS}|a couple of) \\p{L
 /** Counted among things that are put in, and not put in. */
 const NO_THING =
   /\b(?:bowls?|jugs?|pans?|whisks?|forks?|hands?|people|persons?|serv\w+|portions?|pieces?|pancakes?|waffles?|crepes?|cakes?|batch\w*|additions?|stages?|speed|of (?:us|them)|by|at)\b/i;
+/** "Flour till it looks right": by eye. */
+const BY_EYE = / (?:till|until|to (?:loosen|thin|bind|slacken|thicken)|by eye|by feel)\b.*$/i;
 /**
  * What a list of measured things tells beside them: a known thing without an amount ("vanilla"), and a number with words
  * that no table knows ("fifty plain"), which is asked about.
@@ -307,26 +309,32 @@ function unmeasured(
   measured: readonly Line[],
   read: (x: string) => Line,
 ): readonly Line[] {
-  if (known.length < 2) return [];
-  return said
+  const bits = said
     .replace(/^[^:\d]{1,40}:\s+/, '')
     .replace(DOES, '')
     .split(/[,;]\s+(?:and\s+)?/)
-    .flatMap((bit) => {
-      const text = bit.trim();
-      if (text === '' || measured.some((m) => m.text.includes(text) || text.includes(m.text))) return [];
-      if (/^\p{L}+(?: (?:extract|essence|powder|zest|seeds?))?$/u.test(text)) {
-        const line = read(text);
-        return line.ingredient !== null && isClean(line) && !known.some((k) => k.ingredient?.id === line.ingredient?.id)
-          ? [line]
-          : [];
-      }
-      const counted = new RegExp(
-        `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*)(?: of)? \\p{L}+$`,
-        'iu',
-      ).test(text);
-      return counted && !NO_AMOUNT.test(text) && !NO_THING.test(text) ? [read(text)] : [];
-    });
+    .map((bit) => bit.trim());
+  const isThere = (text: string): boolean => measured.some((m) => m.text.includes(text) || text.includes(m.text));
+  // one thing is measured, and all the others are named: "flour till it looks right, two eggs, salt"
+  const isNamed = (bit: string): boolean => isThere(bit) || read(bit.replace(BY_EYE, '')).ingredient !== null;
+  if (known.length === 0 || (known.length < 2 && !(bits.length > 2 && bits.every(isNamed)))) return [];
+  return bits.flatMap((bit, n) => {
+    // "milk till it drops, call it a third of a pint": how much follows
+    const isSaid = /^(?:call it|say|about|around|that[’']s|maybe|roughly)\b/i.test(bits[n + 1] ?? '');
+    const text = isSaid ? bit : bit.replace(BY_EYE, '');
+    if (text === '' || isThere(text)) return [];
+    if (/^\p{L}+(?: (?:extract|essence|powder|zest|seeds?))?$/u.test(text)) {
+      const line = read(text);
+      return line.ingredient !== null && isClean(line) && !known.some((k) => k.ingredient?.id === line.ingredient?.id)
+        ? [line]
+        : [];
+    }
+    const counted = new RegExp(
+      `^(?:\\d{2,4}|(?:an? |(?:${COUNT_WORDS}) )?hundred(?: and (?:${COUNT_WORDS}))?(?: of)?|(?:${COUNT_WORDS})(?:[ -](?:and |${COUNT_WORDS})+)*)(?: of)? \\p{L}+$`,
+      'iu',
+    ).test(text);
+    return counted && !NO_AMOUNT.test(text) && !NO_THING.test(text) ? [read(text)] : [];
+  });
 }
 
 /** "4 sheets matzo, 2 eggs", "three rusks crumbled": a count of what no table knows, told before what is put in. */
@@ -389,9 +397,10 @@ function measuredOrAsked({
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
   const isMix = (text: string): boolean => known.length > 1 && /\bmix$/i.test(text);
-  const asked = POURS.test(said)
-    ? []
-    : measured.filter((m) => m.ingredient === null && (isMix(m.text) || !isOfBatter(m.text)));
+  const asked =
+    POURS.test(said) && known.length < 2
+      ? []
+      : measured.filter((m) => m.ingredient === null && (isMix(m.text) || !isOfBatter(m.text)));
   if (known.length > 0 || more.length > 0) {
     const told = [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
     return inOrderTold(said, [...told, ...countedIn(said, told, read)]);
