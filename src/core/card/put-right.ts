@@ -16,8 +16,8 @@ const TAKEN_BACK = new RegExp(
 const SLIP_BEHIND = new RegExp(String.raw`[\s,]+(?:${SLIP})$`, 'i');
 /** "I only use": the cook's own amount, instead of one that was told. */
 const OWN_ONLY =
-  /\b(?:i|we) (?:(?:only|just|now|these days|always|actually) )+(?:use|take|put|add|do|make)(?: in)?(?: only| just)?\s*$/i;
-const OWN = /\b(?:i|we) (?:use|take|put|add|do)(?: in)?\s*$/i;
+  /\b(?:i|we) (?:(?:only|just|now|these days|always|actually) )+(?:use|take|put)(?: in)?(?: only| just)?\s*$/i;
+const OWN = /\b(?:i|we) (?:use|take|put)(?: in)?\s*$/i;
 /** Whose amount stands before it. */
 const OTHERS =
   /\b(?:she|he|they|mum|mom|dad|gran(?:ny|dma|dad|dpa)?|nan|my \w+|the (?:card|book|recipe|packet|original)) (?:always |usually )?(?:used?|uses|says?|said|puts?|had|has|takes?|took|calls? for|wants?)\b/i;
@@ -32,6 +32,8 @@ interface Told<L> {
   readonly line: L;
   /** Words between the line told before it, or the row's start, and its own amount. */
   readonly before: string;
+  /** What the sentence says behind it. */
+  readonly after: string;
 }
 
 /** Each line with the words before its amount. @param rowOf the row that a line was told in */
@@ -43,9 +45,14 @@ function withWords<L extends Line>(lines: readonly L[], rowOf: (l: L) => string)
     const at = Math.max(now.indexOf(line.text, from), from);
     const before = now.slice(from, at) + line.text.slice(0, Math.max(0, line.text.search(AMOUNT)));
     from = Math.min(now.length, at + line.text.length);
-    return { line, before };
+    return { line, before, after: now.slice(from).split(/[.;!?]/)[0] ?? '' };
   });
 }
+
+/** A cook's own amount of a thing is within so much of another's; less is a part of it ("I only put in a cup first"). */
+const MOST_APART = 2;
+const isNear = (a: Line, b: Line): boolean =>
+  a.grams === null || b.grams === null || Math.max(a.grams, b.grams) <= MOST_APART * Math.min(a.grams, b.grams);
 
 /** Whether a line says again, and otherwise, what was told before. */
 function takesBack<L extends Line>(now: Told<L>, was: Told<L>, isNext: boolean): boolean {
@@ -53,12 +60,19 @@ function takesBack<L extends Line>(now: Told<L>, was: Told<L>, isNext: boolean):
   return (
     TAKEN_BACK.test(now.before) ||
     (isNext && SLIP_BEHIND.test(was.line.text)) ||
-    OWN_ONLY.test(before) ||
-    (OWN.test(before) && OTHERS.test(was.before))
+    (isNear(now.line, was.line) && (OWN_ONLY.test(before) || (OWN.test(before) && OTHERS.test(was.before))))
   );
 }
 
-/** @returns the lines that are meant, and those that were taken back */
+/** "A cup of the milk first, then the rest": a part of what was told before. */
+const THE_REST = /\bthe (?:rest|remaining|remainder|other half)\b/i;
+const isPart = <L extends Line>(now: Told<L>, before: readonly Told<L>[]): boolean =>
+  THE_REST.test(now.after) &&
+  before.some((was) => was.line.ingredient?.id === now.line.ingredient?.id && isMore(was.line, now.line));
+const isMore = (all: Line, part: Line): boolean =>
+  all.ingredient !== null && all.grams !== null && part.grams !== null && all.grams > part.grams;
+
+/** @returns the lines that are meant, and those that were taken back or are a part of another */
 export function amountsPutRight<L extends Line>(
   lines: readonly L[],
   rowOf: (l: L) => string,
@@ -66,6 +80,7 @@ export function amountsPutRight<L extends Line>(
   const told = withWords(lines, rowOf);
   const takenBack = told.flatMap((was, n) => {
     const id = was.line.ingredient?.id;
+    if (isPart(was, told.slice(0, n))) return [was.line];
     if (id === undefined || was.line.written.length === 0) return [];
     const isBack = told
       .slice(n + 1)
