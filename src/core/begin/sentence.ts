@@ -76,6 +76,7 @@ const allergensIn = (said: string): readonly Allergen[] => [
 const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|s?he|another|a (?:friend|guest|neighbou?r|child|kid)`;
 /** Guests of whom nobody says how many they are. */
 const UNCOUNTED_FEW = 'most|some|many|several|a few';
+const IS_FEW = new RegExp(`^(?:${UNCOUNTED_FEW})$`, 'i');
 const WHO = String.raw`(?:(?<who>${NUMBER}|half|${UNCOUNTED_FEW}|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|those|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|also|an?)\s+)*)?`;
 const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
@@ -127,7 +128,7 @@ function mentionsIn(rest: Rest): readonly Mention[] {
     const things = groups.things ?? '';
     const allergens = /^(?:vegan|plant)/i.test(things) ? VEGAN : allergensIn(things);
     if (allergens.length === 0 || /^nobody/i.test(who ?? '')) return [];
-    const few = who !== null && new RegExp(`^(?:${UNCOUNTED_FEW})$`, 'i').test(who) ? who : null;
+    const few = who !== null && IS_FEW.test(who) ? who : null;
     const isEverybody = who === null || few !== null || /^(?:every|all)/i.test(who);
     return [
       {

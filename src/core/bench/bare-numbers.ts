@@ -17,6 +17,7 @@ function withUnit(l: FormulaLine, unit: 'g' | 'ml', house: KitchenConventions): 
   const text = amount > 0 ? `${l.text.slice(0, amount).trimEnd()} ${unit}${l.text.slice(amount)}` : `${l.text} ${unit}`;
   return readLine(text, house).grams === null ? null : text;
 }
+/** From so many on, eggs among numbers without a unit are grams as those are. */
 const MANY_EGGS = 20;
 const isManyEggs = ({ ingredient, amounts }: FormulaLine): boolean =>
   ingredient?.category === 'egg' && amounts[0]?.unit === null && amounts[0].low.valueOf() >= MANY_EGGS;

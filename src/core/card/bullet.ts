@@ -94,8 +94,8 @@ export const inOneWriting = (text: string): string =>
     // "milk w/ a squeeze of lemon"
     .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
+    // "neutral oil, e.g. sunflower"
     .replace(/,?(?<=\s|,)e\.? ?g\.?,? (?=\p{L})/giu, 'such as ')
-    .replace(/\bice[- ]cold\b/gi, 'very cold')
     .replace(LEADER, ' … ');
 
 /** What points to a note beneath the card: "*", "[1]", "(see note 2)". */
@@ -107,7 +107,7 @@ const AND_A_HALF =
 /** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string => {
   // most lines wear nothing
-  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$|\bw\/|\bice cold\b/.test(text)) return text;
+  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$|\bw\//.test(text)) return text;
   let t = unTable(unEntity(unTag(inOneWriting(text))));
   // a tick box may stand after a bullet
   for (let n = 0; n < 3; n++) {

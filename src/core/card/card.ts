@@ -20,7 +20,7 @@ import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { actBehind, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
-import { againIn, amountsPutRight } from './put-right';
+import { amountsPutRight, rowPutRight } from './put-right';
 import {
   A_PORTION,
   aside,
@@ -153,17 +153,9 @@ function placeOfBits(t: string, bits: readonly string[], r: RowReading, hint: Ve
   return parted && list ? { at: 'mixed', lines, method: parted.act } : { at: 'lines', lines };
 }
 
-/** "Actually make that 4 eggs.": a row that takes back what was told of a thing; null: it does not. */
-function putsRight(t: string, r: RowReading, hint: Vessel | null): readonly Line[] | null {
-  const again = againIn(t);
-  const lines = again === null ? [] : readRows(again, r, hint);
-  const [line] = lines;
-  const isOf = line && isClean(line) && r.before.some((x) => x.ingredient?.id === line.ingredient?.id);
-  return isOf && lines.length === 1 ? lines : null;
-}
-
+/** A row of several things, or one that takes back what was told. */
 const strungOrRighted = (t: string, r: RowReading, hint: Vessel | null): readonly Line[] | null =>
-  strungUp(t, r, hint) ?? putsRight(t, r, hint);
+  strungUp(t, r, hint) ?? rowPutRight(t, r, hint);
 
 /** A row of the list, a title above it, or a sentence of the method within it. */
 function placeOfItems(row: CardRow, r: RowReading): RowPlace {
@@ -304,15 +296,16 @@ function settleGroups(
   return { sections: settled, lines: moved };
 }
 
-/** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
 const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/gi;
 const TITLE_FOR = new RegExp(
   `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
   'i',
 );
+/** "About 40 small": a count with no more than how large they are. */
 const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
 const COUNT_ALONE =
   /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
+/** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
 function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = [...title.matchAll(TITLE_MAKES)].map(([text]) => `${capital(text)}.`);

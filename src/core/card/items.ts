@@ -21,6 +21,7 @@ const whole = (l: Line): boolean =>
 /** "Salt", "a little vanilla" among measured things: an item that takes no amount. */
 const isToTaste = (l: Line): boolean =>
   l.written.length === 0 && (l.ingredient?.category === 'salt' || l.ingredient?.category === 'flavour');
+/** A name, and no amount. */
 const FEW_WORDS = /^\p{L}+(?:\s+\p{L}+){0,3}$/u;
 const isEgg = (l: Line): boolean => l.ingredient?.category === 'egg';
 
@@ -48,9 +49,8 @@ const begins = (text: string): boolean => {
     a !== null ||
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
-    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some|(?:an?\s+)?equal\s+(?:weights?|amounts?)(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:weight|amount)(?:\s+of)?|(?:its|their)\s+weight\s+in)\s/i.test(
-      text,
-    ) ||
+    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
+    phrases.AS_MUCH_OF.test(text) ||
     ENDS_IN_AMOUNT.test(text) ||
     ONE_UNIT.test(text)
   );
@@ -252,6 +252,7 @@ function unknownAt(rest: string, first: string | null, last: string): string {
   return last.startsWith(measured) && OF_A_NAME.test(last.slice(measured.length)) ? last : measured;
 }
 
+/** "300 g of the gluten-free blend": its name is still to come. */
 const OF_THE_BLEND = /^\s+of the (?:[\p{L}-]+ ){0,3}(?:blend|mix)\b/iu;
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
 function itemAt(rest: string, read: (text: string) => Line): ItemAt {

@@ -89,10 +89,10 @@ const OTHERS_COUNTED =
 /** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
 const APIECE = /\b(?:apiece|each)\b/i;
 const DOES_ALONE = /^does (?:about )?\S+$/i;
-/** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
 /** "That does about a hundred and ten": so many are no guests of one bowl. */
 const DOES_MANY =
   /^(?:that|this|it) does (?:about |around )?(?:an? (?:hundred|dozen)|(?:two|three|four) dozen|[2-9]\d|\d{3}|twenty|thirty|forty|fifty|sixty|eighty)(?: \p{L}+)*$/iu;
+/** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
 const THAT_DOES = /^(?:that|this) does (?:about |around )?\S+$/i;
 const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\b/i;
 

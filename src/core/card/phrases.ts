@@ -68,6 +68,9 @@ export const EXTRA_ABROAD =
 /** "Fürs Eiweiß", "pour les blancs": of the batter all the same. */
 export const FOR_WHITES =
   /[\s,(]*(?<!\p{L})(?:fürs?|für (?:das|den|die)|zum|pour (?:les|monter les)|para (?:las|montar las))\s+(?:eiweiß|eischnee|eier|schnee|blancs|claras)(?!\p{L})\s*\)?\s*$/iu;
+/** "Equal weight of flour", "its weight in milk": as much as of what was told before. */
+export const AS_MUCH_OF =
+  /^\s*(?:(?:an?\s+)?equal\s+(?:weights?|amounts?|quantit(?:y|ies))(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:weight|amount|quantity)(?:\s+(?:of|in))?|(?:its|their)\s+(?:own\s+)?weight\s+(?:in|of))\s+(?=\p{L})/iu;
 /** "a cup of milk, or a little more". */
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+|(?:or\s+)?(?:maybe|perhaps|possibly|probably)\s+)?(?:a (?:little|bit|touch|splash|drop) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;
@@ -101,7 +104,7 @@ export const MILLED_TYPE = /(?<=\b(?:dinkel|roggen)mehl,?\s)(?:type?\s)?(?:630|8
 
 /** What is done to it, in words that would mean another thing alone. */
 export const STATES =
-  /^(?:the\s+)?(?:scraped\s+)?seeds?\s+(?:of|from|scraped\s+from)\s+(?=(?:\d|an?\s|half|one|two)[^,]*\bvanilla)|\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\b(?:finely\s+|coarsely\s+)?(?:ground|milled|blitzed|blended|whizzed|turned|made|pulsed|processed)\s+(?:in)?to\s+(?:an?\s+)?(?:fine\s+|coarse\s+)?(?:flour|powder|meal|crumbs?|dust|paste)\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b|(?<=\beggs?,?\s)split\b/giu;
+  /^(?:the\s+)?(?:scraped\s+)?seeds?\s+(?:of|from|scraped\s+from)\s+(?=(?:\d|an?\s|half|one|two)[^,]*\bvanilla)|\bice[- ]cold\b|\b\d{2,3}\s?%\s+hydration\b|\b(?:pat(?:ted)?|wiped?|drained?|squeezed?|wrung) (?:very )?dry\b|\b(?:at )?room temp(?:erature|\.)?|\b(?:still )?(?:a little )?warm to the touch\b|\bat hand heat\b|\b(?:finely\s+|coarsely\s+)?(?:ground|milled|blitzed|blended|whizzed|turned|made|pulsed|processed)\s+(?:in)?to\s+(?:an?\s+)?(?:fine\s+|coarse\s+)?(?:flour|powder|meal|crumbs?|dust|paste)\b|\bfinger[- ](?:warm|soft)\b|\bblood[- ](?:warm|heat)\b|\b(?:do not|don['’]?t|not|un)[- ]?thaw(?:ed)?\b|\b(?:straight|right) from (?:the )?freezer\b|\b(?:small|large|full)[- ]curd\b|\bstone[- ]?(?:ground|milled)\b(?!\s+(?:\p{L}+\s+)?(?:corn|polenta))|\b(?:freshly[- ])?milled\b|(?<=\b(?:pods?|beans?),?\s)(?:seeds(?:\s+(?:only|scraped))?|split(?:\s+and\s+scraped)?|split(?:\s+lengthways)?)\b|(?<=\beggs?,?\s)split\b/giu;
 
 /** What is done to it with a little of another thing. */
 export const TURNED_IN =

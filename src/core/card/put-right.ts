@@ -4,6 +4,9 @@
  */
 import { COUNT_WORDS } from './items';
 import type { Line } from './line';
+import type { Vessel } from './parts';
+import { isClean } from './prose';
+import { type RowReading, readRows } from './rows';
 
 const AMOUNT = new RegExp(`[\\d½¼¾⅓⅔⅛]|\\b(?:an?|half|quarter|third|${COUNT_WORDS})\\b`, 'i');
 const SLIP = `no|nope|sorry|wait|oops|i mean|i meant|or rather|rather|correction|scratch that`;
@@ -22,10 +25,14 @@ const OWN = /\b(?:i|we) (?:use|take|put)(?: in)?\s*$/i;
 const OTHERS =
   /\b(?:she|he|they|mum|mom|dad|gran(?:ny|dma|dad|dpa)?|nan|my \w+|the (?:card|book|recipe|packet|original)) (?:always |usually )?(?:used?|uses|says?|said|puts?|had|has|takes?|took|calls? for|wants?)\b/i;
 
-/** What a row says that begins by taking back; null: it does not. */
-export function againIn(row: string): string | null {
+/** "Actually make that 4 eggs.": the line of a row that takes back what was told of a thing; null: it does not. */
+export function rowPutRight(row: string, r: RowReading, hint: Vessel | null): readonly Line[] | null {
   const at = row.search(AMOUNT);
-  return at > 0 && TAKEN_BACK.test(row.slice(0, at)) ? row.slice(at).replace(/[.!]$/, '') : null;
+  if (at <= 0 || !TAKEN_BACK.test(row.slice(0, at))) return null;
+  const lines = readRows(row.slice(at).replace(/[.!]$/, ''), r, hint);
+  const [line] = lines;
+  const isOf = line && isClean(line) && r.before.some((x) => x.ingredient?.id === line.ingredient?.id);
+  return isOf && lines.length === 1 ? lines : null;
 }
 
 interface Told<L> {

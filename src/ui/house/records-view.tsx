@@ -252,7 +252,10 @@ export function RecordsView({ facts, backups, unreadable, empty, backUp, keepSoM
       </div>
       <details
         className="rounded-plate bg-white px-4 py-2"
-        open={facts.diskLeftBytes !== null && facts.diskLeftBytes < LOW_BYTES}
+        // what is wrong there is seen without a press
+        open={
+          (facts.diskLeftBytes !== null && facts.diskLeftBytes < LOW_BYTES) || Math.abs(facts.clockOffMs) >= NEAR_MS
+        }
       >
         <summary className="min-h-11 cursor-pointer content-center font-semibold text-rim">
           Size, place and versions

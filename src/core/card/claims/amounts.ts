@@ -88,7 +88,7 @@ const SIZED = /^((?:an?\s+|1\s+|one\s+)?(walnut|hazelnut|egg)[\s-]sized?\s+(?:(?
 
 /** "a little milk", "some sugar": words that stand where an amount would, and are none. */
 const LOOSE =
-  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?!\s+(?:over|under|above|below|shy|more\s+than|less\s+than)\b)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|(?:a\s+)?few(?:\s+(?:drops?|pinches|spoons?|gratings?|grinds?|twists?|scrapes?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:an?\s+)?equal\s+(?:weights?|amounts?|quantit(?:y|ies))(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:weight|amount|quantity)(?:\s+(?:of|in))?|(?:its|their)\s+(?:own\s+)?weight\s+(?:in|of)|(?:a\s+)?(?:good\s+)?amount\s+of|(?:ein\s+paar|einige|quelques|un[ao]s(?:\s+poc[ao]s)?)\s+(?:tropfen|gouttes?|gotas)(?:\s+d[e’'])?|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
+  /^(?:(?:just\s+)?(?:a\s+)?(?:(?:tiny\s+|wee\s+|little\s+)?(?:little|bit|touch|hint|suggestion)(?:\s+bit)?)(?!\s+(?:over|under|above|below|shy|more\s+than|less\s+than)\b)(?:\s+(?:more\s+)?of)?|some(?:\s+of)?|enough|any|plenty(?:\s+of)?|lots(?:\s+of)?|(?:a\s+)?few(?:\s+(?:drops?|pinches|spoons?|gratings?|grinds?|twists?|scrapes?|turns?|leaves|dashes|shakes))?(?:\s+of)?|several|more|extra|as much|(?:a\s+)?(?:good\s+)?amount\s+of|(?:ein\s+paar|einige|quelques|un[ao]s(?:\s+poc[ao]s)?)\s+(?:tropfen|gouttes?|gotas)(?:\s+d[e’'])?|etwas|ein\s+(?:wenig|bisschen)|un\s+p(?:eu|oco)\s+d[ei]|q\.?\s?b\.?|lidt|litt|lite|een\s+beetje|wat|algo\s+de)\s+(?:(?:of\s+)?(?:the|my|your)\s+)?(?=\p{L})/iu;
 
 /** "an extra egg", "another tablespoon of sugar", "my cup of milk": one. */
 const ONE_MORE =
@@ -98,7 +98,7 @@ const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|
 /** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
 const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
   [
-    /dry|temp|warm|heat|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
+    /dry|temp|warm|heat|\bice[- ]cold|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
     phrases.STATES,
   ],
   [/toss|roll|dust|coat|dredg|shak|thinned|loosened|slackened|moistened|mixed|blended/i, phrases.TURNED_IN],
@@ -289,7 +289,7 @@ export function takeSizeOfThing(r: Reader, from: number, to: number): boolean {
 
 /** "a little milk": words that stand where an amount would. @returns where the thing begins */
 export function takeLoose(r: Reader, from: number, to: number): number {
-  const loose = LOOSE.exec(r.text.slice(from, to));
+  const loose = LOOSE.exec(r.text.slice(from, to)) ?? phrases.AS_MUCH_OF.exec(r.text.slice(from, to));
   if (!loose || /^(?:extra|more)\s+(?:large|virgin|fine|strong|thick|ripe)/i.test(r.text.slice(from))) return from;
   const end = from + loose[0].length;
   r.claim(from, end, 'amount');

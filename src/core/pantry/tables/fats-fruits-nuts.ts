@@ -136,7 +136,7 @@ export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   { id: 'cooking-spray', name: 'Cooking spray (oil)', category: 'fat',
     per100g: { fatG: 100, kcal: 900 },
     gPerUsCup: 218, gPerTsp: 4.55,
-    aliases: ['cooking spray', 'oil spray', 'vegetable oil spray', 'nonstick vegetable oil spray', 'vegetable cooking spray', 'pan spray', 'spray oil', 'nonstick spray', 'non-stick spray', 'nonstick cooking spray', 'non-stick cooking spray', 'baking spray', 'vegetable oil spray'],
+    aliases: ['cooking spray', 'oil spray', 'nonstick vegetable oil spray', 'vegetable cooking spray', 'pan spray', 'spray oil', 'nonstick spray', 'non-stick spray', 'nonstick cooking spray', 'non-stick cooking spray', 'baking spray', 'vegetable oil spray'],
     note: 'sprays with lecithin may hold soy: see the can' },
   { id: 'shortening', name: 'Vegetable shortening', category: 'fat',
     per100g: { fatG: 100, kcal: 900 },
