@@ -13,11 +13,11 @@ import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { headingAt, inlineHeading } from './heading-rows';
 import { DISH, type Role } from './headings';
-import { COUNT_WORDS, itemsIn } from './items';
+import { amountsIn, COUNT_WORDS, itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
-import { actBehind, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
+import { actBehind, isMeasuredOften, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
 import { amountsPutRight, rowPutRight } from './put-right';
@@ -118,7 +118,8 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   // "Makes 8 crepes" names crepes, and heads none
   const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
   const heading = r.single || plainYield ? null : headingAt(row, n, r);
-  return heading ?? placeBeside(row, r) ?? placeOfItems(row, r);
+  if (heading) return heading;
+  return isTitleOfTalk(row, r) ? { at: 'title', text: t } : (placeBeside(row, r) ?? placeOfItems(row, r));
 }
 
 /** "No salt": a thing that does not go in. */
@@ -130,7 +131,8 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   // "(4 portions)"
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
   const yields = YIELD.test(told) && !YIELD_LABEL.test(t);
-  const times = TIMES.test(t);
+  // "Oven one: 3 eggs, 3/4 cup milk, 3/4 cup flour" is a list
+  const times = TIMES.test(t) && !isMeasuredOften(t);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
@@ -196,10 +198,13 @@ function placeOfItems(row: CardRow, r: RowReading): RowPlace {
 /** Words of a row that begins with an amount and ends in a point, and is no sentence: "2 tbsp zork.". */
 const MOST_ITEM_WORDS = 6;
 
+const FOR_MINUTES = /\b\d+ ?(?:min(?:ute)?s?|sec(?:ond)?s?)\.?$/i;
 /** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
 function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | null {
   const t = row.text;
   if (isDishOfThing(row, line, r) || isAboveTalk(row, line, r)) return { at: 'title', text: t };
+  // "three mounds, tablespoon of water in the pan, lid on, 5 minutes"
+  if (r.started && line.status !== 'read' && !/^[\d½¼¾⅓⅔⅛]/u.test(t) && FOR_MINUTES.test(t)) return aside('method');
   if (line.ingredient !== null) return null;
   // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
   if (r.started && line.use !== 'batter') return null;
@@ -235,6 +240,17 @@ function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean {
   const list = /^[^:\d]{3,30}:\s+(.+)$/.exec(below[0]?.text ?? '')?.[1];
   if (list && (itemsIn(list.replace(/\..*$/, ''), r.house, r.languages)?.length ?? 0) >= MEASURED_BELOW) return true;
   return below.length >= MEASURED_BELOW && below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true));
+}
+
+/** "Spelt and honey", "Sourdough leftovers": a few words above talk that measures, whatever they name. */
+const TITLE_WORDS = /^\p{Lu}[\p{L}’'-]*(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
+function isTitleOfTalk(row: CardRow, r: RowReading): boolean {
+  if (r.single || r.started || r.title !== null || !TITLE_WORDS.test(row.text) || DOING.has(firstWord(row.text)))
+    return false;
+  if (new RegExp(`\\b(?:${COUNT_WORDS}|half|pinch|spoon|cup|a|an)\\b`, 'i').test(row.text)) return false;
+  const next = nextRow(r, r.rows.indexOf(row))?.text ?? '';
+  const isTold = /[.!?]\s/.test(next) || (/[.!]$/.test(next) && amountsIn(next) > 1);
+  return next.length > row.text.length && isMeasure(next) && isTold;
 }
 
 /** "Buckwheat for the fire pit", above sentences that measure: what is talked of, and no thing. */
@@ -338,6 +354,18 @@ export function notesOn({ title, ignored }: Pick<Card, 'title' | 'ignored'>): st
 const WHIPS =
   /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b|(?<!\p{L})(?:mont|batt|fouett)\p{L}*(?: [\p{L}’']+){0,3} blancs(?!\p{L})|(?<!\p{L})(?:eiweiße?|eiklar)(?!\p{L})[^.;]{0,30}schlagen(?!\p{L})|(?<!\p{L})(?:mont|bat)\p{L}*(?: \p{L}+){0,2} claras(?!\p{L})/iu;
 
+const THE_WHITES = /\bthe (?:egg )?whites\b|(?<!\p{L})(?:das eiweiß|die eiweiße|les blancs|las claras)(?!\p{L})/iu;
+/** "Four egg yolks ... then the whites, whipped": the whites of those eggs go in too, though no line has them. */
+function withTheirWhites(lines: readonly CardLine[], notes: string, house: KitchenConventions): readonly CardLine[] {
+  const eggs = lines.filter((l) => l.ingredient?.category === 'egg');
+  const [yolks] = eggs;
+  const n = yolks?.written[0]?.terms[0];
+  if (!yolks || eggs.length > 1 || yolks.ingredient?.id !== 'egg-yolk' || n?.unit !== null) return lines;
+  if (!clausesOf(notes).some((c) => c.taken === 'told' && THE_WHITES.test(c.text))) return lines;
+  const whites = standing(readLine(`${n.low.valueOf()} egg whites`, house), yolks.lineNumber, yolks.section);
+  return lines.flatMap((l) => (l === yolks ? [l, whites] : [l]));
+}
+
 /** Lines of whites, or else of whole eggs, whose whites the method whips apart. */
 function withWhipped<L extends CardLine>(
   lines: readonly L[],
@@ -392,7 +420,9 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   const { title } = placed;
   const back = takenBack.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'note' }));
   const ignored = [...placed.ignored, ...back];
-  const whipped = withWhipped(doubtFractions(settled.lines), notesOn({ title: null, ignored }), house, languages);
+  const notes = notesOn({ title: null, ignored });
+  const whole = withTheirWhites(doubtFractions(settled.lines), notes, house);
+  const whipped = withWhipped(whole, notes, house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }
 

@@ -4,6 +4,7 @@ import { lookUp } from '../pantry/lookup';
 import { DISH, headingShape, type Role, roleOf } from './headings';
 import { itemsIn } from './items';
 import { type Line, readLine } from './line';
+import { isMeasure } from './prose';
 import {
   aside,
   type CardRow,
@@ -256,7 +257,8 @@ export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
     wholeInBrackets(raw.text) ??
     // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
     /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
-  if (!m?.[1] || !m[2]) return null;
+  // "two cups of flour – a pinch of salt" is a list
+  if (!m?.[1] || !m[2] || isMeasure(m[1])) return null;
   // "optional: chocolate chips" is said of a thing
   const said = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
   const role = COOKS.test(m[1]) && isFatAlone(m[2], r) ? 'pan' : said;

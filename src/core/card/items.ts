@@ -11,7 +11,7 @@ const SEAM =
 
 /** What "and" adds to the amount before it, and no thing of its own. */
 const A_HALF_MORE =
-  /^(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b(?!\s+(?:an?\s+)?(?:cups?|pints?|tsp|tbsp|teaspoons?|tablespoons?|lit(?:re|er)s?|sticks?|pounds?|kilos?|spoons?))/i;
+  /^(?:an?\s+(?:half|third|quarter)|three[\s-]quarters)\b(?!\s+(?:of\s+)?(?:an?\s+)?(?:cups?|pints?|tsp|tbsp|teaspoons?|tablespoons?|lit(?:re|er)s?|sticks?|pounds?|kilos?|spoons?))/i;
 const NOT_WHOLE = new RegExp(phrases.IN_A_VESSEL.source, 'iu');
 const whole = (l: Line): boolean =>
   l.ingredient !== null &&
@@ -87,8 +87,6 @@ function isSeam(
   const { seam, alone, left, right, rest } = of;
   if (!left || !right) return false;
   const comma = /[,;.!]/.test(seam);
-  // "two hundred and forty grams" is one number
-  if (/\band\b/i.test(seam) && /\b(?:hundred|thousand)$/i.test(left) && STARTS_COUNT.test(right)) return false;
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
   const isBare = !begins(right);
   if (isBare && !(comma && !alone && FEW_WORDS.test(right))) return false;
@@ -97,7 +95,9 @@ function isSeam(
   if (!whole(l) && !(comma && !alone && isToTaste(l))) return false;
   if (isBare) return isToTaste(read(right));
   const r = right.length > LONGEST_ITEM ? null : read(right);
-  const isFar = r !== null && (whole(r) || (comma && r.ingredient !== null && r.written.length === 0));
+  const isFar =
+    r !== null &&
+    (whole(r) || (r.written.length > 0 && asksWhich(r)) || (comma && r.ingredient !== null && r.written.length === 0));
   const far = isFar || (comma && rest.length <= LONGEST_ITEM && whole(read(rest.trim())));
   if (!far || comma) return far;
   // "2 eggs and 1 yolk" are one line of two parts; so is "1 cup plus 2 tablespoons"
@@ -142,6 +142,12 @@ export function itemsIn(
     (m) =>
       m[0] !== '' &&
       m.index > 0 &&
+      // "a hundred and fifty grams"
+      !(
+        /\band\s+$/i.test(m[0]) &&
+        HUNDRED.test(text.slice(0, m.index)) &&
+        STARTS_COUNT.test(text.slice(m.index + m[0].length))
+      ) &&
       !(AND_A_PART.test(text.slice(m.index)) && ENDS_IN_COUNT.test(text.slice(0, m.index))) &&
       !(A_HALF_MORE.test(text.slice(m.index).replace(/^\s+and\s+/i, '')) && ENDS_IN_UNIT.test(text.slice(0, m.index))),
   );
@@ -176,18 +182,42 @@ export function itemsIn(
 /** Numbers in words that food is counted with. */
 export const COUNT_WORDS =
   'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|twenty[- ]four|thirty|thirty[- ]six|forty|fifty|sixty|seventy|eighty|ninety';
+const HUNDRED = /\b(?:hundred|thousand)$/i;
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
+/** One, half and the like in the other languages of cards. */
+const COUNT_WORDS_ABROAD =
+  'eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een';
+/** What begins an amount without a number. */
+const BEGIN_AMOUNTS: readonly string[] = [
+  // "etwas Zimt", "un peu de cannelle"
+  String.raw`(?:etwas|ein (?:bisschen|wenig))(?=\s+\p{L})|un peu(?=\s+d)|un poc[oa](?=\s+de)`,
+  // "le zeste d’un citron"
+  String.raw`(?:die\s+)?(?:abgeriebene\s+)?(?:schale|saft)(?=\s+(?:von|einer)\s)|(?:le |la |el )?(?:zeste|jus|ralladura|zumo|jugo)(?=\s+d(?:e\s|[’']))`,
+  // "taza y media", without an article
+  String.raw`(?:taza|cucharada|cucharadita|vaso|litro|tasse|verre|litre)(?=\s+(?:y|et)\s+(?:medi[oa]|demie?)(?!\p{L}))`,
+  // "flour quarter cup"
+  String.raw`(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b)`,
+];
+/** What begins one where a list or a sentence goes on: "and cup of milk", "pincée de sel". */
+const BEGIN_AMOUNTS_NEXT: readonly string[] = [
+  String.raw`(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|tsp|tbsp|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})`,
+  String.raw`(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful|can|tin|tub|packet|carton|splash|dash|glug)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)`,
+  String.raw`(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))`,
+];
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|une?|deux|trois|quatre|cinq|una|dos|tres|cuatro|cinco|seis|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een)\b|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|tsp|tbsp|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})|(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)|(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b)))|(?<!\b(?:an?|one|two|three|and|of)\s)(?<=\p{L}\s)(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)s?\b))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|${COUNT_WORDS_ABROAD})(?!\p{L})|${BEGIN_AMOUNTS.join('|')}|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:${BEGIN_AMOUNTS_NEXT.join('|')}))(?=\s*\S)`,
   'giu',
 );
+/** How many amounts may begin in a text. */
+export const amountsIn = (text: string): number => [...text.matchAll(NUMBER)].length;
+
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|puis|luego|dazu|nach und nach|schaumig|glatt|unterrühren|verrühren|rühren|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|whisking|stirring|beating|sometimes|usually|followed|if|when|here|there|ready|already|straight|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
-  /^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
+  /^\s*,(?:\s+(?:the|an?) (?:small|big|large|little|tall) (?:one|tin|can)s?,)?\s+(?:(?:about|that[’']s|so) )?[\d.,]+ ?(?:g|grams?|ml|oz)(?=\s*(?:[,.;]|$))(?:,?\s+(?:but )?(?:i |we )?(?:only |just )?(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?(?=\s*(?:[,.;]|$)))?|^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
 /** What is done to a thing, behind its comma. */
 const STATE =
   /^\s*,\s*(?:(?:well,?\s+)?(?:just|only|but only)\s+(?:the\s+)?(?:yolks?|whites?)\b|(?:(?:well|lightly|finely|roughly|very|stiffly|just)\s+)*(?:melted|softened|separated|beaten|whipped|chopped|grated|sifted|mashed|warmed|cooled|browned|crumbled|sliced|diced|peeled|zested|juiced|drained|toasted|room[- ]temperature|at room temperature)(?:\s+(?:stiff|and cooled|to (?:soft|stiff|firm) peaks|until (?:stiff|foamy)))?)/i;
@@ -203,9 +233,17 @@ const MOST_ITEM_CHARS = 160;
 const SPEAKS = /^\S+\s+(?:of us\s+)?(?:i|we|you)\s+(?:\p{L}+\s+){1,3}(?:\d|an?\b|one\b|two\b|three\b|four\b|half\b)/iu;
 
 /** What is worked in or with, behind its article. */
-const A_VESSEL = new RegExp(String.raw`^\s+${phrases.VESSEL}`, 'i');
+const A_VESSEL = new RegExp(
+  String.raw`^\s+(?:${phrases.VESSEL}|(?:großen? |kleinen? |grand |petit )?(?:Schüssel|Rührschüssel|Topf|Krug|Messbecher|saladier|bol|cul-de-poule|jatte|terrine|cuenco|ensaladera|jarra|olla)(?!\p{L}))`,
+  'iu',
+);
 
-const isThing = (l: Line): boolean => l.ingredient !== null && l.written.length > 0;
+/** "A can of pumpkin, 425 g, but only use half": asked which of it goes in. */
+const A_PART_OF_IT = /\b(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?$/i;
+
+/** "Etwas Zimt": no amount, and a thing all the same. */
+const SOME_ABROAD = /^(?:etwas|ein (?:bisschen|wenig)|un peu d|un poc[oa] de)/i;
+const isThing = (l: Line): boolean => l.ingredient !== null && (l.written.length > 0 || SOME_ABROAD.test(l.text));
 interface ItemAt {
   readonly line: Line | null;
   readonly length: number;
@@ -219,6 +257,7 @@ function upToNext(line: Line, text: string, read: (text: string) => Line): ItemA
   const next = [...text.matchAll(NUMBER)].find((m) => m.index >= Math.max(1, amount))?.index;
   // "2 eggs (I use 3)": within the bracket it is said of the same
   if (next !== undefined && /\([^()]*$/.test(text.slice(0, next))) return null;
+  if (A_PART_OF_IT.test(text)) return null;
   const own = next === undefined ? '' : text.slice(0, next).trim();
   const first = own === '' ? null : read(own);
   return first && isThing(first) && first.status === 'read' ? { line: first, length: own.length, text: own } : null;
@@ -283,7 +322,7 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
 
 /** A thing with a word for little, at its comma or its "and". */
 const A_BIT =
-  /(?:^|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:(?:good|big|small|tiny|wee|decent|generous|healthy|fat|hearty|light)\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze|glug|slug|slosh|drizzle|dollop)(?:\s+bit)?\s+of|some|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
+  /(?:^(?:then\s+)?|[,;]\s+|\b(?:and|plus|und|et|y)\s+|\bwith\s+(?=some\s|a\s+(?:squeeze|bit|little|touch|pinch|dash|splash|drop)\b))((?:(?:a\s+)?(?:(?:good|big|small|tiny|wee|decent|generous|healthy|fat|hearty|light)\s+)?(?:little|bit|touch|pinch|dash|splash|knob|drop|shake|grating|squeeze|glug|slug|slosh|drizzle|dollop)(?:\s+bit)?\s+of|some|a\s+(?:little|(?:wee|tiny)\s+bit)|(?:the\s+)?same(?:\s+(?:weight|amount|again))?\s+(?:of|in)|(?:twice|double|half)\s+(?:that|as\s+much)(?:\s+(?:of|in))?|etwas|ein (?:bisschen|wenig)|un peu d(?:e\s|[’'])|un poco de)\s*\p{L}+(?:\s+(?!and\b)\p{L}+)?)(?=\s*(?:[,.;]|$|\s(?:and|plus)\s))/giu;
 /** What stands right before a thing that is the pan's, or the plate's; and how its line says so. */
 const FOR_THE_PAN = 'for the pan';
 const BESIDE: readonly (readonly [RegExp, string])[] = [
@@ -312,11 +351,15 @@ const IN_EACH_WELL =
   /^\s*(?:in|into|to|down) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
 const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)((?!(?:and|then|the|my)\b)\p{L}+(?:\s+\p{L}+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+|,\s+(?:about\s+)?)$/iu;
-function saidBefore(before: string, amount: string, read: (text: string) => Line): Line | null {
+  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)((?!(?:and|then|the|my)\b)[\p{L}-]+(?:\s+[\p{L}-]+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+|,\s+(?:about\s+)?)$/iu;
+/** "Water, a splash.", and no more: of no set size, and asked. */
+const VAGUELY = /^(?:[^\p{L}]*)(?:(?:the|and|then)\s+)*[\p{L}-]+(?: [\p{L}-]+)?,\s*$/iu;
+function saidBefore(before: string, amount: string, after: string, read: (text: string) => Line): Line | null {
   const name = IS.exec(before)?.[1];
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
-  return line && line.ingredient !== null && line.status === 'read' ? line : null;
+  if (!line?.ingredient) return null;
+  const isVague = line.written.length === 1 && line.findings.every((f) => f.code === 'vague-unit');
+  return line.status === 'read' || (isVague && VAGUELY.test(before) && /^[.!\s]*$/.test(after)) ? line : null;
 }
 
 const ADJECTIVE = /^(?:a\s+)?(?:tiny|wee|decent|generous|healthy|fat|hearty|light)\b/i;
@@ -327,6 +370,15 @@ function bitsIn(sentence: string, measured: number, read: (text: string) => Line
     .filter(
       (m) =>
         !(m[0].trim() === sentence.trim() && ADJECTIVE.test(m[0]) && read(m[1] ?? '').ingredient?.category === 'fat'),
+    )
+    // "a little oil", with nothing that is measured before it
+    .filter(
+      (m) =>
+        !(
+          measured === 0 &&
+          /^a\s+(?:little|wee|tiny)\b/i.test(m[1] ?? '') &&
+          read(m[1] ?? '').ingredient?.category === 'fat'
+        ),
     )
     // "fry with a knob of butter", "serve with a drop of honey": not put in
     .filter((m) => !AT_THE_PAN.test(sentence.slice(Math.min(measured, m.index), m.index + 8)))
@@ -348,6 +400,8 @@ const HOT_DISH = /\b(?:skillet|pan|tin|dish)\b[^.;]{0,20}$/i;
 /** "Small pan, bit of butter": the pan's, though nobody says so. */
 const AT_A_PAN = /\b(?:pan|skillet|griddle|iron)\b[^.;]{0,12}$/i;
 
+const AT_HEAT_ABROAD =
+  /(?<!\p{L})(?:\p{L}*pfanne|poêle|sart[eé]n|\p{L}*eisen|gaufrier|gofrera|plancha|(?:aus)?backen|braten|cuire|freír|engras\p{L}+|graiss\p{L}+|(?:ein)?fetten)(?!\p{L})/iu;
 /** The line of what is not the batter's: the pan's, or the plate's; `tool`: what is wiped with; null: it is the batter's. */
 function besides({
   before,
@@ -365,6 +419,8 @@ function besides({
   const isFat = line?.ingredient?.category === 'fat';
   // "lid on with a spoon of water"
   if (line?.ingredient?.id === 'water' && (LID_ON_WITH.test(before) || FOR_STEAM.test(after))) return 'tool';
+  // "in der Pfanne mit etwas Butter"
+  if (isFat && SOME_ABROAD.test(text) && AT_HEAT_ABROAD.test(before + after)) return 'tool';
   // "wipe with half an onion"
   if (
     /\b(?:wip(?:e|es|ed|ing)|rub(?:s|bed|bing)?|greas(?:e|es|ed|ing))\b[^,;.]{0,16}\bwith\s+$/i.test(before) &&
@@ -401,13 +457,39 @@ const isNoAmount = (sentence: string, at: number, number: string, after: string)
   // "I got the pan at a sale"
   (/^an?$/i.test(number) && /\bat\s+$/i.test(sentence.slice(0, at))) ||
   // "in a jug I whisk two eggs": where, and not how much
-  (A_VESSEL.test(after) && /\b(?:in|into|to|with|from|take|get|grab)\s+$/i.test(sentence.slice(0, at)));
+  (A_VESSEL.test(after) &&
+    /(?<!\p{L})(?:in|into|to|with|from|take|get|grab|dans|en)\s+$/iu.test(sentence.slice(0, at)));
 
 /** What no table knows is asked about where it is measured, and where its name is of several ("un sachet de levure"). */
 const isAsked = (before: string, text: string, read: (t: string) => Line, isMeasure: (t: string) => boolean): boolean =>
   !SPEAKS.test(text) &&
+  !/\bmeasuring (?:cup|jug)s?$/i.test(text) &&
   // "blitz the oats to a powder": what becomes of them
   (isMeasure(text) || (!/\b(?:to|into|as|like)\s+$/i.test(before) && asksWhich(read(text))));
+
+/** The line of an item, where it stands in a sentence; null: nothing is measured by it. @param named the thing it is of, told before it */
+function measuredAt({
+  before,
+  after,
+  item: { line, text },
+  named,
+  read,
+}: {
+  readonly before: string;
+  readonly after: string;
+  readonly item: ItemAt;
+  readonly named: Line | null;
+  readonly read: (text: string) => Line;
+}): Line | null {
+  const apart = besides({ before, after, text, line, read });
+  if (apart !== null) return apart === 'tool' ? null : apart;
+  // "a dessertspoon each": poured
+  if (line === null && EACH_POURED.test(after)) return null;
+  const each = FOR_EACH.exec(after)?.[0];
+  // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
+  if (each !== undefined) return line === null ? null : read(`${text}${each}`);
+  return line ?? named ?? read(text);
+}
 
 /**
  * What a sentence measures, each thing as a line: "Put 250 g flour in a bowl and break in 4 eggs". A number of minutes,
@@ -423,7 +505,7 @@ export function measuredIn(
   // "cup and a quarter of milk", "teaspoon salt": one
   const read = (text: string): Line =>
     readLine(
-      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|tsp|tbsp|teaspoon|tablespoon|dessertspoon)\b/i.test(
+      /^(?:cup|pint|quart|lit(?:re|er)|kilo|pound|mug|stick|sachet|pinch|spoon|handful|can|tin|tub|packet|carton|splash|dash|glug|tsp|tbsp|teaspoon|tablespoon|dessertspoon)\b/i.test(
         text,
       )
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
@@ -439,34 +521,22 @@ export function measuredIn(
   let from = 0;
   for (const m of sentence.matchAll(NUMBER)) {
     if (m.index < from) continue;
-    const rest = sentence.slice(m.index, m.index + MOST_ITEM_CHARS);
-    const after = rest.slice(m[0].length);
-    if (isNoAmount(sentence, m.index, m[0], after) || AS_A_COURSE.test(sentence.slice(0, m.index))) continue;
-    const shared = EACH_OF.exec(rest);
-    if (shared) {
-      out.push(...itemsOfEach(shared).map(read));
-      from = m.index + shared[0].length;
-      continue;
-    }
-    const { line, length, text } = itemAt(rest, read);
-    // "for us four I do a cup of flour": the amount is the next number's
-    if (line === null && !isAsked(sentence.slice(0, m.index), text, read, isMeasure)) continue;
-    from = m.index + length;
     const before = sentence.slice(0, m.index);
-    const apart = besides({ before, after: sentence.slice(from), text, line, read });
-    if (apart === 'tool') continue;
-    if (apart !== null) {
-      from += IN_EACH_WELL.exec(sentence.slice(from))?.[0].length ?? 0;
-      out.push(apart);
-      continue;
-    }
-    // "a dessertspoon each": poured
-    if (line === null && EACH_POURED.test(sentence.slice(from))) continue;
-    const each = FOR_EACH.exec(sentence.slice(from))?.[0];
-    // so much for each guest is not how much there is: asked with its words; of a thing nobody names it is a portion
-    if (each === undefined) out.push(line ?? saidBefore(before, text, read) ?? read(text));
-    else if (line !== null) out.push(read(`${text}${each}`));
+    const rest = sentence.slice(m.index, m.index + MOST_ITEM_CHARS);
+    if (isNoAmount(sentence, m.index, m[0], rest.slice(m[0].length)) || AS_A_COURSE.test(before)) continue;
+    const shared = EACH_OF.exec(rest);
+    const item = shared ? null : itemAt(rest, read);
+    // "water, a splash"
+    const named = item?.line === null ? saidBefore(before, item.text, rest.slice(item.length), read) : null;
+    // "for us four I do a cup of flour": the amount is the next number's
+    if (item?.line === null && named === null && !isAsked(before, item.text, read, isMeasure)) continue;
+    from = m.index + (shared?.[0] ?? '').length + (item?.length ?? 0);
+    if (shared) out.push(...itemsOfEach(shared).map(read));
+    if (item === null) continue;
+    const told = measuredAt({ before, after: sentence.slice(from), item, named, read });
+    if (told?.use !== 'batter') from += IN_EACH_WELL.exec(sentence.slice(from))?.[0].length ?? 0;
+    if (told) out.push(told);
   }
-  const named = (l: Line): boolean => out.some((x) => x.ingredient?.id === l.ingredient?.id);
-  return [...out, ...bitsIn(sentence, from, read).filter((l) => !named(l))];
+  const isNamed = (l: Line): boolean => out.some((x) => x.ingredient?.id === l.ingredient?.id);
+  return [...out, ...bitsIn(sentence, from, read).filter((l) => !isNamed(l))];
 }

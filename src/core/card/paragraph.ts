@@ -4,10 +4,10 @@ import type { KitchenConventions } from '../pantry/conventions';
 import type { Category } from '../pantry/ingredient';
 import { capital } from '../quantity/say';
 import { DISH, roleOf } from './headings';
-import { endsInAmount, itemsIn, measuredIn } from './items';
+import { amountsIn, endsInAmount, itemsIn, measuredIn } from './items';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
-import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn } from './prose';
+import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn, withMeasured } from './prose';
 import { A_PORTION_ALONE, nextRow, type RowPlace, type RowReading, readRows, YIELD_LABEL } from './rows';
 import { clausesOf } from './told/clause';
 import { portionsTold } from './told/portion';
@@ -145,7 +145,8 @@ function listedIn(
   }
   const own = bits.flatMap((bit) => readRows(bit, r, hint));
   // "2 tbsp sugar; sift with 3 tsp baking powder": more is measured than the seams part
-  const apart = own.every(isClean) ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
+  const apart =
+    own.every(isClean) && amountsIn(bare) <= own.length ? [] : measuredIn(bare, r.house, r.languages, isMeasure);
   const sure = (all: readonly Line[]): number => all.filter(isClean).length;
   const better = apart.length > own.length && sure(apart) > sure(own);
   const named = better
@@ -154,7 +155,7 @@ function listedIn(
       )
     : [];
   return {
-    lines: [...(better ? [...apart, ...named] : own), ...enoughIn(bare, r.house)],
+    lines: [...withMeasured(bare, better ? [...apart, ...named] : own, apart), ...enoughIn(bare, r.house)],
     left: [...day, ...(better ? leftBeside(bare, apart) : [])],
   };
 }
@@ -190,8 +191,9 @@ export function isOneLine(t: string, r: RowReading): boolean {
 /** Things measured in one sentence, so many that it tells a whole card in one breath. */
 const LEAST_IN_A_BREATH = 3;
 const MEASURES = new RegExp(A_MEASURE.source, 'giu');
+export const isMeasuredOften = (t: string): boolean => [...t.matchAll(MEASURES)].length >= LEAST_IN_A_BREATH;
 export const isOneBreath = (t: string): boolean =>
-  t.length > LEAST_TALK_CHARS && /^\p{L}/u.test(t) && [...t.matchAll(MEASURES)].length >= LEAST_IN_A_BREATH;
+  t.length > LEAST_TALK_CHARS && /^\p{L}/u.test(t) && isMeasuredOften(t);
 
 const FOR_WHOM =
   /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas))[ ,]/iu;
@@ -217,6 +219,9 @@ function thingsAlone(sentence: string, before: readonly Line[], r: RowReading): 
   return lines.every(isOne) ? lines : [];
 }
 
+/** "To use it: 200 g of mix, 1 egg": what a mix becomes, and nothing of the mix. */
+const TO_USE = /^to (?:use|make up)(?: it| this| (?:the |some )?mix)?\s*[:,]/i;
+
 /** The lines of one sentence, and what of it is method. @param before lines that are told already */
 function sentenceIn(
   text: string,
@@ -225,6 +230,7 @@ function sentenceIn(
   r: RowReading,
   hint: Vessel | null,
 ): { readonly listed: boolean; readonly lines: readonly Line[]; readonly method: readonly string[] } {
+  if (before.length > 0 && TO_USE.test(text)) return { listed: false, lines: [], method: [text] };
   const parted = actBehind(text);
   const list = listedIn(parted?.list ?? text, r, hint);
   if (list) {

@@ -15,7 +15,7 @@ const OF_IT = '(?:(?:the|a|an|your|my|each|every|hot|crepe|waffle|frying|cast[\\
  * batter.
  */
 const PAN_MORE = new RegExp(
-  `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?!go\\b|the\\b|melt|brown|warm)\\p{L}{3,}\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
+  `[\\s,(–—-]*(?:\\b(?:for|to)\\s+(?:deep|shallow)[\\s-]?fry(?:ing)?\\b|\\b(?:for|to)\\s+(?!go\\b|the\\b|melt|brown|warm)\\p{L}{3,}\\s+${OF_IT}${PANS}\\b|(?<!\\b(?:melted|browned|warmed|heated|cooked|toasted|fried|softened)\\s)\\b(?:in|on|into|onto|round|around)\\s+(?!the\\s+well\\b)${OF_IT}${PANS}\\b(?!\\s+(?:drippings|juices)))[^()\\d]*\\)?\\s*$`,
   'iu',
 );
 /** What goes on or over the piece, or what it is turned in. */
@@ -70,7 +70,7 @@ export const FOR_WHITES =
   /[\s,(]*(?<!\p{L})(?:fürs?|für (?:das|den|die)|zum|pour (?:les|monter les)|para (?:las|montar las))\s+(?:eiweiß|eischnee|eier|schnee|blancs|claras)(?!\p{L})\s*\)?\s*$/iu;
 /** "Equal weight of flour", "its weight in milk": as much as of what was told before. */
 export const AS_MUCH_OF =
-  /^\s*(?:(?:an?\s+)?equal\s+(?:weights?|amounts?|quantit(?:y|ies))(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:weight|amount|quantity)(?:\s+(?:of|in))?|(?:its|their)\s+(?:own\s+)?weight\s+(?:in|of))\s+(?=\p{L})/iu;
+  /^\s*(?:(?:an?\s+)?equal\s+(?:weights?|amounts?|quantit(?:y|ies))(?:\s+(?:of|in))?|(?:the\s+)?same\s+(?:(?:weight|amount|quantity|again)(?:\s+(?:of|in))?|of)|(?:twice|double|half)\s+(?:that|as\s+much)(?:\s+(?:of|in))?|(?:its|their)\s+(?:own\s+)?weight\s+(?:in|of))\s+(?=\p{L})/iu;
 /** "a cup of milk, or a little more". */
 export const OR_MORE =
   /(?:[\s,(–—-]*\bor (?:a (?:little|bit|touch) |slightly )?more\b|[,(–—-]\s*(?:and\s+|plus\s+|(?:or\s+)?(?:maybe|perhaps|possibly|probably)\s+)?(?:a (?:little|bit|touch|splash|drop) )?more\b)(?:\s+(?:to taste|as needed|as required|if needed|if required|if necessary))?\s*\)?\s*$/i;

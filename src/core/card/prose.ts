@@ -63,7 +63,7 @@ const DRY_MIX = /\b(?:pancake|waffle|crepe|baking|bread|biscuit|muffin|cake|brea
 const isOfBatter = (text: string): boolean => OF_BATTER.test(text.replace(DRY_MIX, ''));
 /** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
 const AT_TABLE =
-  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish|eat|sprinkle)\b|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
+  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish(?! (?:the|this|your) (?:batter|mix|dough))|eat|sprinkle)\b|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:die|der|einer)|la|une|dans (?:une|la)|una|(?:en|a) (?:la|una)) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)(?!\p{L})|(?:in|into|on|onto) the (?:hot |warm |dry )*(?:pan|griddle|skillet|iron)\b(?=.*\b(?:butter|ghee|oil|lard|fat|dripping)\b)|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)(?!\p{L})/iu;
 const POURS =
@@ -169,9 +169,14 @@ export function toldIn(
         }),
         ...keptBack,
       ];
-    const bare = withoutWhither(said.replace(DOES, ''));
+    // "pour half of it over an egg"
+    const bare = withoutWhither(said.replace(DOES, '')).replace(
+      /^(?:half|some|most|a little|the rest) of (?:it|that|this|them),\s+/i,
+      '',
+    );
     const more = enoughIn(said, house);
-    return [...(putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more, read })), ...keptBack];
+    const told = putIn(bare, house, languages) ?? measuredOrAsked({ said, bare, measured, more, read });
+    return [...withMeasured(said, told, measured), ...keptBack];
   });
 }
 
@@ -224,8 +229,38 @@ const FOR_SO_MANY = new RegExp(
   'giu',
 );
 
+/** "That's too many eggs, so I use four": of eggs. */
+const SO_MANY_EGGS = new RegExp(
+  String.raw`\b(?:too many|a lot of|more) eggs\b[^.;]{0,20}\b(?:i|we) (?:only |just )?(?:use|take|put in) (?:\d|${COUNT_WORDS})(?=\s*(?:[,.;!]|$))`,
+  'giu',
+);
+/** "260 flour, 35 sugar, all grams": numbers alone, and their unit behind them. */
+const ALL_GRAMS = /[,;]?\s+(?:all |everything |that[’']s all |this is all )?(?:in )?grams(?=\s*(?:[.!;]|$))/iu;
+const BARE_NUMBER =
+  /(?<![\p{L}\d.,/])(\d{1,4}(?:[.,]\d)?)(?=\s+(?!g\b|gr|ml\b|kg\b|eggs?\b|yolks?\b|whites?\b|min|sec|hour|cups?\b|tsps?\b|tbsps?\b|oz\b)\p{L}{3,})/giu;
+const inGramsAll = (sentence: string): string => {
+  const all = ALL_GRAMS.exec(sentence);
+  const list = all ? sentence.slice(0, all.index) : '';
+  return list.match(BARE_NUMBER) === null
+    ? sentence
+    : `${list.replace(BARE_NUMBER, '$1 g')}${sentence.slice(list.length + (all?.[0].length ?? 0))}`;
+};
+
+/** "In the bowl with the flour on top": on what is in it already, and no topping. */
+const IN_A_BOWL = /\b(?:bowl|jug|blender|mixer|tub|bucket|basin)\b/i;
+const ON_TOP = / on top(?! of\b)/i;
+
+/** "Three eggs, but the whites you keep": separated. */
+const WHITES_KEPT =
+  /(?<=\beggs),? (?:but |and )?(?:(?:you |i |we )?(?:keep|save|reserve|hold) (?:back )?the whites|the whites (?:you|i|we) (?:keep|save|reserve))(?: back| aside| apart)?\b/i;
+
 export const putRight = (text: string): string =>
   text
+    .split(/(?<=[.!?])\s+/)
+    .map((sentence) => inGramsAll(IN_A_BOWL.test(sentence) ? sentence.replace(ON_TOP, '') : sentence))
+    .join(' ')
+    .replace(WHITES_KEPT, ', separated')
+    .replace(SO_MANY_EGGS, '$& eggs')
     .replace(FOR_SO_MANY, '')
     .replace(PLAIN, ' flour')
     .replace(IN_TURN, '')
@@ -265,6 +300,10 @@ const isAct = (bit: string): boolean => {
   );
 };
 
+/** "Salt with three quarters of a cup of cornmeal": two things, and no eggs with a yolk more. */
+const isOfTwoThings = (l: Line): boolean =>
+  / with /.test(l.text) && l.parts.length > 1 && l.parts.some((p) => p.ingredient.category !== 'egg');
+
 /** Where a list parts; "two hundred and forty grams" is one number. */
 const PARTED = new RegExp(`,\\s+|(?<!\\bhundred|\\bthousand)\\s+and\\s+|\\s+and\\s+(?!(?:${COUNT_WORDS})\\b)`, 'i');
 
@@ -284,7 +323,7 @@ function putIn(
     .flatMap((bit) => itemsIn(bit, house, languages) ?? [bit]);
   const apart = bits.map(read);
   // "whites get whipped with two spoons of sugar" is no item: its amount stands in the middle of what is done
-  if (bits.some(isAct)) return null;
+  if (bits.some(isAct) || apart.some(isOfTwoThings)) return null;
   if (apart.every(isClean) && apart.some((l) => l.written.length > 0)) return apart;
   const parted = /^separate\s+(\S.*)$/i.exec(bare)?.[1];
   const eggs = parted === undefined ? null : read(`${parted}, separated`);
@@ -359,11 +398,16 @@ const SERVED_OUT =
 /** "It should drop off a spoon": how thick it is. */
 const OFF_A_SPOON = /\b(?:off|from|coats?|covers?|back of)\b[^,;.\d]{0,20}\bspoon\b/i;
 
+/** "Then in a measuring cup": where, and nothing that goes in. */
+const IN_A_CUP = /^(?:(?:and|then|now|next)\s+)*in(?:to)? an? (?:measuring )?(?:cup|jug|mug)$/i;
+
 /** Lines in the order that a sentence tells them; one in other words than the sentence's stands where it is. */
 function inOrderTold(said: string, lines: readonly Line[]): readonly Line[] {
   let last = -1;
   const placed = lines.map((line) => {
-    const at = said.indexOf(line.text);
+    const whole = said.indexOf(line.text);
+    // "glug of oil", as one
+    const at = whole < 0 ? said.indexOf(line.text.replace(/^(?:a|1) /, '')) : whole;
     last = at < 0 ? last : at;
     return { line, at: last };
   });
@@ -376,6 +420,21 @@ function numberedIn(said: string, read: (x: string) => Line): readonly Line[] {
   if (bits.length < 2 || !bits.every((bit) => /^\p{L}+(?: \p{L}+)? \d{1,4}(?:[.,]\d)?$/u.test(bit.trim()))) return [];
   const lines = bits.map(read);
   return lines.filter((l) => l.ingredient !== null).length * 2 > lines.length ? lines : [];
+}
+
+/** Nothing that is known and measured is lost, however a sentence was parted: "half a teaspoon of bicarb in a splash of water". */
+export function withMeasured(said: string, told: readonly Line[], measured: readonly Line[]): readonly Line[] {
+  const isThere = (m: Line): boolean =>
+    told.some((l) =>
+      l.ingredient === null
+        ? l.text.includes(m.text) || m.text.includes(l.text)
+        : l.ingredient.id === m.ingredient?.id ||
+          l.parts.some((p) => p.ingredient.id === m.ingredient?.id) ||
+          // "two teaspoons of baking powder, make sure it says gluten free"
+          (l.ingredient.category === m.ingredient?.category && l.text.includes(m.text)),
+    );
+  const lost = measured.filter((m) => m.ingredient !== null && !isThere(m));
+  return told.length === 0 || lost.length === 0 ? told : inOrderTold(said, [...told, ...lost]);
 }
 
 /** What is measured in a sentence, and what of it is not understood. */
@@ -408,7 +467,7 @@ function measuredOrAsked({
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   if (/\b(?:each|apiece|a piece)\s*(?:,|$)/i.test(said) && known.length === 0) return [];
-  if ((SERVED_OUT.test(said) || OFF_A_SPOON.test(said)) && known.length === 0) return [];
+  if (SERVED_OUT.test(said) || OFF_A_SPOON.test(said) || IN_A_CUP.test(said)) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat
   if (AT_WORK.test(said)) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];

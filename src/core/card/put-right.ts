@@ -73,6 +73,11 @@ function takesBack<L extends Line>(now: Told<L>, was: Told<L>, isNext: boolean):
 
 /** "A cup of the milk first, then the rest": a part of what was told before. */
 const THE_REST = /\bthe (?:rest|remaining|remainder|other half)\b/i;
+const A_PART = /^(?:about )?(?:half|a third|a quarter|two thirds|some|most|a little)(?: of)? the \p{L}/iu;
+const isOfAnother = <L extends Line>(now: Told<L>, all: readonly Told<L>[]): boolean =>
+  A_PART.test(now.line.text) &&
+  now.line.grams === null &&
+  all.some((x) => x.line.ingredient?.id === now.line.ingredient?.id && x.line.grams !== null);
 const isPart = <L extends Line>(now: Told<L>, before: readonly Told<L>[]): boolean =>
   THE_REST.test(now.after) &&
   before.some((was) => was.line.ingredient?.id === now.line.ingredient?.id && isMore(was.line, now.line));
@@ -87,7 +92,7 @@ export function amountsPutRight<L extends Line>(
   const told = withWords(lines, rowOf);
   const takenBack = told.flatMap((was, n) => {
     const id = was.line.ingredient?.id;
-    if (isPart(was, told.slice(0, n))) return [was.line];
+    if (isPart(was, told.slice(0, n)) || isOfAnother(was, told)) return [was.line];
     if (id === undefined || was.line.written.length === 0) return [];
     const isBack = told
       .slice(n + 1)

@@ -44,6 +44,10 @@ const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
   [/^(?:ein\s+pfund|een\s+pond|une\s+livre)\s+/iu, '500 g '],
   [/^(?:zwei\s+pfund|twee\s+pond|deux\s+livres)\s+/iu, '1000 g '],
   [/^(?:un\s+)?litr[eo]\s+(?:et\s+demi|y\s+medio|e\s+mezzo)\s+/iu, '1.5 l '],
+  [/^(?:ein(?:en?)?\s+)?achtelliter\s+/iu, '125 ml '],
+  [/^(?:ein(?:en?)?\s+)?viertelliter\s+/iu, '250 ml '],
+  [/^(?:ein(?:en?)?\s+)?halbliter\s+/iu, '500 ml '],
+  [/^(?:ein(?:en?)?\s+)?dreiviertelliter\s+/iu, '750 ml '],
   [
     /^(?:(?:ein(?:en?)?\s+)?drei\s?viertel|trois\s+quarts\s+de|tres\s+cuartos\s+de|tre\s+quarti\s+di|driekwart)\s+/iu,
     '3/4 ',

@@ -56,6 +56,26 @@ function listOf(r: Reader, open: readonly Token[]): SplitLine | null {
   };
 }
 
+/** "A thumb of butter", "two fingers of milk": a word that no table has, behind a count, is a measure of what follows. */
+const OF_A_MEASURE =
+  /^\s+(?:\p{L}{3,9}\s+)?(?!(?:bit|touch|lot|few|little|hint|couple|mix|mixture|side|kind|sort|type)\b)\p{L}{3,12}\s+of\s+(?=\p{L})/iu;
+/** "A wipe of oil": how a surface is greased. */
+const ON_A_SURFACE =
+  /\b(?:rub|wipe|smear|coat|coating|film|scrap|brush|lick|whisper|swipe|slick|sheen|trace|inch|cm|centimetres?|centimeters?|layer|spray|skim)\b/i;
+function measureOf(r: Reader, open: readonly Token[], amounts: Amount[], spans: readonly Span[]): NamedThing | null {
+  const [a, span] = [amounts[0], spans[0]];
+  if (!a || !span || unitOf(a) !== null || !isUnknown(nameOf(r, open))) return null;
+  const measure = OF_A_MEASURE.exec(r.text.slice(span.end));
+  if (!measure) return null;
+  const begins = span.end + measure[0].length;
+  const [own, thing] = [open.filter((t) => t.start < begins), open.filter((t) => t.start >= begins)];
+  const name = thing.length === 0 ? null : nameOf(r, thing);
+  if (name?.kind !== 'found' || (name.ingredient.category === 'fat' && ON_A_SURFACE.test(measure[0]))) return null;
+  for (const t of own) t.as = 'amount';
+  amounts[0] = { ...a, terms: a.terms.map((term) => ({ ...term, unit: 'measure' })) };
+  return readNames(r, thing);
+}
+
 /** What keeps a line of one amount from being weighed; null: nothing. */
 function problemOf(r: Reader, named: NamedThing, free: readonly Token[], measured: boolean): LineFinding | null {
   if (named.name.kind === 'unknown' && named.alternatives.length === 0 && measured) {
@@ -90,7 +110,7 @@ export function single(r: Reader, from: number, to: number, amounts: Amount[], s
   );
   const list = amounts.length === 0 ? listOf(r, open) : null;
   if (list) return list;
-  const named = readNames(r, open);
+  const named = measureOf(r, open, amounts, spans) ?? readNames(r, open);
   const out = { ...finish(r), amounts, amountSpans: spans, ...named };
   takeFillAfter(r);
   const meant = fruitPart(r, named) ?? yeastByTheCube(r, named, amounts);

@@ -362,6 +362,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'bicarb soda': 'baking-soda',
   'cooking soda': 'baking-soda',
   'bread soda': 'baking-soda',
+  'fast yeast': 'yeast-instant',
   'fast acting yeast': 'yeast-instant',
   'fast acting dried yeast': 'yeast-instant',
   'fast-action dried yeast': 'yeast-instant',
