@@ -17,6 +17,7 @@ import { amountsIn, COUNT_WORDS, itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
+import { namedIn } from './named';
 import { actBehind, isMeasuredOften, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure, toldIn } from './prose';
@@ -125,6 +126,10 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
 /** "No salt": a thing that does not go in. */
 const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
 
+/** "Get a big bowl.": nothing goes in. */
+const TAKES_A_VESSEL =
+  /^(?:get|take|grab|find)(?: out)? (?:an?|the|your) (?:[\p{L}-]+ ){0,2}(?:bowls?|jug|pan|blender|whisk|mug|saucepan)[.!]?$/iu;
+
 /** What is beside the list: the method, notes, what it makes, how long it takes; and lines behind a heading of theirs. */
 function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
@@ -137,7 +142,11 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
   }
-  if (r.role === 'method' || /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t))
+  if (
+    r.role === 'method' ||
+    TAKES_A_VESSEL.test(t) ||
+    /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t)
+  )
     return aside('method');
   if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t) || NONE_OF_IT.test(t)) return aside('note');
   if (yields) return aside('yield');
@@ -354,18 +363,6 @@ export function notesOn({ title, ignored }: Pick<Card, 'title' | 'ignored'>): st
 const WHIPS =
   /\b(?:whip|whipped|whipping|beat|beaten|whisk|whisked)\b[^.;]{0,30}\bwhites\b|\bwhites\b[^.;]{0,40}\b(?:whipped|beaten|whisked|stiff|firm|peaks)\b|(?<!\p{L})(?:mont|batt|fouett)\p{L}*(?: [\p{L}’']+){0,3} blancs(?!\p{L})|(?<!\p{L})(?:eiweiße?|eiklar)(?!\p{L})[^.;]{0,30}schlagen(?!\p{L})|(?<!\p{L})(?:mont|bat)\p{L}*(?: \p{L}+){0,2} claras(?!\p{L})/iu;
 
-const THE_WHITES = /\bthe (?:egg )?whites\b|(?<!\p{L})(?:das eiweiß|die eiweiße|les blancs|las claras)(?!\p{L})/iu;
-/** "Four egg yolks ... then the whites, whipped": the whites of those eggs go in too, though no line has them. */
-function withTheirWhites(lines: readonly CardLine[], notes: string, house: KitchenConventions): readonly CardLine[] {
-  const eggs = lines.filter((l) => l.ingredient?.category === 'egg');
-  const [yolks] = eggs;
-  const n = yolks?.written[0]?.terms[0];
-  if (!yolks || eggs.length > 1 || yolks.ingredient?.id !== 'egg-yolk' || n?.unit !== null) return lines;
-  if (!clausesOf(notes).some((c) => c.taken === 'told' && THE_WHITES.test(c.text))) return lines;
-  const whites = standing(readLine(`${n.low.valueOf()} egg whites`, house), yolks.lineNumber, yolks.section);
-  return lines.flatMap((l) => (l === yolks ? [l, whites] : [l]));
-}
-
 /** Lines of whites, or else of whole eggs, whose whites the method whips apart. */
 function withWhipped<L extends CardLine>(
   lines: readonly L[],
@@ -383,6 +380,18 @@ function withWhipped<L extends CardLine>(
   const of = whites.length > 0 ? whites : eggs.filter((l) => l.ingredient?.id !== 'egg-yolk');
   const foam = far === 'firm' ? 'firm' : 'soft';
   return lines.map((l) => (of.includes(l) ? { ...l, ...readLine(l.text, house, { foam }, null, languages) } : l));
+}
+
+/** What the rows tell that things were measured in, too: sentences. */
+const talkIn = ({ lines, ignored }: Placed): string =>
+  ignored
+    .filter((i) => i.why === 'method' && lines.some((l) => l.lineNumber === i.lineNumber))
+    .map((i) => i.text)
+    .join('\n');
+/** A line behind the last that is written so. */
+function withBehind(lines: readonly CardLine[], line: CardLine, text: string): readonly CardLine[] {
+  const at = lines.findLastIndex((l) => l.lineNumber === line.lineNumber && l.text === text);
+  return [...lines.slice(0, at + 1), line, ...lines.slice(at + 1)];
 }
 
 /** A longer row that is mostly strokes and signs: a rule across the card, or nothing that a cook wrote. */
@@ -421,7 +430,12 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   const back = takenBack.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'note' }));
   const ignored = [...placed.ignored, ...back];
   const notes = notesOn({ title: null, ignored });
-  const whole = withTheirWhites(doubtFractions(settled.lines), notes, house);
+  const byName = namedIn({ lines: settled.lines, notes, talk: talkIn(placed), house });
+  const sure = doubtFractions(settled.lines);
+  const whole = byName.reduce(
+    (all, { line, behind }) => withBehind(all, standing(line, behind.lineNumber, behind.section), behind.text),
+    sure,
+  );
   const whipped = withWhipped(whole, notes, house, languages);
   return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
 }

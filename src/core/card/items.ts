@@ -108,7 +108,7 @@ function isSeam(
   return !(alone && /plus|\+/i.test(seam) && l.ingredient?.id === r?.ingredient?.id);
 }
 
-const asksWhich = (l: Line): boolean => l.findings.some((f) => f.code === 'which-ingredient');
+export const asksWhich = (l: Line): boolean => l.findings.some((f) => f.code === 'which-ingredient');
 
 /** "Half a cup each of milk and flour": an amount, and the things it is of. */
 const EACH_OF =
@@ -200,7 +200,7 @@ const BEGIN_AMOUNTS: readonly string[] = [
 ];
 /** What begins one where a list or a sentence goes on: "and cup of milk", "pincée de sel". */
 const BEGIN_AMOUNTS_NEXT: readonly string[] = [
-  String.raw`(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|tsp|tbsp|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})`,
+  String.raw`(?:würfel|löffel|esslöffel|teelöffel|päckchen|becher|tasse|glas|cuillère|verre|sachet|pot|vaso|taza|cucharada|cucharadita|sobre)(?=\s+(?:à (?:soupe|café) )?(?:d(?:e\s|[’'])|\p{Lu}\p{L}))|(?:prise|messerspitze|schuss|schluck|spritzer|handvoll|pincée|poignée|pizca|chorrito|puñado|pinch|tsp|tbsp|teaspoon|tablespoon|dessertspoon|couple(?:\s+of)?)(?=\s+(?:of\s+|de\s+|d[’'])?\p{L})`,
   String.raw`(?:cup|stick|pint|quart|lit(?:re|er)|kilo|pound|mug|knob|sachet|spoon|handful|can|tin|tub|packet|carton|splash|dash|glug)(?=\s+of\s|\s+and\s+(?:a|half|three)\b)`,
   String.raw`(?:third|quarter|two[- ]thirds|three[- ]quarters)(?=\s+(?:of\s+an?\s|(?:cup|teaspoon|tablespoon|pint|lit(?:re|er)|pound)\b))`,
 ];
@@ -214,7 +214,7 @@ export const amountsIn = (text: string): number => [...text.matchAll(NUMBER)].le
 
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|whisking|stirring|beating|sometimes|usually|followed|if|when|here|there|ready|already|straight|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|trennen|separieren|machen|lauwarm|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|here|there|ready|already|straight|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s*,(?:\s+(?:the|an?) (?:small|big|large|little|tall) (?:one|tin|can)s?,)?\s+(?:(?:about|that[’']s|so) )?[\d.,]+ ?(?:g|grams?|ml|oz)(?=\s*(?:[,.;]|$))(?:,?\s+(?:but )?(?:i |we )?(?:only |just )?(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?(?=\s*(?:[,.;]|$)))?|^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
@@ -309,7 +309,9 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
     const line = read(text);
     if (isThing(line)) return upToNext(line, text, read) ?? { line, length, text };
     // "1 cup and 2 tablespoons flour" goes on; anything else ends here
-    ended = !/^\s+(?:and|plus)\b/i.test(e[0]) && !HALF_MORE.test(rest.slice(e.index));
+    // "a teaspoon and some sugar": of another thing
+    const isNext = /^\s+and (?:some|a (?:bit|little|pinch|splash))\b/i.test(rest.slice(e.index));
+    ended = isNext || (!/^\s+(?:and|plus)\b/i.test(e[0]) && !HALF_MORE.test(rest.slice(e.index)));
     if (ended) break;
   }
   // "two and a half cups of milk": it goes on to the end
@@ -350,16 +352,35 @@ const PER_PAN =
 const IN_EACH_WELL =
   /^\s*(?:in|into|to|down) (?:each|every)(?: (?:one )?of (?:the )?(?:\w+ )?)? ?(?:wells?|hollows?|holes?|dimples?|cups?|moulds?|tins?)\b/iu;
 /** "Flour is 250 grams": the thing before its amount. */
-const IS =
-  /(?:^|[,;.:]\s*|\b(?:the|my|and|then)\s+)((?!(?:and|then|the|my)\b)[\p{L}-]+(?:\s+[\p{L}-]+)??)(?:(?:\s+(?:is|are|was|were|comes? to)|[’']s)\s+(?:about\s+)?|,\s+(?:that[’']s|that is|which is|call it)\s+(?:about\s+)?|(?:\s+(?:first|next|last))?:\s+|,\s+(?:about\s+)?)$/iu;
+const IS = new RegExp(
+  [
+    String.raw`(?:^|[,;.:]\s*|\b(?:the|my|and|then|with|add|use|need|want|put|take)\s+)`,
+    String.raw`((?!(?:and|then|the|my)\b)[\p{L}-]+(?:\s+[\p{L}-]+)??)(?:,\s+(?:melted|softened|sifted|beaten|warm(?:ed)?|soft|grated|chopped|sieved))?`,
+    String.raw`(?:(?:\s+(?:is|are|was|were|comes? to|goes? in|comes?(?: in)?)|[’']s),?\s+|,\s+(?:that[’']s|that is|which is|call it|say|maybe|roughly)\s+|(?:\s+(?:first|next|last))?:\s+|,\s+)(?:about\s+)?$`,
+  ].join(''),
+  'iu',
+);
 /** "Water, a splash.", and no more: of no set size, and asked. */
-const VAGUELY = /^(?:[^\p{L}]*)(?:(?:the|and|then)\s+)*[\p{L}-]+(?: [\p{L}-]+)?,\s*$/iu;
+const VAGUELY = /^(?:[^\p{L}]*)(?:(?:the|and|then|you|i|we|need|want|use|take)\s+)*[\p{L}-]+(?: [\p{L}-]+)?,\s*$/iu;
+/** "Milk, about 1 and 3/4." */
+const ENDS_SENTENCE = /^(?: and (?:\d\/\d|a half|a quarter))?[.!\s]*$/;
+/** "Plain flour about 180": its name. */
+const nameAbout = (before: string, amount: string): string | undefined =>
+  /^about\s/i.test(amount)
+    ? /(?:^|[,;.:]\s*|\b(?:and|then|the)\s+)([\p{L}-]+(?: [\p{L}-]+)?),?\s+$/iu.exec(before)?.[1]
+    : undefined;
 function saidBefore(before: string, amount: string, after: string, read: (text: string) => Line): Line | null {
-  const name = IS.exec(before)?.[1];
+  // "flour, egg and milk: a hundred grams, three, ...": of each of them, one after the other
+  const name = /, \p{L}+ and \p{L}+:\s*$/u.test(before)
+    ? undefined
+    : (IS.exec(before)?.[1] ?? nameAbout(before, amount));
   const line = name === undefined ? null : read(`${amount} ${name.toLowerCase()}`);
   if (!line?.ingredient) return null;
   const isVague = line.written.length === 1 && line.findings.every((f) => f.code === 'vague-unit');
-  return line.status === 'read' || (isVague && VAGUELY.test(before) && /^[.!\s]*$/.test(after)) ? line : null;
+  const isBare = line.findings.every((f) => f.code === 'no-unit');
+  const isAlone = VAGUELY.test(before) && ENDS_SENTENCE.test(after);
+  const isAbout = isBare && nameAbout(before, amount) !== undefined;
+  return line.status === 'read' || isAbout || ((isVague || isBare) && isAlone) ? line : null;
 }
 
 const ADJECTIVE = /^(?:a\s+)?(?:tiny|wee|decent|generous|healthy|fat|hearty|light)\b/i;
@@ -509,7 +530,9 @@ export function measuredIn(
         text,
       )
         ? `a ${text.replace(/^./, (x) => x.toLowerCase())}`
-        : /^(?:schuss|schluck|spritzer|handvoll|pincée|poignée|chorrito|puñado)(?!\p{L})/iu.test(text)
+        : /^(?:würfel|löffel|esslöffel|teelöffel|päckchen|becher|tasse|glas|cuillère|verre|sachet|pot|vaso|taza|cucharada|cucharadita|sobre|schuss|schluck|spritzer|handvoll|pincée|poignée|chorrito|puñado)(?!\p{L})/iu.test(
+              text,
+            )
           ? `1 ${text}`
           : text,
       house,

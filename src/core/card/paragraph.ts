@@ -70,6 +70,10 @@ const isNamedOnly = (l: Line, all: readonly Line[]): boolean =>
   l.ingredient !== null &&
   all.some((x) => x !== l && x.ingredient?.id === l.ingredient?.id && x.use === l.use && x.grams !== null);
 
+const isThing = (text: string, r: RowReading): boolean => {
+  const line = readLine(text, r.house, {}, null, r.languages);
+  return line.status === 'read' && line.ingredient !== null && isClean(line);
+};
 /** Words of talk: no dish is called by one of them. */
 const SAYS =
   /^(?:para|pour|für)\s|\b(?:i|you|we|he|she|it|they|this|that|what|how|is|are|do|does|goes|people|persons?|guests?|us|then|first|next|day)\b/i;
@@ -89,6 +93,8 @@ function calledIn(
   const isListed =
     (/^[\d½¼¾⅓⅔⅛]/.test(list) || bits.length >= LEAST_IN_A_BREATH) &&
     bits.every((bit) => isClean(readLine(bit.replace(/[.!]$/, ''), r.house, {}, null, r.languages)));
+  // "Cottage cheese: 250 g. Eggs: 4."
+  if (list !== '' && isThing(`${list} ${m[1]}`, r)) return null;
   const isName =
     isListed &&
     !/\b(?:minutes?|mins?|hours?)\b/i.test(list) &&
@@ -151,7 +157,8 @@ function listedIn(
   const better = apart.length > own.length && sure(apart) > sure(own);
   const named = better
     ? own.filter(
-        (l) => l.written.length === 0 && l.ingredient && !apart.some((x) => x.ingredient?.id === l.ingredient?.id),
+        // "2 c. à s. de sucre": parted by the seams alone
+        (l) => l.ingredient && isClean(l) && !apart.some((x) => x.ingredient?.id === l.ingredient?.id),
       )
     : [];
   return {

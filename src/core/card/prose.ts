@@ -5,7 +5,7 @@
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn, PART_OF_EGGS } from './items';
+import { asksWhich, COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn, PART_OF_EGGS } from './items';
 import { type Line, readLine } from './line';
 import { figureOf } from './told/spoken';
 
@@ -38,7 +38,7 @@ export const A_MEASURE = new RegExp(
 
 /** "The yolks", "stir in the dry things": told before, and measured there. */
 const TOLD_ALREADY =
-  /^(?:egg\s+)?(?:whites?|yolks?)\s+(?:get|are|go|is|being)\b|^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
+  /^(?:egg\s+)?(?:whites?|yolks?)(?:\s+(?:get|are|go|is|being)\b|$)|^(?:(?:then|and)\s+)*(?:(?:stir|fold|mix|beat|whisk|pour|add)\s+(?:in|into|with|to)?\s*)?(?:it\b|them\b|all\b|together\b|the\s+(?:(?:egg\s+)?(?:yolks?|whites?)|eggs?|dry|wet|liquids?|mix(?:ture)?|batter|rest|remaining|flour)\b)/i;
 
 /** A step without where it goes; "into two cups of milk" is more of it. */
 function withoutWhither(step: string): string {
@@ -126,6 +126,9 @@ export function enoughIn(said: string, house: KitchenConventions): readonly Line
 const MEASURE_POINT =
   /(?<=[\d½¼¾⅓⅔⅛]\s?)(c|t|tsp|tbsp?|tbs|tblsp|oz|lbs?|pts?|qts?|pkg|g|ml|cl|dl|l|kg)\.(?=\s+\p{Ll})/giu;
 
+/** "2 c. à s. de sucre". */
+const SPOON_ABROAD = /(?<!\p{L})(c)\.? ?à ?([sc])\.(?=\s)/giu;
+
 /**
  * The ingredients a step tells with their amounts, where no list gives them; what is measured there and not understood
  * is asked about.
@@ -138,7 +141,9 @@ export function toldIn(
   then = '',
 ): readonly Line[] {
   const read = (x: string): Line => readLine(x, house, {}, null, languages);
-  const sentences = putRight(text.replace(MEASURE_POINT, '$1')).split(/(?<=[.!?;])\s+/);
+  const sentences = putRight(text.replace(MEASURE_POINT, '$1').replace(SPOON_ABROAD, '$1 à $2')).split(
+    /(?<=[.!?;])\s+/,
+  );
   return sentences.flatMap((sentence, n) => {
     const whole = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
     const said = whole.replace(THINNING, '');
@@ -204,7 +209,7 @@ const TUB_IS = new RegExp(
 );
 /** "Enough milk to make a thick batter, about half a pint": how much that is. */
 const ENOUGH_IS = new RegExp(
-  String.raw`\b(?:enough|some) ((?:butter)?milk|water|flour|cream|beer)(?: (?:to|for|so)\s[^,.;]{3,45})?,? ${IS_THAT}*(${SO_MUCH})(?! of\b)(?![\p{L}\d])`,
+  String.raw`\b(?:enough|some|add|(?:pour|put|stir|beat|whisk) in)(?: the)? ((?:butter)?milk|water|flour|cream|beer)(?: (?:to|for|so|until|till)\s[^,.;]{3,45})?,? ${IS_THAT}*(${SO_MUCH})(?! of\b)(?![\p{L}\d])`,
   'giu',
 );
 /** "One point two kilos": 1.2. */
@@ -235,7 +240,8 @@ const SO_MANY_EGGS = new RegExp(
   'giu',
 );
 /** "260 flour, 35 sugar, all grams": numbers alone, and their unit behind them. */
-const ALL_GRAMS = /[,;]?\s+(?:all |everything |that[’']s all |this is all )?(?:in )?grams(?=\s*(?:[.!;]|$))/iu;
+const ALL_GRAMS =
+  /[,;]?\s+(?:(?:that[’']s |this is )?all (?:in )?|everything(?:[’']s)? (?:is )?in |in )grams(?=\s*(?:[.!;]|$))/iu;
 const BARE_NUMBER =
   /(?<![\p{L}\d.,/])(\d{1,4}(?:[.,]\d)?)(?=\s+(?!g\b|gr|ml\b|kg\b|eggs?\b|yolks?\b|whites?\b|min|sec|hour|cups?\b|tsps?\b|tbsps?\b|oz\b)\p{L}{3,})/giu;
 const inGramsAll = (sentence: string): string => {
@@ -254,12 +260,18 @@ const ON_TOP = / on top(?! of\b)/i;
 const WHITES_KEPT =
   /(?<=\beggs),? (?:but |and )?(?:(?:you |i |we )?(?:keep|save|reserve|hold) (?:back )?the whites|the whites (?:you|i|we) (?:keep|save|reserve))(?: back| aside| apart)?\b/i;
 
+/** "Zwei Eier trennen", "séparer deux œufs", "separar dos huevos". */
+const EGGS_PARTED =
+  /(?:(?<!\p{L})(?:séparer|séparez|separar|separe|separa)\s+)((?:\p{L}+|\d{1,2}) (?:œufs|oeufs|huevos))(?!\p{L})|((?:\p{L}+|\d{1,2}) Eier)\s+trennen(?!\p{L})/giu;
+
 export const putRight = (text: string): string =>
   text
     .split(/(?<=[.!?])\s+/)
     .map((sentence) => inGramsAll(IN_A_BOWL.test(sentence) ? sentence.replace(ON_TOP, '') : sentence))
     .join(' ')
+    .replace(/(?<![\p{L}\d])(\d+)[ -]?ish\b/giu, 'about $1')
     .replace(WHITES_KEPT, ', separated')
+    .replace(EGGS_PARTED, (_, eggs?: string, eier?: string) => `${eggs ?? eier}, separated`)
     .replace(SO_MANY_EGGS, '$& eggs')
     .replace(FOR_SO_MANY, '')
     .replace(PLAIN, ' flour')
@@ -414,11 +426,17 @@ function inOrderTold(said: string, lines: readonly Line[]): readonly Line[] {
   return placed.sort((a, b) => a.at - b.at).map((p) => p.line);
 }
 
-/** "Flour 300, powder 12, salt 4": names and numbers alone, each asked for its unit; none where there is anything else. */
+/** "Flour 300, powder 12, salt 4, zest of a lemon": names and numbers, most of them; each is asked for its unit. */
+const NAME_AND_NUMBER = /^\p{L}+(?: \p{L}+)? \d{1,4}(?:[.,]\d)?$/u;
+const MOSTLY_NUMBERED = 0.6;
 function numberedIn(said: string, read: (x: string) => Line): readonly Line[] {
-  const bits = said.replace(/^[^:\d]{1,40}:\s+/, '').split(/,\s+(?:and\s+)?/);
-  if (bits.length < 2 || !bits.every((bit) => /^\p{L}+(?: \p{L}+)? \d{1,4}(?:[.,]\d)?$/u.test(bit.trim()))) return [];
-  const lines = bits.map(read);
+  const bits = said
+    .replace(/^[^:\d]{1,40}:\s+/, '')
+    .split(/,\s+(?:and\s+)?/)
+    .map((bit) => bit.trim());
+  const numbered = bits.filter((bit) => NAME_AND_NUMBER.test(bit));
+  if (numbered.length < 2 || numbered.length < MOSTLY_NUMBERED * bits.length) return [];
+  const lines = bits.map(read).filter((l) => l.ingredient !== null || NAME_AND_NUMBER.test(l.text));
   return lines.filter((l) => l.ingredient !== null).length * 2 > lines.length ? lines : [];
 }
 
@@ -451,8 +469,8 @@ function measuredOrAsked({
   readonly more: readonly Line[];
   readonly read: (x: string) => Line;
 }): readonly Line[] {
-  const numbered = measured.length === 0 ? numberedIn(said, read) : [];
-  if (numbered.length > 0) return numbered;
+  const numbered = numberedIn(said, read);
+  if (numbered.length > measured.length) return numbered;
   const known = measured.filter((m) => m.ingredient !== null);
   // a portion of the batter is no part of it
   const isMix = (text: string): boolean => known.length > 1 && /\bmix$/i.test(text);
@@ -464,6 +482,9 @@ function measuredOrAsked({
     const told = [...known, ...asked, ...more, ...unmeasured(said, known, measured, read)];
     return inOrderTold(said, [...told, ...countedIn(said, told, read)]);
   }
+  // "10 powder."
+  const which = asked.filter(asksWhich);
+  if (which.length > 0) return which;
   // what each of the pieces takes is not how much there is
   if (!A_MEASURE.test(bare) || CLOCK.test(bare) || POURS.test(said) || POURS_LAST.test(said)) return [];
   if (/\b(?:each|apiece|a piece)\s*(?:,|$)/i.test(said) && known.length === 0) return [];

@@ -13,7 +13,7 @@ interface Tongue {
   /** Sentences, with ◦ for each thing. */
   readonly ways: readonly string[];
   /** What is done, behind them. */
-  readonly then: string;
+  readonly after: string;
 }
 
 const TONGUES: Readonly<Record<string, Tongue>> = {
@@ -83,7 +83,7 @@ const TONGUES: Readonly<Record<string, Tongue>> = {
       'It needs ◦ or it tastes of nothing.',
       'We’ve got ◦ here, and over there ◦.',
     ],
-    then: 'Whisk it and let it stand ten minutes. A ladle each.',
+    after: 'Whisk it and let it stand ten minutes. A ladle each.',
   },
   german: {
     things: [
@@ -117,7 +117,7 @@ const TONGUES: Readonly<Record<string, Tongue>> = {
       'Nach und nach ◦ dazugeben.',
       'Ich hab ◦ genommen und ◦.',
     ],
-    then: 'Alles gut verrühren und zwanzig Minuten quellen lassen. Reicht für vier.',
+    after: 'Alles gut verrühren und zwanzig Minuten quellen lassen. Reicht für vier.',
   },
   french: {
     things: [
@@ -147,7 +147,7 @@ const TONGUES: Readonly<Record<string, Tongue>> = {
       'À la fin, ◦.',
       'Délayer ◦ dans ◦.',
     ],
-    then: 'Je laisse reposer une heure. Pour quatre personnes.',
+    after: 'Je laisse reposer une heure. Pour quatre personnes.',
   },
   spanish: {
     things: [
@@ -177,7 +177,7 @@ const TONGUES: Readonly<Record<string, Tongue>> = {
       'Necesito ◦ más ◦.',
       'Y también ◦.',
     ],
-    then: 'Dejo reposar media hora. Salen diez.',
+    after: 'Dejo reposar media hora. Salen diez.',
   },
 };
 
@@ -202,7 +202,7 @@ function toldBy(
 const talksOf = ({
   things,
   ways,
-  then,
+  after,
 }: Tongue): readonly { readonly text: string; readonly of: readonly string[] }[] =>
   ways.flatMap((way, k) =>
     things.map((_, n) => {
@@ -210,16 +210,16 @@ const talksOf = ({
       const next = toldBy(ways[(k + n + 1) % ways.length] ?? way, things, n + one.of.length);
       const isApart = next.of.every((x) => !one.of.includes(x));
       return isApart
-        ? { text: `${one.text} ${next.text} ${then}`, of: [...one.of, ...next.of] }
-        : { text: `${one.text} ${then}`, of: one.of };
+        ? { text: `${one.text} ${next.text} ${after}`, of: [...one.of, ...next.of] }
+        : { text: `${one.text} ${after}`, of: one.of };
     }),
   );
 
 /** Things of a talk that came back as no line of their own, or with other grams. */
-function lostIn(text: string, of: readonly string[], then: string): readonly string[] {
+function lostIn(text: string, of: readonly string[], after: string): readonly string[] {
   const card = readCard(text, FRESH_CONVENTIONS);
   if (!card.ok) throw new Error(card.error.message);
-  const languages = languagesIn(then);
+  const languages = languagesIn(after);
   return of.filter((thing) => {
     const alone = readLine(thing, FRESH_CONVENTIONS, {}, null, languages);
     const own = card.value.lines.filter((l) => l.ingredient?.id === alone.ingredient?.id && l.use === 'batter');
@@ -231,6 +231,6 @@ function lostIn(text: string, of: readonly string[], then: string): readonly str
 test.each(Object.entries(TONGUES))('each thing told in talk is a line, in whatever sentence: %s', (_, tongue) => {
   const talks = talksOf(tongue);
   expect(talks.length).toBeGreaterThan(100);
-  const lost = talks.flatMap(({ text, of }) => lostIn(text, of, tongue.then).map((thing) => `${thing} ← ${text}`));
+  const lost = talks.flatMap(({ text, of }) => lostIn(text, of, tongue.after).map((thing) => `${thing} ← ${text}`));
   expect(lost).toEqual([]);
 });

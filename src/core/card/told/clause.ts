@@ -58,7 +58,7 @@ export interface Clause {
 
 /** Not done. */
 const DENIED =
-  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush|skip))|do not(?! (?:matter|worry|fuss|fret|peek|open|skip))|never(?! skip)|no need (?:to|for)|not necessary|needn[’']?t|without (?:a )?rest|(?<!\b(?:n[o’']t|not|never) )skip|instead of|rather than|no rest(?:ing)?)\b/i;
+  /\b(?:do ?n[o’']t(?! (?:you )?(?:matter|worry|fuss|fret|peek|open|touch|rush|skip))|do not(?! (?:matter|worry|fuss|fret|peek|open|skip))|never(?! skip)|no need (?:to|for)|not necessary|(?:is|are)n[’']?t (?:needed|necessary|required)|needn[’']?t|without (?:a )?rest|(?<!\b(?:n[o’']t|not|never) )skip|instead of|rather than|no rest(?:ing)?)\b/i;
 /** Notes in another language have one of these: without, the patterns of other languages need no look. */
 const ABROAD =
   /[äöüßàâîôûçñóíáú]|(?<!\p{L})(?:mit|und|der|das|dem|nicht|ohne|wenn|manche|nach|le|les|des|une|pas|sans|si|el|los|las|con|por|nunca|lassen|backen|laisser|cuire|servir|dejar|masa|teig|nie|niemals|opcional|optional|ma|mi|hay|se)(?!\p{L})/iu;
@@ -211,7 +211,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   ],
   [/\bthree[- ]quarters? of an hour\b/i, 45],
   [
-    /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|\beine halbe stunde\b|\bune demi-heure\b|\bmedia hora\b/i,
+    /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|\beine (?:gute |knappe |gut(?:e)? )?halbe stunde\b|\bune (?:bonne |petite )?demi-heure\b|\bmedia hora\b/i,
     30,
   ],
   [/\ban hour and a quarter\b|\bone and a quarter hours\b/i, 75],
@@ -244,8 +244,14 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\ba day\b/i, 1440],
 ];
 const PER: readonly (readonly [RegExp, number])[] = [
-  [/^[\s-]*(?:min(?:ut(?:e[ns]?|os?))?s?|mins?\.?|[’'])(?![\p{L}])/iu, 1],
-  [/^[\s-]*(?:hours?|hrs?\.?|h|stunden?|std\.?|heures?|horas?)(?![\p{L}])/iu, 60],
+  [
+    /^[\s-]*(?:(?:bonnes?|petites?|gute[n]?|volle[n]?|buenos?|good|full) )?(?:min(?:ut(?:e[ns]?|os?))?s?|mins?\.?|[’'])(?![\p{L}])/iu,
+    1,
+  ],
+  [
+    /^[\s-]*(?:(?:bonnes?|gute[n]?|volle[n]?|buenas?|good|full) )?(?:hours?|hrs?\.?|h|stunden?|std\.?|heures?|horas?)(?![\p{L}])/iu,
+    60,
+  ],
   [/^[\s-]*(?:seconds?|secs?\.?|sekunden?|secondes?|segundos?|s)(?![\p{L}])/iu, 1 / 60],
   [/^[\s-]*days?(?![\p{L}])/iu, 1440],
 ];

@@ -107,6 +107,10 @@ function speaksOfHeat({ text, asSaid, sentence }: Clause): boolean {
   );
 }
 
+/** "Till it is 93 C inside": of the piece, and of nothing that is heated; no piece is hotter than boiling water, C. */
+const INSIDE = /\b(?:inside|internal(?:ly)?|core|in the (?:middle|cent(?:re|er)))\b/i;
+const MOST_INSIDE_C = 103;
+
 /** What so much of is weighed or counted: "150 rye". */
 const COUNTED =
   /^ ?(?!(?:first|second|straight|already|degrees|and|for|in|on|at|or|to|until|till|while|with|then|the|when|by|as|if|is|but|no|not|max|once|fan|heat|hot|surface|griddle|iron|pan|skillet|plate|flat top|oven|on|dry|steady|put|pop|slide|set|get|add|drop|after|before|all|maybe|now|exactly|ish|again|it|so|either|both|minimum|tops|never|usually|here|pour|grad|grados|degrés|y|und|et|con|avec|mit|bis|à|a|c|f)\b)\p{L}{2,}/iu;
@@ -133,7 +137,8 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
     const last = out.at(-1)?.[0];
     if (last === undefined || Math.abs(c - last) >= SAME_C) out.push([c, m.index]);
   }
-  return out.filter(([c]) => c >= LEAST_C && c <= MOST_C);
+  const isInside = INSIDE.test(text);
+  return out.filter(([c]) => c >= LEAST_C && c <= MOST_C && !(isInside && c <= MOST_INSIDE_C));
 }
 
 const GAS = /\bgas (?:mark )?(10|[1-9]|1\/[24])(?![\d/])\b/i;

@@ -29,7 +29,7 @@ const UNTIL = anyWord(
 const BARELY = anyWord('barely|hardly|scarcely|only just|just|briefly|lightly|nur kurz|kurz|apenas|à peine');
 /** So little mixing, in a phrase of its own. */
 const LITTLE_WORK = anyWord(
-  String.raw`lo justo|sans (?:insister|trop \p{L}+)|sin (?:batir|mezclar|trabajar) (?:demasiado|de más|mucho)`,
+  String.raw`lo justo|sans (?:insister|trop \p{L}+)|(?:sin|no) (?:batir|mezclar|trabajar|remover) (?:demasiado|de más|mucho|en exceso)`,
 );
 const TOGETHER =
   "combined?|mixed|together|blended|moist(?:ened)?|wet(?:ted)?|incorporated|stirred|there(?!’s|'s| is| are)|holds? together|comes? together|bound|amalgamated|mixed in";
@@ -188,7 +188,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `(?:through|thru) (?:(?:a|the|my) )?(?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela)(?= y (?:dejar|deja|reposar|refrigerar|guardar))|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})(?: into (?:a|the|another|your) \w+)?$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela)(?= y (?:dejar|deja|reposar|refrigerar|guardar))|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -71,6 +71,8 @@ export function leftOpen(
       return min >= LEAST_REST && min <= MOST_REST && !has('rest', 'chill') ? { fact: 'rest', of: 'batter' } : null;
     if ((ironed && !isTurned) || baked)
       return min <= MOST_BAKE && !has('bake', 'firstSide') ? { fact: 'bake', of: null } : null;
+    // nothing lies on a side so long
+    if (min > MOST_ASKED_SIDE && min <= MOST_BAKE && !has('bake', 'firstSide')) return { fact: 'bake', of: null };
     if (min > MOST_ASKED_SIDE || has('bake') || facts.some((f) => f.value === 'quarters')) return null;
     if (!has('firstSide')) return { fact: 'firstSide', of: null };
     return has('secondSide') ? null : { fact: 'secondSide', of: null };

@@ -150,7 +150,7 @@ const SPOON_ALONE =
   /^(?:use )?(?:an? )?(?:(?:big|small|large|good|little|serving) (?:spoon(?:ful)?s?|ladle(?:ful)?s?|scoops?|splodges?|dollops?|blobs?)|(?:heaped|heaping) (?:half|quarter|third|\d\/\d)[- ]cup)(?: of batter)?(?: each| for each)?$/i;
 /** So much that it covers or fills what it is poured into: how much that is, the cook says. */
 const FILLS =
-  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill(?:ing)? (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|(?:(?:about |roughly )?the size of|as (?:big|large|wide) as|no (?:bigger|larger) than) (?:an?|your|my|the) (?:(?:small|large|side|tea|coffee|dinner) ?)*(?:saucer|hand|palm|plate|fist|biscuit|coaster|jar lid|mug|cup|coin)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|einer? (?:kleinen? |großen? )?kelle|une (?:petite |grande )?louche|un (?:cucharón|cazo|cacito))\b/i;
+  /\b(?:enough (?:batter )?to (?:cover|coat|film)|enough (?:batter )?so (?:that )?(?:the|its) (?:bottom|base)(?:[’']s| is)? (?:just )?covered|to (?:about )?an? (?:finger|thumb|cm|centimetre|half inch|inch) (?:from|below|short of) the (?:top|rim)|(?:cover|coat|film) the (?:bottom|base|pan)\b|(?:half|two[- ]thirds|three[- ]quarters|almost|nearly|just) full|(?:to|under|below|to (?:just )?(?:under|below)) the (?:rim|brim|top)\b|to (?:just )?(?:under|below) (?:the )?rim\b|(?:^|\band )fill(?:ing)? (?:(?:them|each|(?:the |each |your )?(?:\w+|rings|holes|wells)) )?(?:about |up |to )?(?:half(?:way)?|two[- ]thirds|three[- ]quarters|[1-3]\/[2-4](?! ?(?:cups?|c\b|ml|tbsp)))(?!\p{L})|\bhalf[- ]fill\b|(?:use|with|by) (?:an? |the |my )?(?:big |small |large )?(?:ice[- ]cream scoop|cookie scoop|serving spoon|gravy ladle|soup ladle)|(?:tip|pour|put) in an? (?:coffee|tea)? ?(?:cup|mug)(?:ful)? of batter|(?:drop|pour|put|place|spoon|fry) (?:heaped |large |small |big )?(?:(?:dessert|table|tea)?spoonfuls|ladlefuls|dollops|blobs)|des cuillerées|half the (?:mix|batter)|(?:(?:about |roughly )?the size of|as (?:big|large|wide) as|no (?:bigger|larger) than) (?:an?|your|my|the) (?:(?:small|large|side|tea|coffee|dinner) ?)*(?:saucer|hand|palm|plate|fist|biscuit|coaster|jar lid|mug|cup|coin)|un (?:cacillo|quart de tasse|cuarto de taza|tercio de taza)|media taza(?= por)|(?:fill )?(?:almost|nearly) to the top|(?:einer? )?(?:halben? |kleinen? |großen? |knappen? )?(?:schöpf)?kelle|(?:une )?(?:demi[- ]|petite |grande |bonne )?louche|(?:un |medio )?(?:cucharón|cazo|cacito)(?: pequeño| grande)?)(?!\p{L})/iu;
 /** What may stand before an amount that says how much a measure holds: "my ladle is about", "so". */
 const BEFORE_AMOUNT =
   /^(?:the |so |which is )?(?:(?:mine|my \w+|that|it|this|they)(?:[’']s| is| holds?) )?(?:about |around |some |(?:let[’']s |i[’']d )?say |roughly |probably |unos |unas |etwa |ca\.? |environ )*/i;
@@ -162,7 +162,7 @@ const AMOUNT_ALONE =
 
 /** "The ladle holds half a cup, do it two-thirds full", "a half cup measure, but I fill it halfway". */
 const FILLED =
-  /\b(?:do|fill|use|take|only) (?:it |that )?(?:about |only )?(?:half(?:way)?|1\/2|two[- ]thirds|2\/3|three[- ]quarters|3\/4)(?: full)?\b/i;
+  /\b(?:do|fill(?:ed)?|use|take|only) (?:it |that )?(?:about |only )?(?:half(?:way)?|1\/2|two[- ]thirds|2\/3|three[- ]quarters|3\/4)(?: full)?\b/i;
 /** "Half-fill a quarter-cup measure". */
 const PART_FILLED = /\b(?:half|two[- ]thirds|three[- ]quarters)[- ]fill(?:s|ed|ing)?\b/i;
 const SHARES: readonly (readonly [RegExp, number])[] = [
@@ -190,7 +190,7 @@ const filledTo = (c: Clause, then: Clause | undefined): string =>
 /** Whether a clause is of what is poured, what it is poured into, or how large it lies. */
 const speaksOfPouring = (text: string): boolean =>
   SIZE_OF.test(text) ||
-  /\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón)/i.test(
+  /\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón|cazo|cacito)/i.test(
     text,
   );
 
@@ -262,6 +262,9 @@ const HEATED = new RegExp(
 const FAT_BEFORE = /\bin (?:\w+ ){0,2}(?:butter|oil|lard|ghee|fat|dripping)\s*,\s*$/i;
 const NUMBERLESS =
   /^(?:(?:then|a|good) )*(?=(?:(?:heaped|heaping|rounded|level|scant) )?(?:tablespoon|dessertspoon|teaspoon)(?:ful)?s?\b)/i;
+/** "Une cuillère à soupe par pancake": one. */
+const ONE_ABROAD =
+  /(?<!\p{L})(?:une?|una|eine[nr]?) (?=(?:cuill|cuchara|(?:gehäuften? )?(?:ess|tee)löffel|tasse\b|taza\b))/giu;
 /** "Ladle per crepe". */
 const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
@@ -345,7 +348,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
       { fact: 'portion', value: Math.round(1000 * ml) / 1000, unit: 'ml', of: 'piece', words: text, taken },
     ];
   let open: ToldFact | null = null;
-  const numbered = text.replace(LADLE_ALONE, '1 ');
+  const numbered = text.replace(LADLE_ALONE, '1 ').replace(ONE_ABROAD, '1 ');
   for (const m of numbered.matchAll(BEGINS)) {
     const portion = portionAt(numbered.slice(m.index), c, house);
     if (portion?.unit === 'ml') return [...widths, portion];

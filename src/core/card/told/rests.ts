@@ -258,7 +258,10 @@ function restTime({ text }: Clause, own: readonly Clause[]): Pick<Time, 'min'> |
 function restOf({ text, sentence }: Clause, before?: Clause): string {
   const what = text
     .slice(timesIn(text).length > 1 ? restFrom(text) : 0)
-    .replace(/\b(?:while|until|till|as long as|the time it takes|or the)\b.*/i, '');
+    .replace(
+      /\b(?:while|until|till|as long as|the time it takes|or the|and (?:then )?(?:fry|cook|bake|pour|ladle|griddle))\b.*/i,
+      '',
+    );
   if (
     /\bto (?:curdle|sour|clabber)\b/i.test(text) ||
     MILK_SOURS.test(text) ||

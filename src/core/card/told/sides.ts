@@ -56,10 +56,23 @@ const TURN_BY = anyWord(
 const AROUND =
   /(?<!\p{L})(?:then|and|about|around|only|just|barely|hardly|nearly|almost|scant|for|give|them|it|s|is|give|i|we|you|they|he|she|have|has|go|goes|takes?|wants?|needs?|gets?|cook|fry|bake|brown|maybe|say|another|more|on|the|to|a|first|second|other|back|flip|side|one|or|so|und|y|et|du|côté|de|l|d|un|autre|auf|der|einen|anderen|seite|por|lado|el|otro|minutes?|min|done|ready|covered|uncovered|in|off|after|set|again|each|per|either|both|top|turn|toss|retourne[rz]|wenden|over|quicker|weitere|noch|encore|más)(?!\p{L})/giu;
 const A_NUMBER =
-  /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a)(?!\p{L}))/giu;
+  /(?<![\p{L}\d.,/:])(?:\d|[½¼¾]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|sixty|ninety|half a|uno|dos|tres|une|deux|trois|eine|zwei|drei)(?!\p{L}))/giu;
+/** The same in the other languages of cards. */
+const ABROAD: Readonly<Record<string, number>> = {
+  uno: 1,
+  une: 1,
+  eine: 1,
+  dos: 2,
+  deux: 2,
+  zwei: 2,
+  tres: 3,
+  trois: 3,
+  drei: 3,
+};
 
 /** A bare number of a side from here on is one of seconds. */
 const LEAST_SECONDS = 10;
+const MOST_BARE_SECONDS = 140;
 /** Numbers without a unit, where every word beside them is one of sides. */
 function bareIn(said: string, inSeconds: boolean): readonly Time[] {
   const out: Time[] = [];
@@ -74,8 +87,11 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
     const isSide =
       /^\S+ (?:sides?|of|flips?|turns?)\b/i.test(text.slice(m.index)) ||
       /\b(?:on|(?<!\b(?:other|second|first|back) )side) $/i.test(text.slice(0, m.index));
-    const n = middle(text.slice(m.index));
+    const abroad = ABROAD[m[0].toLowerCase()];
+    const n = abroad === undefined ? middle(text.slice(m.index)) : { value: abroad, length: m[0].length };
     if (!n) continue;
+    // "skillet, 425": a heat
+    if (n.value > MOST_BARE_SECONDS) return [];
     // nothing lies on a side so long: seconds
     if (!isSide)
       out.push({
@@ -224,7 +240,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|im (?:\p{L}+ )?(?:waffel)?eisen|(?:au|dans le) gaufrier|en la gofrera|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/iu;
 const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 const WAFFLES = /\b(?:waffles?|waffeln?|gaufres?|gofres?)\b/i;
@@ -345,7 +361,9 @@ function sideByLook(w: Walk, n: number, c: Clause): Side | null {
 const TURNED_HALFWAY = /\bturn(?:ed|ing)?(?: (?:it|them))?(?: over)?(?: once)? half ?way\b/i;
 
 const isOfBoth = ({ text, sentence }: Clause): boolean =>
-  TURNED_HALFWAY.test(sentence) || EACH_SIDE.test(text) || (EACH.test(text) && BOTH.test(sentence));
+  TURNED_HALFWAY.test(sentence) ||
+  EACH_SIDE.test(text) ||
+  (EACH.test(text) && (BOTH.test(sentence) || EACH_SIDE.test(sentence)));
 
 /** "Flip when it is dull. Two minutes, then one": a sentence of two lengths of time, of both sides. */
 const isFirstOfTwo = (c: Clause, then: Clause | undefined): boolean =>
@@ -532,9 +550,11 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
     c.sentence.startsWith(c.text) &&
     min(c) <= LONGEST_BAKE &&
     (min(c) > MOST_A_SIDE || (!isSided && min(c) >= LEAST_BAKE));
-  const inIron = (c: Clause): boolean => isIroned && min(c) > 0 && min(c) <= MOST_A_SIDE;
+  // "15 Minuten. ... Im Waffeleisen 4 Minuten": before the iron is spoken of, it is something else's
+  const ironAt = clauses.findIndex((c) => IRON.test(c.text));
+  const inIron = (c: Clause, n: number): boolean => isIroned && n >= ironAt && min(c) > 0 && min(c) <= MOST_A_SIDE;
   const c = clauses.find(
-    (x, n) => x.taken === 'told' && TIME_ALONE.test(x.text) && (inOven(x) || inIron(x)) && !isNoSide(clauses, n),
+    (x, n) => x.taken === 'told' && TIME_ALONE.test(x.text) && (inOven(x) || inIron(x, n)) && !isNoSide(clauses, n),
   );
   return c ? minutes('bake', min(c), c) : null;
 }

@@ -127,7 +127,7 @@ test.each([
   ['Let it sit while the iron heats, ten minutes or so.', 'rest 10 min batter'],
   ['Allow 45 minutes from start to finish.', ''],
   ['It takes me half an hour from cupboard to table.', ''],
-  ['Lower to 350 and finish 12 minutes.', 'heat 177 C surface'],
+  ['Lower to 350 and finish 12 minutes.', 'heat 177 C surface, asked: bake 12 min'],
   // how long it may keep is asked; one of two ways is told
   ['Cover and refrigerate for up to 24 hours.', 'asked: chill 1440 min'],
   ['Refrigerate at least 2 hours, up to 24.', 'chill 120 min'],

@@ -5,6 +5,7 @@
  */
 import type { KitchenConventions } from '../../pantry/conventions';
 import type { Ingredient } from '../../pantry/ingredient';
+import { lookUp } from '../../pantry/lookup';
 import { behaviourOf } from '../../pantry/tables/behaviour';
 import { inOneWriting } from '../bullet';
 import { readLine } from '../line';
@@ -250,6 +251,29 @@ const ofFatBefore = (c: Clause, before: Clause | undefined): boolean =>
     c.text,
   );
 
+/** "Oat milk, 240 ml", "butter, melted, quarter cup": how much of the thing that was named right before it. */
+const AMOUNT_OF_IT =
+  /^(?:(?:about|say|roughly|call it|that[’']s|maybe) )*(?:an? |one )?(?:[\d.,½¼¾⅓⅔]+|half|quarter|third|two|three|four)(?: (?:and a half|of an?|an?))?[ -]?(?:cups?|ml|cl|dl|lit(?:re|er)s?|l|pints?|tbsp|tablespoons?|tsp|teaspoons?)$/i;
+const STATE_ALONE =
+  /^(?:(?:well|just|lightly) )?(?:melted|softened|warm(?:ed)?|cold|soft|sifted|beaten|cooled|browned)$/i;
+const NAMED_LAST =
+  /(?:^|\b(?:with|of|the|use|need|want|take|add|then|and|so|ones:|in:) |: )([\p{L}-]+(?: [\p{L}-]+)?)$/iu;
+function isOfThing({ text, sentence }: Clause, house: KitchenConventions): boolean {
+  const at = sentence.indexOf(text);
+  if (at <= 0 || !AMOUNT_OF_IT.test(text)) return false;
+  const bits = sentence
+    .slice(0, at)
+    .split(/,\s*/)
+    .map((bit) => bit.trim())
+    .filter((bit) => bit !== '' && !STATE_ALONE.test(bit));
+  const last = bits.at(-1) ?? '';
+  const name = NAMED_LAST.exec(last)?.[1];
+  const thing = name === undefined ? null : lookUp(name, house);
+  if (thing?.kind !== 'found') return false;
+  // a fat before a portion is the pan's, but where nothing else is told
+  return thing.ingredient.category !== 'fat' || (bits.length === 1 && sentence.replace(/[.!]$/, '').endsWith(text));
+}
+
 /** "Cook time 20 mins": of the whole, and no step. */
 const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b[^\n]*$/gim;
 /** "Prep: 10 min", and a row "Cook: 15 min" beside it. */
@@ -280,7 +304,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   let all: ToldFact[] = [
     ...clauses.flatMap((c, n) => [
       ...restsIn(c, clauses.slice(n + 1, n + 3), clauses[n - 1]),
-      ...(ofFatBefore(c, clauses[n - 1]) ? [] : portionsTold(c, house, clauses[n + 1])),
+      ...(ofFatBefore(c, clauses[n - 1]) || isOfThing(c, house) ? [] : portionsTold(c, house, clauses[n + 1])),
       ...heatsIn(c, inF),
       ...panFatIn(c, [clauses[n - 1], clauses[n + 1]]),
       ...wordsIn(c, clauses[n - 1]),
