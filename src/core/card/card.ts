@@ -5,6 +5,7 @@
  */
 
 import type { KitchenConventions } from '../pantry/conventions';
+import type { Category } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
 import { capital } from '../quantity/say';
@@ -13,14 +14,15 @@ import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { headingAt, inlineHeading } from './heading-rows';
 import { DISH, type Role } from './headings';
-import { amountsIn, COUNT_WORDS, itemsIn } from './items';
+import { amountsIn, asksWhich, COUNT_WORDS, itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
 import { actBehind, isMeasuredOften, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
-import { DOES, isClean, isMeasure, toldIn } from './prose';
+import { KEPT_BACK } from './phrases';
+import { DOES, isClean, isMeasure, MEASURE_POINT, toldIn } from './prose';
 import { amountsPutRight, rowPutRight } from './put-right';
 import {
   A_PORTION,
@@ -561,22 +563,55 @@ function placeRows(
   return { title, sections, lines, ignored };
 }
 
+/** A thing of one of these kinds is none of another's: soda beside powder, butter beside oil. */
+const EACH_ITS_OWN: ReadonlySet<Category> = new Set(['leavening', 'fat', 'flavour', 'acid', 'nut-seed', 'fruit-veg']);
+/** What a step is of that is none of the batter. */
+const OF_ANOTHER =
+  /(?<!\p{L})(?:sauce|syrup|compote|toppings?|filling|glaze|icing|frosting|coulis|jam|custard|whipped cream|serv\w+|garnish|variation|instead|soße|füllung|belag|garniture|relleno|salsa|cobertura)(?!\p{L})|\bto use\b|\b(?:of|the|this|your|dry|cups?)\s+(?:the\s+)?(?:dry\s+)?mix\b(?!\s+(?:the|in|with|until|well)\b)/iu;
+/** Fat and water go into the bowl where the step speaks of it, and of nothing hot. */
+const BOWL =
+  /(?<!\p{L})(?:stir|whisk|beat|fold|mix|blend|bowl|jug|batter|eggs?|milk|flour|yeast|dissolve\w*|rühren|verrühren|schlagen|teig|eier|milch|mehl|dazu|hefe|mélange\p{L}*|ajoute\p{L}*|incorpore\p{L}*|pâte|œufs?|lait|farine|mezcla\p{L}*|añad\p{L}+|bat[ei]\p{L}*|masa|huevos?|leche|harina)(?!\p{L})/iu;
+const AT_HEAT =
+  /(?<!\p{L})(?:pans?|skillets?|griddle|irons?|tins?|oven|fry|frying|greas\w+|brush|drizzle|hot|lid|steam|cover|holes?|wells?|hollows?|\p{L}*pfanne|\p{L}*eisen|(?:aus|an)?braten|(?:aus)?backen|(?:ein)?(?:fetten|pinseln)|poêle|gaufrier|cuire|cuisez|sart[eé]n|gofrera|plancha|cocina\p{L}*|freír|fríe\p{L}*|engras\p{L}+)(?!\p{L})/iu;
 /**
- * "Sift together 2 c. flour, 4 tsp. baking powder" within a list: a card without flour in its list has what its steps
- * measure besides.
+ * "Whisk the flour with 1/2 tsp salt", "sift together 2 c. flour, 4 tsp. powder": what the steps of a list put in that the
+ * list has not. Milk, eggs, flour and sugar by their bare names are those of the list.
  */
-function withFlourOfSteps(
+function withThingsOfSteps(
   lines: readonly CardLine[],
   steps: readonly SetAside[],
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
 ): readonly CardLine[] {
-  const found = steps
-    .flatMap((i) => toldIn(i.text, house, languages).map((line) => standing(line, i.lineNumber, 's0')))
-    .filter(
-      (l) => l.use === 'batter' && l.status === 'read' && !lines.some((x) => x.ingredient?.id === l.ingredient?.id),
+  const isListed = (l: Line, all: readonly Line[]): boolean =>
+    all.some(
+      (x) =>
+        (x.ingredient === null ? x.text === l.text : x.ingredient.id === l.ingredient?.id) ||
+        // powder that the list has, by a word for several kinds
+        (l.ingredient === null && x.ingredient?.category === 'leavening') ||
+        (x.ingredient?.category === l.ingredient?.category && !EACH_ITS_OWN.has(l.ingredient?.category ?? 'flour')),
     );
-  return isBatter(found) ? [...lines, ...found].sort((a, b) => a.lineNumber - b.lineNumber) : lines;
+  const isPutIn = (l: Line, sentence: string): boolean =>
+    l.use === 'batter' &&
+    l.side === null &&
+    (l.ingredient !== null || (asksWhich(l) && l.suggestions.some((i) => i.category === 'leavening'))) &&
+    l.written.length > 0 &&
+    !KEPT_BACK.test(l.text) &&
+    !/\bif\b/i.test(l.text) &&
+    ((l.ingredient?.category !== 'fat' && l.ingredient?.id !== 'water') ||
+      (BOWL.test(sentence) && !AT_HEAT.test(sentence)));
+  const own = lines.filter((l) => l.use === 'batter');
+  const found: CardLine[] = [];
+  // what was told in sentences has its lines already
+  for (const step of steps.filter((i) => !lines.some((l) => l.lineNumber === i.lineNumber)))
+    for (const sentence of step.text.replace(MEASURE_POINT, '$1').split(/(?<=[.!?;])\s+/)) {
+      if (!isMeasure(sentence) || OF_ANOTHER.test(sentence)) continue;
+      if (!clausesOf(sentence).some((c) => c.taken === 'told' && isMeasure(c.text))) continue;
+      for (const line of toldIn(sentence, house, languages))
+        if (isPutIn(line, sentence) && !isListed(line, [...own, ...found]))
+          found.push(standing(line, step.lineNumber, 's0'));
+    }
+  return found.length === 0 ? lines : [...lines, ...found].sort((a, b) => a.lineNumber - b.lineNumber);
 }
 
 /**
@@ -594,7 +629,7 @@ function linesOfSteps(
   const words = (l: CardLine): string => rows[l.lineNumber - 1]?.text ?? '';
   const unclear = lines.some((l) => l.status !== 'read');
   const inSteps = lines.every((l) => DOES.test(words(l))) && ((told.length > 0 && !parted) || unclear);
-  if (lines.length > 0 && !inSteps) return isBatter(lines) ? lines : withFlourOfSteps(lines, told, house, languages);
+  if (lines.length > 0 && !inSteps) return withThingsOfSteps(lines, told, house, languages);
   const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
   const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
   for (const l of lines) steps.set(l.lineNumber, words(l));

@@ -123,7 +123,7 @@ export function enoughIn(said: string, house: KitchenConventions): readonly Line
 }
 
 /** "2 c. flour, 4 tsp. powder": a point behind a measure ends no sentence. */
-const MEASURE_POINT =
+export const MEASURE_POINT =
   /(?<=[\d½¼¾⅓⅔⅛]\s?)(c|t|tsp|tbsp?|tbs|tblsp|oz|lbs?|pts?|qts?|pkg|g|ml|cl|dl|l|kg)\.(?=\s+\p{Ll})/giu;
 
 /** "2 c. à s. de sucre". */

@@ -59,7 +59,7 @@ const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
     /^(?:halber|halbe[rsn]?|ein(?:e[nm]?)?\s+halbe[rsnm]?|demi|une?\s+demi|media|medio|mezzo|mezza|half|halve|een\s+halve?|en\s+halv|et\s+halvt|halv|halvt|ett\s+halvt)[\s-]+/iu,
     '1/2 ',
   ],
-  [/^(?:ein(?:e[nm]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],
+  [/^(?:ein(?:e[nmr]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],
   [/^(?:zwei|deux|dos|due|twee|to|två|tva)\s+/iu, '2 '],
   [/^(?:drei|trois|tres|tre|drie)\s+/iu, '3 '],
   [/^(?:vier|quatre|cuatro|quattro|fire|fyra)\s+/iu, '4 '],

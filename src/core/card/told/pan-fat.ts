@@ -67,7 +67,7 @@ const BESIDE =
 const HOW: readonly (readonly [RegExp, string])[] = [
   [/\bspray/i, 'sprayed'],
   [/\b(?:wipe|wiped|rub|rubbed|cloth|rag|paper|dipped|frott\p{L}+|wisch\p{L}+)\b/iu, 'wiped'],
-  [/\b(?:brush|brushed|pinsel\p{L}*|bepinsel\p{L}*)\b/iu, 'brushed'],
+  [/\b(?:brush|brushed|(?:be|ein|aus)?pinsel\p{L}*)\b/iu, 'brushed'],
   [/\bplenty of\b|\b(?:deep|shallow)[- ]?fr(?:y|ied|ying)\b/i, 'plenty of'],
   [/\b(?:lightly|thinly|barely) (?:oiled|buttered|greased)\b/i, 'lightly'],
 ];

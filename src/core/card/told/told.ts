@@ -228,8 +228,8 @@ function restOfWhole(f: ToldFact, notes: string): string {
   // yeast woken in warm milk, before there is any flour
   const before = notes.slice(0, Math.max(0, at) + f.words.length);
   const floured = /\b(?:flours?|dry(?! (?:active )?yeast)|batter|everything|all)\b/i;
-  if (!floured.test(before) && ((/\byeast\b/i.test(before) && /\bflours?\b/i.test(notes)) || SOURS.test(before)))
-    return 'wet';
+  // the flour may be the list's alone: "mix everything"
+  if (!floured.test(before) && ((/\byeast\b/i.test(before) && floured.test(notes)) || SOURS.test(before))) return 'wet';
   const baked = at > 0 && /\bbak(?:e|ed)\b[^.]*\d/i.test(notes.slice(0, at)) && !/\bbatter\b/i.test(f.words);
   return baked && !BAKES_AFTER.test(notes.slice(at)) ? 'piece' : 'batter';
 }

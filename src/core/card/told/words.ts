@@ -26,7 +26,7 @@ export const LITTLE = anyWord(
 );
 /** Verbs by which a surface is given its fat. */
 export const GREASES = anyWord(
-  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|spread|smear(?:ed)?|swirls?|spray(?:ed)?|drizzle|dribble|sizzles?|foam(?:s|ing)?|pinseln|bepinseln|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|unta(?:r|d[ao]s?)|engrasar|pincelar`,
+  String.raw`(?:re-?)?grease|brush(?:ed)?|wiped?|rub(?:bed)?|coat(?:ed)?|filmed?|spread|smear(?:ed)?|swirls?|spray(?:ed)?|drizzle|dribble|sizzles?|foam(?:s|ing)?|(?:be|ein|aus)?pinseln|einölen|einfetten|einstreichen|einreiben|graiss\p{L}+|frott\p{L}+|unta(?:r|d[ao]s?)|engrasar|pincelar`,
 );
 /** A heat without its degrees. */
 export const DIALLED =
