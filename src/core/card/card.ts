@@ -19,7 +19,7 @@ import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
-import { actBehind, isMeasuredOften, isOneBreath, isOneLine, paragraph, strungUp } from './paragraph';
+import { actBehind, isMeasuredOften, isOneBreath, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { KEPT_BACK } from './phrases';
 import { DOES, isClean, isMeasure, MEASURE_POINT, toldIn } from './prose';
@@ -423,7 +423,11 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   });
   const said = rows.filter((r) => r.text !== '');
   // one row is a line, whatever it looks like; but not a recipe told in one breath
-  const single = said.length === 1 && !(DOES.test(said[0]?.text ?? '') && /[.!?]\s+\p{Lu}/u.test(said[0]?.text ?? ''));
+  const [first] = said;
+  const isTold = first !== undefined && DOES.test(first.text) && /[.!?]\s+\p{Lu}/u.test(first.text);
+  // within brackets a line says its own amount again
+  const unbracketed = (first?.text ?? '').replace(/\([^()]*\)/g, '');
+  const single = said.length === 1 && !isTold && !isWholeCard(unbracketed, { house, languages });
   const placed = placeRows(raws, { house, languages, rows, single, talk: isTalk(said), steps: numberedSteps(rows) });
   const told = linesOfSteps(placed, rows, house, languages);
   const { meant, takenBack } = amountsPutRight(told, (l) => rows[l.lineNumber - 1]?.text ?? '');

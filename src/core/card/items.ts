@@ -214,7 +214,7 @@ export const amountsIn = (text: string): number => [...text.matchAll(NUMBER)].le
 
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|trennen|separieren|machen|lauwarm|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|here|there|ready|already|straight|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|trennen|separieren|machen|lauwarm|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|here|there|ready|already|straight|right|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s*,(?:\s+(?:the|an?) (?:small|big|large|little|tall) (?:one|tin|can)s?,)?\s+(?:(?:about|that[’']s|so) )?[\d.,]+ ?(?:g|grams?|ml|oz)(?=\s*(?:[,.;]|$))(?:,?\s+(?:but )?(?:i |we )?(?:only |just )?(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?(?=\s*(?:[,.;]|$)))?|^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
@@ -421,6 +421,9 @@ const HOT_DISH = /\b(?:skillet|pan|tin|dish)\b[^.;]{0,20}$/i;
 /** "Small pan, bit of butter": the pan's, though nobody says so. */
 const AT_A_PAN = /\b(?:pan|skillet|griddle|iron)\b[^.;]{0,12}$/i;
 
+/** "Une noisette de beurre dans la poêle". */
+const IN_A_PAN_ABROAD =
+  /^\s*(?:dans (?:la|une)|in (?:die|der|einer|eine)|en (?:la|una)) (?:\p{L}+ )?(?:poêle|pfanne|sart[eé]n)(?!\p{L})/iu;
 const AT_HEAT_ABROAD =
   /(?<!\p{L})(?:\p{L}*pfanne|poêle|sart[eé]n|\p{L}*eisen|gaufrier|gofrera|plancha|(?:aus)?backen|braten|cuire|freír|engras\p{L}+|graiss\p{L}+|(?:ein)?fetten)(?!\p{L})/iu;
 /** The line of what is not the batter's: the pan's, or the plate's; `tool`: what is wiped with; null: it is the batter's. */
@@ -458,6 +461,7 @@ function besides({
     (PER_PAN.test(after) ||
       IN_EACH_WELL.test(after) ||
       /\bwiped\b/i.test(text) ||
+      IN_A_PAN_ABROAD.test(after) ||
       (/^\s*in(?:to)? (?:that|it|there)\b/i.test(after) && HOT_DISH.test(before)))
     ? read(`${text} ${FOR_THE_PAN}`)
     : null;

@@ -202,6 +202,14 @@ export const isMeasuredOften = (t: string): boolean => [...t.matchAll(MEASURES)]
 export const isOneBreath = (t: string): boolean =>
   t.length > LEAST_TALK_CHARS && /^\p{L}/u.test(t) && isMeasuredOften(t);
 
+const LEAST_TOLD_CHARS = 50;
+/** A sentence that measures so many things that it is a card, in whatever language. */
+export function isWholeCard(t: string, { house, languages }: Pick<RowReading, 'house' | 'languages'>): boolean {
+  if (t.length < LEAST_TOLD_CHARS || !/^\p{L}/u.test(t) || amountsIn(t) < LEAST_IN_A_BREATH) return false;
+  const known = measuredIn(t, house, languages, isMeasure).flatMap((l) => l.ingredient?.id ?? []);
+  return new Set(known).size >= LEAST_IN_A_BREATH;
+}
+
 const FOR_WHOM =
   /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas))[ ,]/iu;
 
@@ -259,12 +267,14 @@ function sentenceIn(
 /** A paragraph: sentences that list ingredients, and sentences that tell what to do. */
 export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowPlace | null {
   // after a list the same amounts are told again by the method
-  if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk)) return null;
+  if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk || isWholeCard(row, r)))
+    return null;
   const label = YIELD_LABEL.exec(row);
   const t = putRight(row.slice(label?.[0].length ?? 0));
   const called = calledIn(t, r);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
-  if ((sentences.length < 2 && !label && !isOneBreath(t) && !r.talk) || isOneLine(t, r)) return null;
+  if ((sentences.length < 2 && !label && !isOneBreath(t) && !r.talk && !isWholeCard(t, r)) || isOneLine(t, r))
+    return null;
   const lines: Line[] = [];
   // what it is called says in what it is made: "Gluten-free waffles: 180 g rice flour, ... 6 min"
   const rest: string[] = [

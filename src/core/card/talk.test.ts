@@ -234,3 +234,17 @@ test.each(Object.entries(TONGUES))('each thing told in talk is a line, in whatev
   const lost = talks.flatMap(({ text, of }) => lostIn(text, of, tongue.after).map((thing) => `${thing} ← ${text}`));
   expect(lost).toEqual([]);
 });
+
+test.each([
+  ['english', 'Mine needs ◦, ◦, ◦ and ◦, all told.'],
+  ['german', 'Bei mir sind das ◦, ◦, ◦ und ◦.'],
+  ['french', 'Moi c’est ◦, ◦, ◦ et ◦.'],
+  ['spanish', 'La mía lleva ◦, ◦, ◦ y ◦.'],
+] as const)('a recipe of one sentence is its lines, and no line: %s', (tongue, way) => {
+  const { things, after } = TONGUES[tongue] as Tongue;
+  const lost = things.flatMap((_, n) => {
+    const { text, of } = toldBy(way, things, n);
+    return lostIn(text, of, after).map((thing) => `${thing} ← ${text}`);
+  });
+  expect(lost).toEqual([]);
+});
