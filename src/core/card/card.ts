@@ -254,7 +254,7 @@ function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean {
 }
 
 /** "Spelt and honey", "Sourdough leftovers": a few words above talk that measures, whatever they name. */
-const TITLE_WORDS = /^\p{Lu}[\p{L}’'-]*(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
+const TITLE_WORDS = /^(?:\p{Lu}[\p{L}’'-]*|\p{Ll}[\p{L}’'-]*(?=,? ))(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
 function isTitleOfTalk(row: CardRow, r: RowReading): boolean {
   if (r.single || r.started || r.title !== null || !TITLE_WORDS.test(row.text) || DOING.has(firstWord(row.text)))
     return false;
@@ -571,12 +571,27 @@ function placeRows(
 const EACH_ITS_OWN: ReadonlySet<Category> = new Set(['leavening', 'fat', 'flavour', 'acid', 'nut-seed', 'fruit-veg']);
 /** What a step is of that is none of the batter. */
 const OF_ANOTHER =
-  /(?<!\p{L})(?:sauce|syrup|compote|toppings?|filling|glaze|icing|frosting|coulis|jam|custard|whipped cream|serv\w+|garnish|variation|instead|soße|füllung|belag|garniture|relleno|salsa|cobertura)(?!\p{L})|\bto use\b|\b(?:of|the|this|your|dry|cups?)\s+(?:the\s+)?(?:dry\s+)?mix\b(?!\s+(?:the|in|with|until|well)\b)/iu;
+  /(?<!\p{L})(?:sauce|(?<!(?:maple|golden|corn|agave|rice|date|birch|glucose|malt) )syrup|compote|toppings?|filling|glaze|icing|frosting|coulis|jam|custard|whipped cream|serv\w+|garnish|variation|instead|soße|füllung|belag|garniture|relleno|salsa|cobertura)(?!\p{L})|\bto use\b|\b(?:of|the|this|your|dry|cups?)\s+(?:the\s+)?(?:dry\s+)?mix\b(?!\s+(?:the|in|with|until|well)\b)/iu;
 /** Fat and water go into the bowl where the step speaks of it, and of nothing hot. */
 const BOWL =
-  /(?<!\p{L})(?:stir|whisk|beat|fold|mix|blend|bowl|jug|batter|eggs?|milk|flour|yeast|dissolve\w*|rühren|verrühren|schlagen|teig|eier|milch|mehl|dazu|hefe|mélange\p{L}*|ajoute\p{L}*|incorpore\p{L}*|pâte|œufs?|lait|farine|mezcla\p{L}*|añad\p{L}+|bat[ei]\p{L}*|masa|huevos?|leche|harina)(?!\p{L})/iu;
+  /(?<!\p{L})(?:stir|whisk|beat|fold|mix|blend|bowl|licua\p{L}*|mixe[rz]|pürier\p{L}*|jug|batter|eggs?|milk|flour|yeast|dissolve\w*|rühren|verrühren|schlagen|teig|eier|milch|mehl|dazu|hefe|mélange\p{L}*|ajoute\p{L}*|incorpore\p{L}*|pâte|œufs?|lait|farine|mezcla\p{L}*|añad\p{L}+|bat[ei]\p{L}*|masa|huevos?|leche|harina)(?!\p{L})/iu;
 const AT_HEAT =
-  /(?<!\p{L})(?:pans?|skillets?|griddle|irons?|tins?|oven|fry|frying|greas\w+|brush|drizzle|hot|lid|steam|cover|holes?|wells?|hollows?|\p{L}*pfanne|\p{L}*eisen|(?:aus|an)?braten|(?:aus)?backen|(?:ein)?(?:fetten|pinseln)|poêle|gaufrier|cuire|cuisez|sart[eé]n|gofrera|plancha|cocina\p{L}*|freír|fríe\p{L}*|engras\p{L}+)(?!\p{L})/iu;
+  /(?<!\p{L})(?:pans?|skillets?|griddle|irons?|tins?|oven|fry|frying|greas\w+|brush|drizzle|lid|steam|cover|holes?|wells?|hollows?|\p{L}*pfanne|\p{L}*eisen|(?:aus|an)?braten|(?:aus)?backen|(?:ein)?(?:fetten|pinseln)|poêle|gaufrier|cuire|cuisez|sart[eé]n|gofrera|plancha|cocina\p{L}*|freír|fríe\p{L}*|engras\p{L}+)(?!\p{L})/iu;
+const INTO_BATTER = /\bin(?:to)? the (?:batter|mix|dough|bowl)\b/i;
+const MADE_SOFT = /\b(?:melted|softened|cooled|browned)\b/i;
+/** So much water is poured on nothing hot, g. */
+const LEAST_POURED = 50;
+/** What a line is of; of a word for several sorts ("powder", "bacon fat") what they are; undefined: of anything. */
+const kindOf = (l: Line): Category | undefined =>
+  l.ingredient?.category ??
+  (asksWhich(l) ? l.suggestions.map((i) => i.category).find((c) => c === 'leavening' || c === 'fat') : undefined);
+/** Whether fat or water is put into the bowl by a step, and into no pan. */
+function isInBowl(l: Line, sentence: string): boolean {
+  const clause = clausesOf(sentence).find((c) => c.text.includes(l.text))?.text ?? sentence;
+  if (INTO_BATTER.test(clause)) return true;
+  const isPoured = l.ingredient?.id === 'water' && (l.grams ?? 0) >= LEAST_POURED;
+  return !AT_HEAT.test(clause) && (BOWL.test(sentence) || MADE_SOFT.test(l.text) || isPoured);
+}
 /**
  * "Whisk the flour with 1/2 tsp salt", "sift together 2 c. flour, 4 tsp. powder": what the steps of a list put in that the
  * list has not. Milk, eggs, flour and sugar by their bare names are those of the list.
@@ -595,22 +610,25 @@ function withThingsOfSteps(
         (l.ingredient === null && x.ingredient?.category === 'leavening') ||
         (x.ingredient?.category === l.ingredient?.category && !EACH_ITS_OWN.has(l.ingredient?.category ?? 'flour')),
     );
-  const isPutIn = (l: Line, sentence: string): boolean =>
-    l.use === 'batter' &&
-    l.side === null &&
-    (l.ingredient !== null || (asksWhich(l) && l.suggestions.some((i) => i.category === 'leavening'))) &&
-    l.written.length > 0 &&
-    !KEPT_BACK.test(l.text) &&
-    !/\bif\b/i.test(l.text) &&
-    ((l.ingredient?.category !== 'fat' && l.ingredient?.id !== 'water') ||
-      (BOWL.test(sentence) && !AT_HEAT.test(sentence)));
+  const isPutIn = (l: Line, sentence: string): boolean => {
+    const kind = kindOf(l);
+    return (
+      kind !== undefined &&
+      l.use === 'batter' &&
+      l.side === null &&
+      (l.written.length > 0 || kind === 'salt' || kind === 'flavour') &&
+      !KEPT_BACK.test(l.text) &&
+      !/\bif\b/i.test(l.text) &&
+      ((kind !== 'fat' && l.ingredient?.id !== 'water') || isInBowl(l, sentence))
+    );
+  };
   const own = lines.filter((l) => l.use === 'batter');
   const found: CardLine[] = [];
   // what was told in sentences has its lines already
   for (const step of steps.filter((i) => !lines.some((l) => l.lineNumber === i.lineNumber)))
     for (const sentence of step.text.replace(MEASURE_POINT, '$1').split(/(?<=[.!?;])\s+/)) {
-      if (!isMeasure(sentence) || OF_ANOTHER.test(sentence)) continue;
-      if (!clausesOf(sentence).some((c) => c.taken === 'told' && isMeasure(c.text))) continue;
+      if (!(isMeasure(sentence) || /\b(?:zest|juice)\b/i.test(sentence)) || OF_ANOTHER.test(sentence)) continue;
+      if (!clausesOf(sentence).some((c) => c.taken === 'told' && amountsIn(c.text) > 0)) continue;
       for (const line of toldIn(sentence, house, languages))
         if (isPutIn(line, sentence) && !isListed(line, [...own, ...found]))
           found.push(standing(line, step.lineNumber, 's0'));
