@@ -5,30 +5,28 @@
  */
 
 import type { KitchenConventions } from '../pantry/conventions';
-import type { Category } from '../pantry/ingredient';
 import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
-import { capital } from '../quantity/say';
 import type { Result } from '../result';
 import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { headingAt, inlineHeading } from './heading-rows';
 import { DISH, type Role } from './headings';
-import { amountsIn, asksWhich, COUNT_WORDS, itemsIn } from './items';
+import { itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
-import { PEOPLE_EACH, servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
-import { actBehind, isMeasuredOften, isOneBreath, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
+import { actBehind, isMeasuredOften, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
-import { KEPT_BACK } from './phrases';
-import { DOES, isClean, isMeasure, MEASURE_POINT, toldIn } from './prose';
+import { DOES, isClean, isMeasure } from './prose';
 import { amountsPutRight, rowPutRight } from './put-right';
 import {
   A_PORTION,
   aside,
+  type CardLine,
   type CardRow,
-  isItem,
+  inPlace,
+  isBatter,
   isMethod,
   nextRow,
   OF_A_PAGE,
@@ -43,16 +41,11 @@ import {
   YIELD_LABEL,
 } from './rows';
 import { inGrams } from './shares';
+import { linesOfSteps, numberedSteps } from './steps';
+import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
 import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD, withColumnUnits } from './writing';
-
-interface CardLine extends Line {
-  /** 1-based line of the text. */
-  readonly lineNumber: number;
-  /** The section it stands in. */
-  readonly section: string;
-}
 
 /** Lines under one heading, and where they go. */
 export interface Section {
@@ -79,33 +72,6 @@ export interface CardTooLong {
 /** A card longer than this is no card. */
 export const MOST_CARD_CHARS = 60_000;
 const MOST_CARD_LINES = 1_500;
-
-/** A line in its place; written out, as spreading one costs more than reading it. */
-const standing = (l: Line, lineNumber: number, section: string): CardLine => ({
-  text: l.text,
-  status: l.status,
-  ingredient: l.ingredient,
-  amounts: l.amounts,
-  written: l.written,
-  parts: l.parts,
-  grams: l.grams,
-  gramsLow: l.gramsLow,
-  gramsHigh: l.gramsHigh,
-  basis: l.basis,
-  use: l.use,
-  vessel: l.vessel,
-  preparation: l.preparation,
-  foam: l.foam,
-  findings: l.findings,
-  suggestions: l.suggestions,
-  words: l.words,
-  alternatives: l.alternatives,
-  readings: l.readings,
-  side: l.side,
-  rows: l.rows,
-  lineNumber,
-  section,
-});
 
 /** Where one row of the text belongs. */
 function rowPlaced(n: number, r: RowReading): RowPlace {
@@ -232,45 +198,6 @@ function isNumbered(row: CardRow, r: RowReading): boolean {
   return next !== undefined && WORD_AND_NUMBER.test(row.text) && WORD_AND_NUMBER.test(next.text);
 }
 
-/** What no cook calls a dish by. */
-const NO_DISH: ReadonlySet<string> = new Set(['salt', 'leavening', 'fat', 'egg', 'flour', 'starch', 'sugar']);
-/** So many measured rows below make a first row without an amount the title: "Pumpkin spice". */
-const MEASURED_BELOW = 3;
-
-/** A first row that names a thing and no amount, above a list of measured rows that has it too: what the dish is of. */
-function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean {
-  if (r.started || r.title || line.written.length > 0 || line.use !== 'batter') return false;
-  if (line.ingredient === null) return false;
-  // "Buckwheat, raised": a grain by its bare name may be what the cakes are called by
-  const isGrain = line.ingredient.category === 'flour' && !/flour|meal|starch/i.test(row.text);
-  if (NO_DISH.has(line.ingredient.category) && !isGrain) return false;
-  const below = r.rows.slice(r.rows.indexOf(row) + 1).filter((x) => x.text !== '');
-  const again = new RegExp(`\\b(?:${row.text.match(/\p{L}{4,}/gu)?.join('|') ?? '(?!)'})`, 'iu');
-  if (!below.some((x) => again.test(x.text))) return false;
-  // "Night before: 1 cup buckwheat flour, 1 cup plain flour, 1 tsp yeast"
-  const list = /^[^:\d]{3,30}:\s+(.+)$/.exec(below[0]?.text ?? '')?.[1];
-  if (list && (itemsIn(list.replace(/\..*$/, ''), r.house, r.languages)?.length ?? 0) >= MEASURED_BELOW) return true;
-  return below.length >= MEASURED_BELOW && below.slice(0, MEASURED_BELOW).every((x) => isItem(x, r, true));
-}
-
-/** "Spelt and honey", "Sourdough leftovers": a few words above talk that measures, whatever they name. */
-const TITLE_WORDS = /^(?:\p{Lu}[\p{L}’'-]*|\p{Ll}[\p{L}’'-]*(?=,? ))(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
-function isTitleOfTalk(row: CardRow, r: RowReading): boolean {
-  if (r.single || r.started || r.title !== null || !TITLE_WORDS.test(row.text) || DOING.has(firstWord(row.text)))
-    return false;
-  if (new RegExp(`\\b(?:${COUNT_WORDS}|half|pinch|spoon|cup|a|an)\\b`, 'i').test(row.text)) return false;
-  const next = nextRow(r, r.rows.indexOf(row))?.text ?? '';
-  const isTold = /[.!?]\s/.test(next) || (/[.!]$/.test(next) && amountsIn(next) > 1);
-  return next.length > row.text.length && isMeasure(next) && isTold;
-}
-
-/** "Buckwheat for the fire pit", above sentences that measure: what is talked of, and no thing. */
-function isAboveTalk(row: CardRow, line: Line, r: RowReading): boolean {
-  if (r.started || r.title || line.written.length > 0 || !/^\p{Lu}/u.test(row.text)) return false;
-  const next = nextRow(r, r.rows.indexOf(row))?.text ?? '';
-  return line.findings.some((f) => f.code === 'not-understood') && isOneBreath(next) && /[.!?]\s/.test(next);
-}
-
 function hasAmount(line: Line, t: string): boolean {
   // "Waffles (makes 8)": a number with nothing to count is no amount
   const bare = line.ingredient === null && /^\p{L}/u.test(t) && line.written.every((a) => a.terms[0]?.unit === null);
@@ -278,10 +205,6 @@ function hasAmount(line: Line, t: string): boolean {
     (line.written.length > 0 && !bare) || line.findings.some((f) => f.code === 'not-positive' || f.code === 'enormous')
   );
 }
-
-/** Flour, or milk with eggs: what makes a group a batter. */
-const isBatter = (lines: readonly Line[]): boolean =>
-  lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');
 
 /** Where the lines of groups go whose headings nobody understands, or whose words contradict what is in them. */
 function settleGroups(
@@ -321,35 +244,6 @@ function settleGroups(
     return { ...readLine(l.text, house, {}, vesselOf(is), languages), lineNumber: l.lineNumber, section: l.section };
   });
   return { sections: settled, lines: moved };
-}
-
-const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/gi;
-const TITLE_FOR = new RegExp(
-  `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
-  'i',
-);
-/** "About 40 small": a count with no more than how large they are. */
-const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
-const COUNT_ALONE =
-  /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
-/** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
-function claimOfTitle(title: string): string | null {
-  const people = TITLE_FOR.exec(title)?.[1];
-  const makes = [...title.matchAll(TITLE_MAKES)].map(([text]) => `${capital(text)}.`);
-  if (makes.length > 0) return makes.join(' ');
-  const each = PEOPLE_EACH.exec(title)?.[0];
-  if (each !== undefined) return `For ${each}.`;
-  // "Vegan pancakes x 8"
-  const times = /(?:cakes|waffles|cr[eê]pes|blinis?|balls|pikelets|crumpets)\s[x×]\s?(\d{1,3})$/i.exec(title)?.[1];
-  if (times !== undefined) return `Makes ${times}.`;
-  // "Classic crepes (about 16)", "(4 Personen)"
-  const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
-  if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
-    return COUNT_ALONE.test(inside) ? `Makes ${inside.replace(SIZE_OF_ONES, '')}.` : `${capital(inside)}.`;
-  if (people !== undefined) return `Serves ${people}.`;
-  // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
-  const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para)\s/iu.test(title) ? yieldClaim(title) : null);
-  return claim && `${capital(claim.text)}.`;
 }
 
 /** What stands around the lines of a card: what its title tells of how many, its method and its notes. */
@@ -439,7 +333,7 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
   const byName = namedIn({ lines: settled.lines, notes, talk: talkIn(placed), house });
   const sure = doubtFractions(settled.lines);
   const whole = byName.reduce(
-    (all, { line, behind }) => withBehind(all, standing(line, behind.lineNumber, behind.section), behind.text),
+    (all, { line, behind }) => withBehind(all, inPlace(line, behind.lineNumber, behind.section), behind.text),
     sure,
   );
   const whipped = withWhipped(whole, notes, house, languages);
@@ -460,34 +354,6 @@ function isTalk(rows: readonly CardRow[]): boolean {
     sentences.some((x) => x.text.length > LONG_SENTENCE) &&
     !rows.some((x) => /^for the [^:.]{3,40}:/i.test(x.text))
   );
-}
-
-/** Rows of one run of numbers that are steps: so many of them tell what is done, at least. */
-const LEAST_STEPS = 3;
-const DOING_SHARE = 1 / 3;
-
-/** Rows that are numbered from 1 on, one after the other, where some of them tell what is done: all are steps. */
-function numberedSteps(rows: readonly CardRow[]): ReadonlySet<number> {
-  const out = new Set<number>();
-  let run: number[] = [];
-  const close = (): void => {
-    const doing = run.filter((n) => {
-      const t = rows[n]?.text ?? '';
-      return isMethod(t) || DOING.has(firstWord(t));
-    });
-    if (run.length >= LEAST_STEPS && doing.length >= DOING_SHARE * run.length) for (const n of run) out.add(n);
-    run = [];
-  };
-  for (const [n, row] of rows.entries()) {
-    const number = Number(/^\s*(?:step\s*)?\(?(\d{1,2})\s*[.):]\s+\S/i.exec(row.source)?.[1] ?? Number.NaN);
-    if (number === run.length + 1) run.push(n);
-    else if (row.text !== '') {
-      close();
-      if (number === 1) run.push(n);
-    }
-  }
-  close();
-  return out;
 }
 
 /** Every row in its place. */
@@ -553,116 +419,18 @@ function placeRows(
         break;
       case 'mixed':
         title ??= p.title ?? null;
-        for (const line of p.lines) lines.push(standing(line, lineNumber, section.id));
+        for (const line of p.lines) lines.push(inPlace(line, lineNumber, section.id));
         if (p.method) ignored.push({ lineNumber, text: p.method, why: 'method' });
         break;
       case 'lines': {
         const own = p.heading ? open(p.heading.words, p.heading.role) : section;
         ignored.push(...claimsOf(p, lineNumber));
-        for (const line of p.lines) lines.push(standing(line, lineNumber, own.id));
+        for (const line of p.lines) lines.push(inPlace(line, lineNumber, own.id));
         if (p.heading?.stays) section = own;
       }
     }
   }
   return { title, sections, lines, ignored };
-}
-
-/** A thing of one of these kinds is none of another's: soda beside powder, butter beside oil. */
-const EACH_ITS_OWN: ReadonlySet<Category> = new Set(['leavening', 'fat', 'flavour', 'acid', 'nut-seed', 'fruit-veg']);
-/** What a step is of that is none of the batter. */
-const OF_ANOTHER =
-  /(?<!\p{L})(?:sauce|(?<!(?:maple|golden|corn|agave|rice|date|birch|glucose|malt) )syrup|compote|toppings?|filling|glaze|icing|frosting|coulis|jam|custard|whipped cream|serv\w+|garnish|variation|instead|soße|füllung|belag|garniture|relleno|salsa|cobertura)(?!\p{L})|\bto use\b|\b(?:of|the|this|your|dry|cups?)\s+(?:the\s+)?(?:dry\s+)?mix\b(?!\s+(?:the|in|with|until|well)\b)/iu;
-/** Fat and water go into the bowl where the step speaks of it, and of nothing hot. */
-const BOWL =
-  /(?<!\p{L})(?:stir|whisk|beat|fold|mix|blend|bowl|licua\p{L}*|mixe[rz]|pürier\p{L}*|jug|batter|eggs?|milk|flour|yeast|dissolve\w*|rühren|verrühren|schlagen|teig|eier|milch|mehl|dazu|hefe|mélange\p{L}*|ajoute\p{L}*|incorpore\p{L}*|pâte|œufs?|lait|farine|mezcla\p{L}*|añad\p{L}+|bat[ei]\p{L}*|masa|huevos?|leche|harina)(?!\p{L})/iu;
-const AT_HEAT =
-  /(?<!\p{L})(?:pans?|skillets?|griddle|irons?|tins?|oven|fry|frying|greas\w+|brush|drizzle|lid|steam|cover|holes?|wells?|hollows?|\p{L}*pfanne|\p{L}*eisen|(?:aus|an)?braten|(?:aus)?backen|(?:ein)?(?:fetten|pinseln)|poêle|gaufrier|cuire|cuisez|sart[eé]n|gofrera|plancha|cocina\p{L}*|freír|fríe\p{L}*|engras\p{L}+)(?!\p{L})/iu;
-const INTO_BATTER = /\bin(?:to)? the (?:batter|mix|dough|bowl)\b/i;
-const MADE_SOFT = /\b(?:melted|softened|cooled|browned)\b/i;
-/** So much water is poured on nothing hot, g. */
-const LEAST_POURED = 50;
-/** What a line is of; of a word for several sorts ("powder", "bacon fat") what they are; undefined: of anything. */
-const kindOf = (l: Line): Category | undefined =>
-  l.ingredient?.category ??
-  (asksWhich(l) ? l.suggestions.map((i) => i.category).find((c) => c === 'leavening' || c === 'fat') : undefined);
-/** Whether fat or water is put into the bowl by a step, and into no pan. */
-function isInBowl(l: Line, sentence: string): boolean {
-  const clause = clausesOf(sentence).find((c) => c.text.includes(l.text))?.text ?? sentence;
-  if (INTO_BATTER.test(clause)) return true;
-  const isPoured = l.ingredient?.id === 'water' && (l.grams ?? 0) >= LEAST_POURED;
-  return !AT_HEAT.test(clause) && (BOWL.test(sentence) || MADE_SOFT.test(l.text) || isPoured);
-}
-/**
- * "Whisk the flour with 1/2 tsp salt", "sift together 2 c. flour, 4 tsp. powder": what the steps of a list put in that the
- * list has not. Milk, eggs, flour and sugar by their bare names are those of the list.
- */
-function withThingsOfSteps(
-  lines: readonly CardLine[],
-  steps: readonly SetAside[],
-  house: KitchenConventions,
-  languages: ReadonlySet<Language> | null,
-): readonly CardLine[] {
-  const isListed = (l: Line, all: readonly Line[]): boolean =>
-    all.some(
-      (x) =>
-        (x.ingredient === null ? x.text === l.text : x.ingredient.id === l.ingredient?.id) ||
-        // powder that the list has, by a word for several kinds
-        (l.ingredient === null && x.ingredient?.category === 'leavening') ||
-        (x.ingredient?.category === l.ingredient?.category && !EACH_ITS_OWN.has(l.ingredient?.category ?? 'flour')),
-    );
-  const isPutIn = (l: Line, sentence: string): boolean => {
-    const kind = kindOf(l);
-    return (
-      kind !== undefined &&
-      l.use === 'batter' &&
-      l.side === null &&
-      (l.written.length > 0 || kind === 'salt' || kind === 'flavour') &&
-      !KEPT_BACK.test(l.text) &&
-      !/\bif\b/i.test(l.text) &&
-      ((kind !== 'fat' && l.ingredient?.id !== 'water') || isInBowl(l, sentence))
-    );
-  };
-  const own = lines.filter((l) => l.use === 'batter');
-  const found: CardLine[] = [];
-  // what was told in sentences has its lines already
-  for (const step of steps.filter((i) => !lines.some((l) => l.lineNumber === i.lineNumber)))
-    for (const sentence of step.text.replace(MEASURE_POINT, '$1').split(/(?<=[.!?;])\s+/)) {
-      if (!(isMeasure(sentence) || /\b(?:zest|juice)\b/i.test(sentence)) || OF_ANOTHER.test(sentence)) continue;
-      if (!clausesOf(sentence).some((c) => c.taken === 'told' && amountsIn(c.text) > 0)) continue;
-      for (const line of toldIn(sentence, house, languages))
-        if (isPutIn(line, sentence) && !isListed(line, [...own, ...found]))
-          found.push(standing(line, step.lineNumber, 's0'));
-    }
-  return found.length === 0 ? lines : [...lines, ...found].sort((a, b) => a.lineNumber - b.lineNumber);
-}
-
-/**
- * The lines of a card; of one that has its amounts in its steps alone ("Mix 3 eggs, 125 ml milk and 60 g flour."), those
- * of its steps, also where a short step was read as a line. A paragraph is parted into its sentences already.
- */
-function linesOfSteps(
-  { lines, ignored }: Placed,
-  rows: readonly CardRow[],
-  house: KitchenConventions,
-  languages: ReadonlySet<Language> | null,
-): readonly CardLine[] {
-  const told = ignored.filter((i) => i.why === 'method');
-  const parted = told.some((i) => lines.some((l) => l.lineNumber === i.lineNumber));
-  const words = (l: CardLine): string => rows[l.lineNumber - 1]?.text ?? '';
-  const unclear = lines.some((l) => l.status !== 'read');
-  const inSteps = lines.every((l) => DOES.test(words(l))) && ((told.length > 0 && !parted) || unclear);
-  if (lines.length > 0 && !inSteps) return withThingsOfSteps(lines, told, house, languages);
-  const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
-  const before = new Map(lines.map((l) => [l.lineNumber, l] as const));
-  for (const l of lines) steps.set(l.lineNumber, words(l));
-  return [...steps]
-    .sort(([a], [b]) => a - b)
-    .flatMap(([n, step]) => {
-      const found = toldIn(step, house, languages).map((line) => standing(line, n, 's0'));
-      // a line that tells nothing more stays what it was, and asks
-      const was = before.get(n);
-      return found.length === 0 && was ? [was] : found;
-    });
 }
 
 /** Where a section's lines go, in the words of the sheet. */

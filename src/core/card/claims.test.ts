@@ -264,7 +264,7 @@ test('a word abroad for how a thing is prepared is told by its English one, and 
 test.each([
   ['2 pommes, pelées et coupées en dés', 'apple', 'peeled and cut in cubes', null],
   ['50 g de mantequilla fría, en dados', 'butter-unsalted', 'cold, in cubes', null],
-  ['50 g Rosinen (in warmem Wasser eingeweicht)', 'raisins', 'in warmem Wasser soaked', null],
+  ['50 g Rosinen (in warmem Wasser eingeweicht)', 'raisins', 'in warm Wasser soaked', null],
   ['3 blancs d’œufs battus en neige ferme', 'egg-white', 'beaten stiff', 'firm'],
   ['3 claras montadas a punto de nieve', 'egg-white', 'whipped stiff', 'firm'],
   ['3 Eier, getrennt', 'egg-large', 'separated', 'soft'],

@@ -192,7 +192,7 @@ const BEGIN_AMOUNTS: readonly string[] = [
   // "etwas Zimt", "un peu de cannelle"
   String.raw`(?:etwas|ein (?:bisschen|wenig))(?=\s+\p{L})|un peu(?=\s+d)|un poc[oa](?=\s+de)`,
   // "le zeste d’un citron"
-  String.raw`(?:die\s+)?(?:abgeriebene\s+)?(?:schale|saft)(?=\s+(?:von|einer)\s)|(?:le |la |el )?(?:zeste|jus|ralladura|zumo|jugo)(?=\s+d(?:e\s|[’']))`,
+  String.raw`(?:the |grated |finely )*(?:zest|juice)(?=\s+(?:of|from)\s)|(?:die\s+)?(?:abgeriebene\s+)?(?:schale|saft)(?=\s+(?:von|einer)\s)|(?:le |la |el )?(?:zeste|jus|ralladura|zumo|jugo)(?=\s+d(?:e\s|[’']))`,
   // "taza y media", without an article
   String.raw`(?:taza|cucharada|cucharadita|vaso|litro|tasse|verre|litre)(?=\s+(?:y|et)\s+(?:medi[oa]|demie?)(?!\p{L}))`,
   // "flour quarter cup"
@@ -206,7 +206,7 @@ const BEGIN_AMOUNTS_NEXT: readonly string[] = [
 ];
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|${COUNT_WORDS_ABROAD})(?!\p{L})|${BEGIN_AMOUNTS.join('|')}|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:${BEGIN_AMOUNTS_NEXT.join('|')}))(?=\s*\S)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|${COUNT_WORDS_ABROAD})(?!\p{L})|${BEGIN_AMOUNTS.join('|')}|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:${BEGIN_AMOUNTS_NEXT.join('|')}))(?=\s*\S|$)`,
   'giu',
 );
 /** How many amounts may begin in a text. */
@@ -214,7 +214,7 @@ export const amountsIn = (text: string): number => [...text.matchAll(NUMBER)].le
 
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all|very|well|trennen|separieren|machen|lauwarm|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|here|there|ready|already|straight|right|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all(?![ -]purpose)|very|well|trennen|separieren|machen|lauwarm|auflösen|anrühren|erwärmen|schmelzen|erst|zuerst|davon|dedans|adentro|dentro|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|instead|here|there|ready|already|straight|right|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s*,(?:\s+(?:the|an?) (?:small|big|large|little|tall) (?:one|tin|can)s?,)?\s+(?:(?:about|that[’']s|so) )?[\d.,]+ ?(?:g|grams?|ml|oz)(?=\s*(?:[,.;]|$))(?:,?\s+(?:but )?(?:i |we )?(?:only |just )?(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?(?=\s*(?:[,.;]|$)))?|^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
@@ -355,13 +355,13 @@ const IN_EACH_WELL =
 const IS = new RegExp(
   [
     String.raw`(?:^|[,;.:]\s*|\b(?:the|my|and|then|with|add|use|need|want|put|take)\s+)`,
-    String.raw`((?!(?:and|then|the|my)\b)[\p{L}-]+(?:\s+[\p{L}-]+)??)(?:,\s+(?:melted|softened|sifted|beaten|warm(?:ed)?|soft|grated|chopped|sieved))?`,
-    String.raw`(?:(?:\s+(?:is|are|was|were|comes? to|goes? in|comes?(?: in)?)|[’']s),?\s+|,\s+(?:that[’']s|that is|which is|call it|say|maybe|roughly)\s+|(?:\s+(?:first|next|last))?:\s+|,\s+)(?:about\s+)?$`,
+    String.raw`((?!(?:and|then|the|my)\b)[\p{L}-]+(?:\s+(?!(?:with|of|in|and|to|for|the|from)\b)[\p{L}-]+){0,2}?)(?:,\s+(?:melted|softened|sifted|beaten|warm(?:ed)?|soft|grated|chopped|sieved))?`,
+    String.raw`(?:(?:\s+(?:is|are|was|were|comes? to|goes? in|comes?(?: in)?|i[’']d (?:guess|say)(?: is| it[’']s)?|i (?:think|guess|reckon)(?: is| it[’']s)?)|[’']s),?\s+|,\s+(?:that[’']s|that is|which is|call it|say|maybe|roughly)\s+|(?:\s+(?:first|next|last))?:\s+|,\s+)(?:about\s+)?$`,
   ].join(''),
   'iu',
 );
 /** "Water, a splash.", and no more: of no set size, and asked. */
-const VAGUELY = /^(?:[^\p{L}]*)(?:(?:the|and|then|you|i|we|need|want|use|take)\s+)*[\p{L}-]+(?: [\p{L}-]+)?,\s*$/iu;
+const VAGUELY = /^(?:[^\p{L}]*)(?:(?:the|and|then|you|i|we|need|want|use|take)\s+)*[\p{L}-]+(?: [\p{L}-]+){0,2},\s*$/iu;
 /** "Milk, about 1 and 3/4." */
 const ENDS_SENTENCE = /^(?: and (?:\d\/\d|a half|a quarter))?[.!\s]*$/;
 /** "Plain flour about 180": its name. */

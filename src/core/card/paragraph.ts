@@ -237,6 +237,34 @@ function thingsAlone(sentence: string, before: readonly Line[], r: RowReading): 
 /** "To use it: 200 g of mix, 1 egg": what a mix becomes, and nothing of the mix. */
 const TO_USE = /^to (?:use|make up)(?: it| this| (?:the |some )?mix)?\s*[:,]/i;
 
+/** "For the filling: 250 g ricotta", "sauce first: 200 g blueberries": what goes with the batter. */
+const OF_A_SIDE =
+  /^(?:(?:and|then|now|next|meanwhile),? )*(?:for the |(?:to )?make the |the |für (?:die|den) |zur |pour (?:la |le )|para (?:la |el ))?(filling|sauce|topping|syrup|compote|glaze|icing|coulis|custard|füllung|soße|belag|kompott|garniture|farce|nappage|relleno|salsa|cobertura|almíbar)(?: first| next| is| takes| needs)? ?: /i;
+/** What it is called in English, for the line that says where it goes. */
+const SIDES_ABROAD: Readonly<Record<string, string>> = {
+  füllung: 'filling',
+  garniture: 'filling',
+  farce: 'filling',
+  relleno: 'filling',
+  soße: 'sauce',
+  salsa: 'sauce',
+  belag: 'topping',
+  nappage: 'topping',
+  cobertura: 'topping',
+  kompott: 'compote',
+  almíbar: 'syrup',
+};
+function sideIn(
+  text: string,
+  name: string,
+  r: RowReading,
+): { readonly listed: boolean; readonly lines: readonly Line[]; readonly method: readonly string[] } {
+  const measured = measuredIn(text.slice(OF_A_SIDE.exec(text)?.[0].length ?? 0), r.house, r.languages, isMeasure);
+  const side = SIDES_ABROAD[name.toLowerCase()] ?? name.toLowerCase();
+  const lines = measured.map((l) => readLine(`${l.text} for the ${side}`, r.house, {}, null, r.languages));
+  return { listed: false, lines, method: [text] };
+}
+
 /** The lines of one sentence, and what of it is method. @param before lines that are told already */
 function sentenceIn(
   text: string,
@@ -246,6 +274,8 @@ function sentenceIn(
   hint: Vessel | null,
 ): { readonly listed: boolean; readonly lines: readonly Line[]; readonly method: readonly string[] } {
   if (before.length > 0 && TO_USE.test(text)) return { listed: false, lines: [], method: [text] };
+  const beside = OF_A_SIDE.exec(text);
+  if (beside?.[1]) return sideIn(text, beside[1], r);
   const parted = actBehind(text);
   const list = listedIn(parted?.list ?? text, r, hint);
   if (list) {

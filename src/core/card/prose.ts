@@ -7,6 +7,7 @@ import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
 import { asksWhich, COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn, PART_OF_EGGS } from './items';
 import { type Line, readLine } from './line';
+import { clausesOf } from './told/clause';
 import { figureOf } from './told/spoken';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
@@ -147,7 +148,14 @@ export function toldIn(
   return sentences.flatMap((sentence, n) => {
     const whole = sentence.replace(/^\s*(?:(?:step\s*)?\d{1,2}\s*[:.)](?!\d)\s*)/i, '').replace(/[.!?;]$/, '');
     const said = whole.replace(THINNING, '');
-    if (said.length > MOST_SENTENCE_CHARS || YIELDS.test(said) || POURED_BY.test(said) || isThinned(said)) return [];
+    if (
+      said.length > MOST_SENTENCE_CHARS ||
+      KEPT_FOR.test(said) ||
+      YIELDS.test(said) ||
+      POURED_BY.test(said) ||
+      isThinned(said)
+    )
+      return [];
     const keptBack = measuredIn(whole.slice(said.length), house, languages, isMeasure)
       .filter((m) => m.ingredient !== null)
       .map((m) => read(`${m.text.replace(/\b(?:more|another|extra)\s|\s(?:if|when)\b.*$/gi, '')} if needed`));
@@ -264,6 +272,10 @@ const WHITES_KEPT =
 const EGGS_PARTED =
   /(?:(?<!\p{L})(?:séparer|séparez|separar|separe|separa)\s+)((?:\p{L}+|\d{1,2}) (?:œufs|oeufs|huevos))(?!\p{L})|((?:\p{L}+|\d{1,2}) Eier)\s+trennen(?!\p{L})/giu;
 
+/** "600 ml water but I use 550": the cook's own amount. */
+const BUT_I_USE =
+  /(?<![\p{L}\d.,])\d+(?:[.,]\d+)? ?(g|ml|l|cups?|tbsp|tsp|oz)(?:\.)? (of )?(\p{L}+(?: \p{L}+)?),? but (?:i|we) (?:only |just |always )?(?:use|put in|put|take|add) (\d+(?:[.,]\d+)?)(?= ?(?:\1)?(?:[,.;]| and\b|$))(?: ?\1(?!\p{L}))?/giu;
+
 export const putRight = (text: string): string =>
   text
     .split(/(?<=[.!?])\s+/)
@@ -272,6 +284,10 @@ export const putRight = (text: string): string =>
     .replace(/(?<![\p{L}\d])(\d+)[ -]?ish\b/giu, 'about $1')
     .replace(WHITES_KEPT, ', separated')
     .replace(EGGS_PARTED, (_, eggs?: string, eier?: string) => `${eggs ?? eier}, separated`)
+    .replace(
+      BUT_I_USE,
+      (_, unit: string, of: string | undefined, thing: string, own: string) => `${own} ${unit} ${of ?? ''}${thing}`,
+    )
     .replace(SO_MANY_EGGS, '$& eggs')
     .replace(FOR_SO_MANY, '')
     .replace(PLAIN, ' flour')
@@ -455,6 +471,10 @@ export function withMeasured(said: string, told: readonly Line[], measured: read
   return told.length === 0 || lost.length === 0 ? told : inOrderTold(said, [...told, ...lost]);
 }
 
+/** "Keep the two whites for meringue": not put in. */
+const KEPT_FOR =
+  /^(?:(?:and|then|you can) )*(?:keep|save|reserve|freeze|put by) (?:the |those |your |back )?[^.;]*\bfor (?!the (?:pan|griddle|iron|batter)\b)/i;
+
 /** What is measured in a sentence, and what of it is not understood. */
 function measuredOrAsked({
   said,
@@ -491,5 +511,7 @@ function measuredOrAsked({
   if (SERVED_OUT.test(said) || OFF_A_SPOON.test(said) || IN_A_CUP.test(said)) return [];
   // "350 griddle, a third of a cup, flip when it is dry": told of the heat
   if (AT_WORK.test(said)) return [];
+  // "my sister adds a tablespoon but I don't"
+  if (clausesOf(said).every((c) => c.taken === 'remark')) return [];
   return asked.length > 0 || measured.length === 0 ? [read(bare)] : [];
 }

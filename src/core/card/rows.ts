@@ -158,3 +158,42 @@ export function readRows(text: string, r: RowReading, hint: Vessel | null): read
   const rows = line.rows.map((x) => readLine(x, r.house, {}, hint, r.languages));
   return rows.every((x) => x.ingredient !== null) ? rows : [line];
 }
+
+/** A line in its place on a card. */
+export interface CardLine extends Line {
+  /** 1-based line of the text. */
+  readonly lineNumber: number;
+  /** The section it stands in. */
+  readonly section: string;
+}
+
+/** A line in its place; written out, as spreading one costs more than reading it. */
+export const inPlace = (l: Line, lineNumber: number, section: string): CardLine => ({
+  text: l.text,
+  status: l.status,
+  ingredient: l.ingredient,
+  amounts: l.amounts,
+  written: l.written,
+  parts: l.parts,
+  grams: l.grams,
+  gramsLow: l.gramsLow,
+  gramsHigh: l.gramsHigh,
+  basis: l.basis,
+  use: l.use,
+  vessel: l.vessel,
+  preparation: l.preparation,
+  foam: l.foam,
+  findings: l.findings,
+  suggestions: l.suggestions,
+  words: l.words,
+  alternatives: l.alternatives,
+  readings: l.readings,
+  side: l.side,
+  rows: l.rows,
+  lineNumber,
+  section,
+});
+
+/** Flour, or milk with eggs: what makes a group a batter. */
+export const isBatter = (lines: readonly Line[]): boolean =>
+  lines.some((l) => l.ingredient?.category === 'flour' || l.ingredient?.category === 'starch');

@@ -39,9 +39,17 @@ export const splitLine = (
 const ASIDE = /\([^()\d]{3,}\)/gu;
 /** "(or 5 g dried)": what will do instead, by an amount of its own. */
 const OR_ASIDE = /\(\s*(?:or|oder|ou)\s[^()]*\d[^()]*\)\s*$/giu;
+/** "(coconut flour if keto)". */
+const IF_ASIDE =
+  /\((?!\s*(?:or|oder|ou)\b)[^()\d]*\bif (?:keto|vegan|gluten[- ]free|gf|dairy[- ]free|df|paleo|you(?:[’']re| are)|low[- ]carb)\b[^()\d]*\)/giu;
 /** A line; where its brackets keep it from being read, without them: what they say is told as not understood. */
 function withoutAsides(source: string, house: KitchenConventions, languages: ReadonlySet<Language> | null): SplitLine {
   const whole = splitWhole(source, house, languages);
+  // "flour (coconut flour if keto)": what another takes instead
+  if (whole.text.search(IF_ASIDE) > 0) {
+    const bare = splitWhole(source, house, languages, IF_ASIDE);
+    if (bare.name.kind === 'found' && !bare.problem) return bare;
+  }
   const isOpen = whole.problem !== null || whole.words.some((w) => w.as === 'unknown');
   if (isOpen && whole.text.search(OR_ASIDE) >= 0) {
     const bare = splitWhole(source, house, languages, OR_ASIDE, 'filler');

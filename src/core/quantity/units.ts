@@ -175,7 +175,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   tad: 'tad tads',
   dash: 'dash dashes',
   pinch:
-    'pinch pinches prise prisen pr nypa nypor nip knivspids knivspiss klype pincee pincees pizzico pizzichi pizca pizcas snufje snufjes mespunt messerspitze msp punta pointe',
+    'pinch pinches prise prisen pr nypa nypor nip knivspids knivspiss klype pincee pincees pizzico pizzichi pizca pizcas pellizco pellizcos snufje snufjes mespunt messerspitze msp punta pointe',
   smidgen: 'smidgen smidgens smidgin smidge',
   drop: 'drop drops tropfen goutte gouttes gota gotas goccia gocce druppel druppels drabe draper droppar',
   stick: 'stick sticks stk stks',
@@ -187,7 +187,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   handful: 'handful handfuls bunch bunches bund bouquet bouquets botte bottes manojo manojos handvoll poignee handje naeve neve punado manciata',
   can: 'can cans tin tins dose dosen boite lata lattina blik dase boks burk',
   packet:
-    'packet packets pkt pkts pk package packages pkg pkgs pkge pkges pckg sachet sachets env envelope envelopes pack packs pouch pouches packchen packung beutel btl tute tuten pck pkch p bustina bustine zakje zakjes sobre sobres pose paquet sachets brev paket',
+    'packet packets pkt pkts pk package packages pkg pkgs pkge pkges pckg sachet sachets env envelope envelopes pack packs pouch pouches packchen packung beutel btl tute tuten pck pkch p bustina bustine zakje zakjes sobre sobres paquete paquetes pose paquet sachets brev paket',
   bag: 'bag bags sack sacks box boxes block blocks container containers',
   punnet: 'punnet punnets barquette barquettes schale schalen',
   bar: 'bar bars tafel tafeln tablette tablettes tableta tabletas',

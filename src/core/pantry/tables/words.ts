@@ -43,7 +43,7 @@ const STATES_ABROAD: Readonly<Record<string, string>> = {
   cold: 'kalt kalte kalter kaltes froid froide froids fria frio frios freddo fredda koud koude kallt koldt',
   chilled: 'gekuhlt gekuhlte',
   lukewarm: 'lauwarm lauwarme lauwarmes tiede tibia tibio templada templado tiepido tiepida lauwe lun ljummen tiedi tiedie',
-  warm: 'warme warmer warmes',
+  warm: 'warm warme warmer warmes',
   hot: 'chaud chaude caliente caldo varmt varm',
   boiling: 'kochend kochendes bouillante hirviendo bollente kokend',
   browned: 'gebraunt gebraunte',
@@ -109,12 +109,16 @@ const SHAPES: Readonly<Record<string, string>> = {
   rings: 'ringen ringe',
 };
 /** By the word abroad, in lower case and without accents, the English one. */
+/** A German state as it stands alone: before a noun it is declined ("mit lauwarmer Milch", "den geraspelten Äpfeln"). */
+const DECLINED =
+  /^(?:ge[a-z]+(?:t|en)|ver[a-z]+t|zer[a-z]+(?:t|en)|ein[a-z]+t|kalt|lauwarm|weich|warm|heiss|kochend|steif|fest|zimmerwarm|steifgeschlagen)$/;
 const inEnglish = (table: Readonly<Record<string, string>>): ReadonlyMap<string, string> =>
   new Map(Object.entries(table).flatMap(([english, words]) =>
     words
       .split(' ')
       // as it stands, and as the words of a name are looked up: the singular of an English word
       .flatMap((w) => [w, w.replace(/s$/, ''), w.replace(/(?<=ch|x)es$/, '')])
+      .flatMap((w) => (DECLINED.test(w) ? [w, ...['e', 'er', 'es', 'en', 'em'].map((end) => w + end)] : [w]))
       .map((w) => [w, english.replace('-', ' ')]),
   ),
 );
