@@ -95,7 +95,7 @@ export const inOneWriting = (text: string): string =>
     .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     // "neutral oil, e.g. sunflower"
-    .replace(/,?(?<=\s|,)e\.? ?g\.?,? (?=\p{L})/giu, 'such as ')
+    .replace(/,?(?<=\s|,)(?:e\. ?g\.?|(?<=[,(] ?)eg\.?),? (?=\p{L})/giu, 'such as ')
     .replace(LEADER, ' … ');
 
 /** What points to a note beneath the card: "*", "[1]", "(see note 2)". */

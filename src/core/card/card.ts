@@ -94,6 +94,8 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
 /** "No salt": a thing that does not go in. */
 const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
 
+/** "Put 2 cups of water in the steamer." */
+const IN_THE_STEAMER = /^(?:put|pour|bring|boil)\b[^.]*\b(?:steamer|double boiler|bain-marie)\b/i;
 /** "Get a big bowl.": nothing goes in. */
 const TAKES_A_VESSEL =
   /^(?:get|take|grab|find)(?: out)? (?:an?|the|your) (?:[\p{L}-]+ ){0,2}(?:bowls?|jug|pan|blender|whisk|mug|saucepan)[.!]?$/iu;
@@ -113,6 +115,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   if (
     r.role === 'method' ||
     TAKES_A_VESSEL.test(t) ||
+    IN_THE_STEAMER.test(t) ||
     /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t)
   )
     return aside('method');

@@ -133,6 +133,9 @@ function mutate(text: string, [how, at, what]: readonly [string, number, string]
   return [...words.slice(0, n), what, ...words.slice(n)].join(' ');
 }
 
+test('an egg that is written short is no “e.g.”', () =>
+  expect(readLine('1 large eg, from the fridge', FRESH_CONVENTIONS).words.map((w) => w.text)).toContain('eg'));
+
 test('no word of any line is missing from its parts, whatever became of it', () => {
   fc.assert(
     fc.property(
