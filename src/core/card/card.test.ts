@@ -564,3 +564,21 @@ test('names first, points behind short words, a bracket in the title, a heading 
   expect(c.lines).toHaveLength(3);
   expect(c.sections[0]?.heading ?? c.sections[1]?.heading).toBe('Batter');
 });
+
+test('a step’s word for several sorts is asked, whatever else the list has that is not understood', () => {
+  const things = (text: string): readonly string[] => {
+    const card = readCard(text, FRESH_CONVENTIONS);
+    return card.ok ? card.value.lines.map((l) => l.text) : [];
+  };
+  expect(things('Cakes\n200 g flour\n2 tsp zork\n300 ml milk\nWhisk the flour with 1 tsp powder. Bake.')).toContain(
+    '1 tsp powder',
+  );
+  // the list's powder is no fat
+  expect(
+    things('Hoe cakes\n2 cups cornmeal\n2 tsp baking powder\nStir in 1/4 cup milk and 1 tbsp bacon fat. Bake.'),
+  ).toContain('1 tbsp bacon fat');
+  // and what the list has by its own name is not asked again
+  expect(
+    things('Cakes\n200 g flour\n2 tsp baking powder\n300 ml milk\nWhisk the flour with 1 tsp powder. Bake.'),
+  ).not.toContain('1 tsp powder');
+});

@@ -78,8 +78,7 @@ function putInBy(step: string): readonly string[] {
     .replace(MEASURE_POINT, '$1')
     .split(/(?<=[.!;])\s+/)
     .filter((sentence) => {
-      const isOther = OF_ANOTHER.test(sentence);
-      isBeside = isOther || (isBeside && !OF_BATTER.test(sentence));
+      isBeside = OF_ANOTHER.test(sentence) || (isBeside && !OF_BATTER.test(sentence));
       if (isBeside || !(isMeasure(sentence) || /\b(?:zest|juice)\b/i.test(sentence))) return false;
       if (!BOWL.test(sentence) && !AMOUNT_FIRST.test(sentence)) return false;
       return clausesOf(sentence).some((c) => c.taken === 'told' && amountsIn(c.text) > 0);
@@ -97,13 +96,13 @@ function withThingsOfSteps(
   languages: ReadonlySet<Language> | null,
 ): readonly CardLine[] {
   const isListed = (l: Line, all: readonly Line[]): boolean =>
-    all.some(
-      (x) =>
-        (x.ingredient === null ? x.text === l.text : x.ingredient.id === l.ingredient?.id) ||
-        // powder that the list has, by a word for several kinds
-        (l.ingredient === null && x.ingredient?.category === 'leavening') ||
-        (x.ingredient?.category === l.ingredient?.category && !EACH_ITS_OWN.has(l.ingredient?.category ?? 'flour')),
-    );
+    all.some((x) => {
+      const kind = kindOf(l);
+      if (x.ingredient === null) return x.text === l.text;
+      // by a word for several sorts it is the list's own, where the list has one
+      const isSame = l.ingredient === null || (kind !== undefined && !EACH_ITS_OWN.has(kind));
+      return x.ingredient.id === l.ingredient?.id || (isSame && x.ingredient.category === kind);
+    });
   const isPutIn = (l: Line, sentence: string): boolean => {
     const kind = kindOf(l);
     return (

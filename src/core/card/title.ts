@@ -31,10 +31,12 @@ export function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean 
 
 /** "Spelt and honey", "Sourdough leftovers": a few words above talk that measures, whatever they name. */
 const TITLE_WORDS = /^(?:\p{Lu}[\p{L}’'-]*|\p{Ll}[\p{L}’'-]*(?=,? ))(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
+/** An amount among its words. */
+const MEASURES = new RegExp(`\\b(?:${COUNT_WORDS}|half|pinch|spoon|cup|a|an)\\b`, 'i');
 export function isTitleOfTalk(row: CardRow, r: RowReading): boolean {
   if (r.single || r.started || r.title !== null || !TITLE_WORDS.test(row.text) || DOING.has(firstWord(row.text)))
     return false;
-  if (new RegExp(`\\b(?:${COUNT_WORDS}|half|pinch|spoon|cup|a|an)\\b`, 'i').test(row.text)) return false;
+  if (MEASURES.test(row.text)) return false;
   const next = nextRow(r, r.rows.indexOf(row))?.text ?? '';
   const isTold = /[.!?]\s/.test(next) || (/[.!]$/.test(next) && amountsIn(next) > 1);
   return next.length > row.text.length && isMeasure(next) && isTold;
