@@ -492,7 +492,10 @@ const isAsked = (before: string, text: string, read: (t: string) => Line, isMeas
   // "blitz the oats to a powder": what becomes of them
   (isMeasure(text) || (!/\b(?:to|into|as|like)\s+$/i.test(before) && asksWhich(read(text))));
 
-/** The line of an item, where it stands in a sentence; null: nothing is measured by it. @param named the thing it is of, told before it */
+/**
+ * The line of an item, where it stands in a sentence; null: nothing is measured by it.
+ * @param named the thing it is of, told before it
+ */
 function measuredAt({
   before,
   after,

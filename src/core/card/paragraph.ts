@@ -7,7 +7,8 @@ import { DISH, roleOf } from './headings';
 import { amountsIn, endsInAmount, itemsIn, measuredIn } from './items';
 import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
-import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, putRight, thingsNamed, toldIn, withMeasured } from './prose';
+import { A_MEASURE, CLOCK, enoughIn, isClean, isMeasure, thingsNamed, toldIn, withMeasured } from './prose';
+import { reworded } from './reworded';
 import { A_PORTION_ALONE, nextRow, type RowPlace, type RowReading, readRows, YIELD_LABEL } from './rows';
 import { clausesOf } from './told/clause';
 import { portionsTold } from './told/portion';
@@ -300,7 +301,7 @@ export function paragraph(row: string, r: RowReading, hint: Vessel | null): RowP
   if ((r.started && !r.talk) || !(/[.!?]\s/.test(row) || isOneBreath(row) || r.talk || isWholeCard(row, r)))
     return null;
   const label = YIELD_LABEL.exec(row);
-  const t = putRight(row.slice(label?.[0].length ?? 0));
+  const t = reworded(row.slice(label?.[0].length ?? 0));
   const called = calledIn(t, r);
   const sentences = (called?.rest ?? t).split(/(?<=[.!?])\s+(?=\p{Lu}|\d)/u);
   if ((sentences.length < 2 && !label && !isOneBreath(t) && !r.talk && !isWholeCard(t, r)) || isOneLine(t, r))

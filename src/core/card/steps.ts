@@ -1,6 +1,6 @@
 /**
- * The steps of a card: rows that are numbered, the lines of a card that has its amounts in them alone, and what they put in
- * beside a list.
+ * The steps of a card: rows that are numbered, the lines of a card that has its amounts in them alone, and what they put
+ * in beside a list.
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Category } from '../pantry/ingredient';

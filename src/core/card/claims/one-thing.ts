@@ -56,7 +56,7 @@ function listOf(r: Reader, open: readonly Token[]): SplitLine | null {
   };
 }
 
-/** "A thumb of butter", "two fingers of milk": a word that no table has, behind a count, is a measure of what follows. */
+/** "A thumb of butter": a word that no table has, behind a count, is a measure of what follows. */
 const OF_A_MEASURE =
   /^\s+(?:\p{L}{3,9}\s+)?(?!(?:bit|touch|lot|few|little|hint|couple|mix|mixture|side|kind|sort|type)\b)\p{L}{3,12}\s+(?:(?:of|de|von)\s+|d[’'])(?=\p{L})/iu;
 /** "A wipe of oil": how a surface is greased. */
