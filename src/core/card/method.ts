@@ -39,7 +39,7 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
         DOES_MANY.test(text),
       [FED, FED],
     );
-  if (told && told.count > 1) return { pieces: told.count, text: told.text };
+  if (told) return { pieces: told.count, text: told.text };
   const { text, asSaid } = said;
   for (const { is, least } of COUNTS_ALONE)
     for (const m of text.matchAll(is)) {
@@ -115,11 +115,11 @@ const MEASURES =
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|ppl|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|ppl|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|convives|sirven?(?: para)?|(?:ça|cela) sert|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =
-  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|more|less|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|reicht|alcanza|salen|menge|quantité|cantidad|zutaten|ingr[eé]dients?|ingredientes|de|des|d|ein|eine|einem|mit|with|here|last|time|week|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once)(?!\p{L})/giu;
+  /(?<!\p{L})(?:about|around|roughly|some|approx\w*|or|so|thereabouts|give|take|more|less|in|all|of|it|them|these|this|that|s|the|a|an|small|mini|little|tiny|sized|petites?|petits?|grandes?|grosses?|belles?|kleine|große|pequeñas?|big|large|medium|thin|thick|good|nice|hungry|greedy|you|get|i|we|me|us|ll|re|there|were|was|are|want|need|is|as|starters?|mains?|snacks?|desserts?|will|should|can|be|batch|recipe|batter|up|to|just|unas?|unos|etwa|ca|circa|environ|reicht|alcanza|salen|menge|quantité|cantidad|zutaten|ingr[eé]dients?|ingredientes|de|des|d|ein|eine|einem|mit|with|here|last|time|week|today|usually|normally|lot|expect|reckon|think|guess|say|each|apiece|ones?|enough|which|for|from|out|pour|für|para|family|crowd|table|party|serve|at|once|ich|wir|macht|bekommen?|heraus|werden|wird|wurden|es|das|on|obtient|fait|faire|j|en|tire|quoi|hacen?|ergibt|rinde)(?!\p{L})/giu;
 /** Numbers that are words for a heap of things. */
 const HEAPS: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a dozen\b/i, 6],
@@ -174,10 +174,11 @@ function countIn(
 
 /** What so many of are neither pieces nor people. */
 const OTHERWISE =
-  /^\s*["”″]|^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|ml|l|litres?|kg|oz|batter|cm|mm|inch|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
+  /^\s*["”″]|^\s*-?\s*(?:cups?|g(?:rams)?|kilos?|mil|[mcd]?l|litres?|kg|oz|(?:table|tea|dessert)?spoons?|tbsp|tsp|(?:ess|tee)löffel|[et]l|cuill\p{L}+|c\.|cucharad\p{L}+|batter|cm|mm|inch(?:es)?|min(?:ute)?s?|hours?|more|turns?|(?:\p{L}+ )?(?:on |in )?at (?:once|a time)|(?:on|in) (?:the|this|my|a|one) (?:griddle|pan|plate|go)|on)(?!\p{L})/iu;
 
 /** "Makes 4 servings": people, though they are made. */
-const SERVINGS = /^\s*(?:servings?|people|persons?|guests?|covers?)\b/i;
+const SERVINGS =
+  /^\s*(?:servings?|people|persons?|guests?|covers?|personen|personnes|personas|convives|portionen|porciones|raciones)\b/i;
 const MAKES_SERVINGS = /\b(?:makes?|yields?|gives)\s+(?:about )?(\S+)(?: (?:to|or|-) \S+)? servings\b/i;
 
 /**
@@ -203,11 +204,13 @@ function countTold(
     `${counted[1].source}\\W*(?:(?:about|around|some|up to|the|a|me|us|etwa|ca|environ|unas?|unos)\\W+)*$`,
     'iu',
   );
+  // one piece is the portion's: "a ladle makes one"
+  const least = most ? 1 : 2;
   for (const sentence of all.split(SENTENCE))
     for (const part of partsOf(sentence)) {
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text, sentence) ? countIn(text, most) : null;
-      if (!told || told.count < 1 || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
+      if (!told || told.count < least || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
       const direct = behind.test(told.before) && !(most ? PIECES : SERVINGS).test(told.after);
       const at = all.indexOf(text);
       if (direct || left(`${told.before} ${told.after}`) === '')
@@ -224,7 +227,7 @@ const SERVED_EACH = /\bserved? (?:about )?\S+ (?:each|apiece|(?:per|a) (?:person
 
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
-  /^(?!.*\b(?:cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
+  /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(
@@ -242,9 +245,9 @@ export function servingClaim(
   const dish = DISH_FOR.exec(notes);
   const eaters = dish && readNumber(inFigures(dish[1] ?? ''));
   if (dish && eaters) return { people: eaters.low.valueOf(), text: dish[0] };
-  const group = /\bfor (?:the )?(\S+) of us\b|\b(?:party|table|family|crowd) of (\S+)/i.exec(notes);
+  const group = /\bfor (?:the )?(\S+(?: (?:to|or) \S+)?) of us\b|\b(?:party|table|family|crowd) of (\S+)/i.exec(notes);
   const heads = group && readNumber(inFigures(group[1] ?? group[2] ?? ''));
-  if (group && heads) return { people: heads.low.valueOf(), text: group[0] };
+  if (group && heads) return { people: (heads.high ?? heads.low).valueOf(), text: group[0] };
   const made = MAKES_SERVINGS.exec(notes);
   const served = made && readNumber(inFigures(made[1] ?? ''));
   if (made && served) return { people: (served.high ?? served.low).valueOf(), text: made[0] };
@@ -258,7 +261,7 @@ export function servingClaim(
       (DOES_ALONE.test(text) && yieldClaim(notes, said)?.text !== text && !APIECE.test(sentence)) ||
       // "does six, two apiece": pieces
       (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&
-        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does(?= (?:about )?(?:the )?\S+ \S)) (?:about )?(?:the )?\S+(?: (?:or|to) \S+)?(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
+        /^(?:(?:it[’']s |that[’']s |this is )?for|für|pour|para|feeds|does(?= (?:about )?(?:the )?\S+ \S)) (?:about )?(?:the )?\S+(?: (?:or|to|bis|oder|à|ou|a|o) \S+)?(?: as (?:an? )?(?:starters?|mains?|snacks?|light \w+|sides?|desserts?|pudding))?$|^(?:that|this|it) does (?:the )?\S+ of (?:them|us)$/i.test(
           text,
         )),
     [FED, PEOPLE],

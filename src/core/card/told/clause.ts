@@ -209,14 +209,20 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     /\bun quart d[’']heure\b|\bun cuarto de hora\b|\beine viertelstunde\b|(?<!\band a )(?<!\band )\b(?:a (?:good |full |short )?)?quarter of an hour\b|\b(?:a|its|the) (?:good |full )?quarter[- ]hour\b/i,
     15,
   ],
-  [/\bthree[- ]quarters? of an hour\b/i, 45],
+  [
+    /\bthree[- ]quarters? of an hour\b|\beine dreiviertelstunde\b|\b(?:trois|3 +) ?quarts d[’']heure\b|\b(?:tres|3 +) ?cuartos de hora\b/i,
+    45,
+  ],
   [
     /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|\beine (?:gute |knappe |gut(?:e)? )?halbe stunde\b|\bune (?:bonne |petite )?demi-heure\b|\bmedia hora\b/i,
     30,
   ],
   [/\ban hour and a quarter\b|\bone and a quarter hours\b/i, 75],
   [/\ban hour and three[- ]quarters\b/i, 105],
-  [/\ban hour and a half\b|\bone and a half hours\b/i, 90],
+  [
+    /\ban hour and a half\b|\bone and a half hours\b|\b(?:anderthalb|eineinhalb) stunden\b|\bune heure et demie\b|\b(?:una )?hora y media\b|(?<![\d.,])1 ?h(?:eure)? ?30(?: ?min\w*)?\b/i,
+    90,
+  ],
   [
     /\bover ?night\b|\bo\/n\b|\b(?:a|the|one|eine|une|una) (?:whole |ganze )?(?:night|nacht|nuit|noche)\b(?! before)|\ball night\b|(?<!\p{L})über nacht\b|\btoute (?:la|une) nuit\b|\btoda la noche\b|\b(?:un)?till? (?:i|we|you) (?:get|wake) up\b|\btill (?:the )?(?:next )?morning\b|\buntil (?:the )?(?:next )?morning\b|\b(?:un)?till? (?:tomorrow|the next day)\b/iu,
     720,
@@ -237,7 +243,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:a|another) minute and three[- ]quarters\b/i, 1.75],
   [/\btwo minutes and a half\b/i, 2.5],
   [
-    /\b(?:a|another) minute and a half\b|(?<=^|[,;]\s?|\b(?:about|for|give it|then) )minute and a half\b|\banderthalb minuten\b|\bune minute et demie\b|\bminuto y medio\b/i,
+    /\b(?:a|another) minute and a half\b|(?<=^|[,;]\s?|\b(?:about|for|give it|then) )minute and a half\b|\b(?:anderthalb|eineinhalb) minuten\b|\bune minute et demie\b|\bminuto y medio\b/i,
     1.5,
   ],
   [/\b(?:a|another) (?:full |good )?min(?:ute)?\b|\b(?:eine|une) minute\b|\bun minuto\b/i, 1],

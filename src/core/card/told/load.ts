@@ -27,6 +27,10 @@ const AT_A_TIME: readonly RegExp[] = [
     String.raw`(?<![\d.,/\p{L}])${N_ABROAD}(?:\s+(?:stück|pfannkuchen|waffeln|crêpes|tortitas|galettes))?\s+(?:auf einmal|gleichzeitig|zugleich|pro pfanne|à la fois|par fournée|par poêlée|a la vez|por tanda|cada vez)(?!\p{L})`,
     'iu',
   ),
+  new RegExp(
+    String.raw`(?:in die \p{L}*(?:pfanne|platte) passen|(?:la plaque|la poêle) en prend|en la (?:plancha|sartén) caben)\s+${N_ABROAD}`,
+    'iu',
+  ),
   new RegExp(String.raw`\b(?:par|de)\s+${N_ABROAD}\s+(?:en\s+\S+|à la fois)$|^cuire\s+${N_ABROAD}\s+par\s+\S+$`, 'iu'),
   new RegExp(String.raw`\b(?:get|fit|do|cook|lay|have)\s+(?:about\s+)?${N}${OF_THEM}\s+${ON}$`, 'iu'),
   // "8 or 9 in the pan", and nothing else
@@ -39,8 +43,10 @@ const HOLDER = /\b(?:pan|griddle|skillet|plate|iron|tray)\b/i;
 const OTHERS =
   /\b(?:eggs?|yolks?|whites?|add(?:ed)?|beat|whisk|fold|stir|flip|turn|spoon(?:ful)?s?|cups?|ml|guests?|people|serves?|makes?|minutes?|min|degrees)\b/i;
 
-/** The denial is what is done. */
-const NO_MORE = /\b(?:no|not|never)\s+more than\b/i;
+/** The denial is what is done, and so is what can be. */
+const SO_MANY_FIT = /\b(?:no|not|never)\s+more than\b|\b(?:you|i|we) can (?:just |only )?(?:fit|get)\b/i;
+/** "There's room for three": on what is hot, with nothing else beside it. */
+const ROOM = /^(?:and |but |there[’']s |there is |only |just )*room for \S+(?: (?:or|to) \S+)?$/i;
 
 const countOf = (said: string): number =>
   /^a dozen$/i.test(said) ? 12 : /^one$/i.test(said) ? 1 : (middle(inFigures(said))?.value ?? 0);
@@ -51,7 +57,7 @@ export function loadIn(c: Clause): readonly ToldFact[] {
   if (OTHERS.test(text)) return [];
   for (const re of AT_A_TIME) {
     const m = re.exec(text);
-    if (!m?.[1] || (re === HELD && !HOLDER.test(text))) continue;
+    if (!m?.[1] || (re === HELD && !HOLDER.test(text) && !ROOM.test(text))) continue;
     const pieces = countOf(m[2] ?? m[1]);
     if (pieces < 1) continue;
     return [
@@ -61,7 +67,7 @@ export function loadIn(c: Clause): readonly ToldFact[] {
         unit: null,
         of: null,
         words: c.text,
-        taken: NO_MORE.test(c.text) ? 'told' : c.taken,
+        taken: SO_MANY_FIT.test(c.text) ? 'told' : c.taken,
       },
     ];
   }

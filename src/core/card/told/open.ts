@@ -7,7 +7,7 @@ import { type Clause, FRIES_OTHER, hundredths, type ToldFact } from './clause';
 import { bareCelsius } from './heat';
 import { fatNamedIn } from './pan-fat';
 import { portionAmidst } from './portion';
-import { BETWEEN_LOADS, isWork, OVEN_WORD, speaksOfIron, UNDER_FOIL } from './sides';
+import { BETWEEN_LOADS, isShutFor, isWork, OVEN_WORD, speaksOfIron, UNDER_FOIL } from './sides';
 import { HOT_SURFACE } from './words';
 
 /** From here on a method is at the heat. */
@@ -53,6 +53,27 @@ function heatLeft(c: Clause, baked: boolean, told: boolean): readonly ToldFact[]
   return dial === undefined ? [] : [{ fact: 'dial', value: dial, unit: null, of: 'surface', ...asked }];
 }
 
+const BAKE: Open = { fact: 'bake', of: null };
+const timeLeft = (c: Clause, open: Open | null | undefined): readonly ToldFact[] =>
+  open ? [{ ...open, value: hundredths(c.times[0]?.min ?? 0), unit: 'min', words: c.text, taken: 'asked' }] : [];
+
+/** Whether a fact has the length of time that a clause tells. */
+const isTimeTaken = (c: Clause, facts: readonly ToldFact[]): boolean =>
+  facts.some(
+    (f) =>
+      f.unit === 'min' &&
+      (f.words === c.text ||
+        // "let it sit while the iron heats, ten minutes": how long, in the clause behind
+        (c.sentence.includes(f.words) && f.taken === 'told' && f.value === hundredths(c.times[0]?.min ?? 0))),
+  );
+/** Whether a clause is of what is neither the batter nor a piece on the heat. */
+const isOfOther = (c: Clause): boolean =>
+  UNDER_FOIL.test(c.text) ||
+  BETWEEN_LOADS.test(c.sentence) ||
+  (AFTERWARDS.test(c.text) && !isShutFor(c)) ||
+  FRIES_OTHER.test(c.text) ||
+  SOAKED.test(c.text);
+
 /** @param facts what was taken of them @returns what is left open, as asked */
 export function leftOpen(
   clauses: readonly Clause[],
@@ -69,10 +90,9 @@ export function leftOpen(
   const mayBe = (min: number, atHeat: boolean): Open | null => {
     if (!atHeat)
       return min >= LEAST_REST && min <= MOST_REST && !has('rest', 'chill') ? { fact: 'rest', of: 'batter' } : null;
-    if ((ironed && !isTurned) || baked)
-      return min <= MOST_BAKE && !has('bake', 'firstSide') ? { fact: 'bake', of: null } : null;
+    if ((ironed && !isTurned) || baked) return min <= MOST_BAKE && !has('bake', 'firstSide') ? BAKE : null;
     // nothing lies on a side so long
-    if (min > MOST_ASKED_SIDE && min <= MOST_BAKE && !has('bake', 'firstSide')) return { fact: 'bake', of: null };
+    if (min > MOST_ASKED_SIDE && min <= MOST_BAKE && !has('bake', 'firstSide')) return BAKE;
     if (min > MOST_ASKED_SIDE || has('bake') || facts.some((f) => f.value === 'quarters')) return null;
     if (!has('firstSide')) return { fact: 'firstSide', of: null };
     return has('secondSide') ? null : { fact: 'secondSide', of: null };
@@ -80,26 +100,10 @@ export function leftOpen(
   let atHeat = false;
   for (const [n, c] of clauses.entries()) {
     atHeat ||= AT_HEAT.test(c.text.replace(OF_A_DISH, ' '));
-    const isTaken = facts.some(
-      (f) =>
-        f.unit === 'min' &&
-        (f.words === c.text ||
-          // "let it sit while the iron heats, ten minutes": how long, in the clause behind
-          (c.sentence.includes(f.words) && f.taken === 'told' && f.value === hundredths(c.times[0]?.min ?? 0))),
-    );
-    const isOthers = UNDER_FOIL.test(c.text) || BETWEEN_LOADS.test(c.sentence);
-    if (
-      c.taken !== 'told' ||
-      isTaken ||
-      isOthers ||
-      AFTERWARDS.test(c.text) ||
-      FRIES_OTHER.test(c.text) ||
-      SOAKED.test(c.text)
-    )
-      continue;
-    const [time] = isWork(clauses, n) ? [] : c.times;
-    const open = time ? mayBe(time.min, atHeat) : null;
-    if (time && open) out.push({ ...open, value: hundredths(time.min), unit: 'min', words: c.text, taken: 'asked' });
+    if (c.taken !== 'told' || isTimeTaken(c, facts) || isOfOther(c)) continue;
+    const open = isShutFor(c) && !has('bake') ? BAKE : null;
+    const [time] = isWork(clauses, n) && !open ? [] : c.times;
+    out.push(...timeLeft(c, time && (open ?? mayBe(time.min, atHeat))));
     if (atHeat) out.push(...heatLeft(c, baked, has('heat', 'dial')));
     const fat = atHeat && !has('panFat') ? fatNamedIn(c) : null;
     if (fat) out.push({ fact: 'panFat', value: fat, unit: null, of: 'greased', words: c.text, taken: 'asked' });

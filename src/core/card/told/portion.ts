@@ -10,7 +10,7 @@ import { anyWord, AT_THE_HEAT as HEAT } from './words';
 const POURS =
   /\b(?:echar?|tip in|vierte|vierta|versez|verser|ladle|pour|verter|drop|scoops?|spoon|swirl|use|fill|portion|measure|put|give|each|apiece|of batter|using|by)\b/iu;
 const PER_PIECE =
-  /\b(?:(?:for|per|pro|por|par|to) (?:iron|pc|portion|each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|hot ?cake|pikelet|flapjack|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza)|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles|pieces|cakes|pancakes|crepes|waffles) of(?= (?:about )?\d)|apiece|(?<=\d ?(?:ml|g|oz))\/ ?(?:pc|piece|ea(?:ch)?)|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|portions?|scoops?|ladles?(?:ful)?)\b/i;
+  /\b(?:(?:for|für|pour|para|per|pro|por|par|je|to) (?:jede[nrs]? |chaque |cada )?(?:iron|pc|portion|each|every|cada(?: un[ao])?|chaque|chacune?|one|a|an|hot ?cake|pikelet|flapjack|filloa|panqueque|pfannkuchen|galette|cr[êe]pe|gaufre|gofre|cake|pancake|waffle|crepe|piece|plate|hole|hollow|blinis?|blin|ball|fritter|waffel|square|stück|tortita|pieza|pièce)|(?:une?|eine?|una?|chaque|cada|jede[rs]?) (?:crêpe|galette|gaufre|pfannkuchen|waffel|tortita|crepe|gofre|pancake) (?:prend|demande|braucht|bekommt|lleva|necesita)(?= )|(?:use|with) (?:the|a|my) (?:quarter|third|half|\d\/\d)[- ]cup|fills (?:it|the|my|one)|(?:the|my|an) iron takes?|fills? (?:the|my|an?) iron|(?:it|this one|mine) takes|(?:every|each) (?:iron|pan|hollow|hole|one) (?:gets|takes)|pour on|(?:dollops|blobs|spoonfuls|pools|puddles|pieces|cakes|pancakes|crepes|waffles) of(?= (?:about )?\d)|apiece|(?<=\d ?(?:ml|g|oz))\/ ?(?:pc|piece|ea(?:ch)?)|a (?:hole|hollow|dimple|piece|crepe|cake|pancake|waffle)|each|ea|makes? (?:one|a|1)|(?:fill|into) (?:the |each |every )?(?:iron|hollow|well|hole|mould)s?|at a time|a go|je(?= \d)|(?:of )?(?:the )?batter|de (?:la )?(?:masa|pâte)|teig|(?:gives (?:me |you )?|does )(?:an?|one)|and (?:swirl|tilt|spread|rotate|tip)|swirl|measure|porci[oó]n(?:es)?|portions?|scoops?|ladles?(?:ful)?)\b/i;
 
 const WIDTH =
   /(\d+(?:[.,]\d+)?|\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve)\b)(?:\s*(?:-|–|to|bis|à|a)\s*(\d+))?[\s-]*(cm|centimet(?:re|er)s?|inch(?:es)?|in\.|")[\s-]*(?:wide|across|in diameter|circles?|rounds?|pancakes?|cakes?|discs?|pools?|puddles?|crepes?|waffles?|thick|breit|groß|durchmesser|de diamètre|de diámetro|de large|de ancho)?/i;
@@ -21,7 +21,7 @@ const GEAR_BEHIND = /^[\s-]*(?:(?:rimmed|sheet|baking|deep|heavy|square|round) )
 /** "In a large pan (28 cm)". */
 const GEAR_BEFORE = /(?<!\p{L})(?:pan|skillet|\p{L}*pfanne|poêle|crêpière|sartén)\s*\($/iu;
 const LIES =
-  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß|durchmesser|diamètre|diámetro|fladen|galettes|ø/i;
+  /bigger than|flatten|press|shape|rake|edge|pat(?:ted)?\b|nudge|ease|spiral|roll|wide|across|diameter|circle|round|cake|disc|pool|puddle|crepe|waffle|spread|breit|groß|durchmesser|diamètre|diámetro|de large|de ancho|fladen|galettes|kreise|disques|círculos|verstreichen|étale[rz]|extend[eé]r|ø/i;
 const CM_IN_INCH = 2.54;
 
 function widthsIn({ text, sentence, taken }: Clause): readonly ToldFact[] {
@@ -65,7 +65,7 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded|gehäufte[nr]?|bombées?|colmadas?)(
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|it|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro|je|für|pour|para)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
   /\b(?:each|apiece|a piece|of (?:the )?batter|portions?|pcs?|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
@@ -332,7 +332,8 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     /^(?:a |the |my )?(?:#|no\.?|number) ?\d{1,2} (?:scoop|disher)$/i.test(text) ||
     NUMBERED_SCOOP.test(text) ||
     (SCOOP_ALONE.test(text) && /\b(?:scoop|disher)\b/i.test(sentence));
-  if (!disher && !PER_PIECE.test(text)) {
+  const figures = inFigures(text).replace(/\s+/g, ' ');
+  if (!disher && !PER_PIECE.test(figures)) {
     const told = amountAlone(c, house);
     return told ? [...widths, told] : widths;
   }
@@ -348,7 +349,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
       { fact: 'portion', value: Math.round(1000 * ml) / 1000, unit: 'ml', of: 'piece', words: text, taken },
     ];
   let open: ToldFact | null = null;
-  const numbered = text.replace(LADLE_ALONE, '1 ').replace(ONE_ABROAD, '1 ');
+  const numbered = figures.replace(LADLE_ALONE, '1 ').replace(ONE_ABROAD, '1 ');
   for (const m of numbered.matchAll(BEGINS)) {
     const portion = portionAt(numbered.slice(m.index), c, house);
     if (portion?.unit === 'ml') return [...widths, portion];

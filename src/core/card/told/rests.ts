@@ -33,9 +33,9 @@ const FLOURED = anyWord(
   '(?:weizen|dinkel|vollkorn|roggen|buchweizen)?mehl|farine|harina|teig|pâte|masa|alles|alle zutaten|tous les|tout|todo',
 );
 const RESTS =
-  /\b(?:hour|minutes?|overnight)[’']?s?[’']? (?:rise|prove|proving)\b|^rises? (?=(?:for )?(?:about )?(?:\d|an? |half |one|two|three|until|till|in))|\b(?:left alone|(?:second|final|last) (?:rise|prove|proof|proving|fermentation)|let (?:it|the (?:batter|dough|sponge)) double|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|(?:lo|la) dej(?:o|as|a|amos)(?= (?:unos |como |así )?(?:\d|una?\b|media\b|cinco|diez|quince|veinte|treinta|dos\b|tres\b))|lass\w*[^,;.]{1,30} stehen|(?:on|je|nous) (?:la |le )?laiss\w+(?= (?:\d|dix|quinze|vingt|trente|une?\b|cinq))|(?:heure|minutes|hora|stunde|minuten|minutos)(?: \w+)? (?:suffi(?:t|sent)|basta|reicht)|rasten|repos|reposo|ruhezeit|einweichen|tremper|macérer|remojar|remojo|hidratar|levar|fermentar|laisse[rz]? agir|ziehen lassen|stehenlassen|aufgehen|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|ruht|quillt|quellen|stehen lassen|gehen lassen|reposer|repose|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the batter)|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
+  /\b(?:hour|minutes?|overnight)[’']?s?[’']? (?:rise|prove|proving)\b|^rises? (?=(?:for )?(?:about )?(?:\d|an? |half |one|two|three|until|till|in))|\b(?:left alone|(?:second|final|last) (?:rise|prove|proof|proving|fermentation)|let (?:it|the (?:batter|dough|sponge)) double|till (?:it(?:[’']s| is| has)? )?doubled?|leave (?:it|the batter) alone|settles?|ferment(?:s|ed)?|airing cupboard|on the bench|floor time|(?<!\b(?:whisk|beat|stir|mix)\b.*)by the clock|(?:kitchen|counter|bench|room temperature) overnight|had its rest|(?:somewhere|a) warm(?: place| spot| corner)?|(?:min(?:ute)?s?|hours?) warm$|give it(?= (?:\d{1,2}|five|ten|fifteen|twenty|thirty)$)|give it(?= (?:10|15|20|30|ten|fifteen|twenty|thirty) min(?!(?:(?!because).)*\b(?:oven|iron|lid|heat|side)\b))|do something else|(?:make|have|drink|put on) (?:the|a|some|your) (?:coffee|tea|kettle|cup)|lay the table|wash up|(?:goes|put|stays?|lives?) (?:it )?(?:to|on|onto|by) (?:the |a )?(?:window ?sill|sill|side|counter|worktop|shelf)|(?:lo|la) dej(?:o|as|a|amos)(?= (?:unos |como |así )?(?:\d|una?\b|media\b|cinco|diez|quince|veinte|treinta|dos\b|tres\b))|lass\w*[^,;.]{1,30} stehen|(?:on|je|nous) (?:la |le )?laiss\w+(?= (?:\d|dix|quinze|vingt|trente|une?\b|cinq))|(?:heure|minutes|hora|stunde|minuten|minutos)(?: \w+)? (?:suffi(?:t|sent)|basta|reicht)|rasten|repos|reposo|reposa|ruhezeit|teigruhe|(?<!\bin (?:aller )?)ruhe|(?:quell|geh)(?:zeit|dauer)|einweichen|tremper|macérer|remojar|remojo|hidratar|levar|fermentar|laisse[rz]? agir|ziehen lassen|stehenlassen|aufgehen|pousser|attendre|esperar|warten|walk (?:away|off)|forget (?:about )?it|(?:flour|oats?|meal|bran|crumbs?|cornmeal|buckwheat|so it|while it) (?:to |can |may )?(?:drinks?|swells?|softens?|hydrates?|absorbs?)|hydrate|hold (?:for|(?:it|the batter)(?: for)?)(?= (?:\d|an? hour|half|ten|fifteen|twenty|thirty))|(?:batter|it) (?:to )?thickens?(?: up)?(?= (?:for|over|in|\d))|bubble up|hold off|(?:yeast|it) (?:to )?(?:foam|froth|bloom)s?|ruhen|ruht|quillt|quellen|stehen lassen|gehen lassen|reposer|repose|reposar|descansar|swells?|rest(?:s|ing|ed)?|waits?|leaves|hang on|stand(?:s|ing)?|stood|sit(?:s|ting)?|sat|leave|lever|gonfler|leudar|fermentar|(?:set|put) (?:it |them |this |the (?:batter|mix(?:ture)?|bowl) )?(?:aside|to one side)|put (?:it )?by|park (?:it|the (?:batter|bowl|mix))|soak|steep|proof|prove|to rise|needs? (?:is )?(?:some |its |a little )?time|where you don[’']t touch it|(?:let|leave) (?:it |the (?:batter|dough|sponge|soda|yeast|leaven) )?(?:to )?(?:rise|work)|do (?:its|their) thing|(?:don[’']t|do not) touch the batter(?= for)|lets? (?:it|the batter|them|the mixture|everything) (?:be|alone|go|have|think))\b/i;
 const CHILLS =
-  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,20}\bin the cold|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cooler|cold store|kühlschrank|kaltstellen|stell\w*\b[^,;.]{0,40}\b(?:kalt|kühl)|kühl stellen|réfrigérateur|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
+  /\b(?:rests?|stands?|sits?)\b[^,;.]*\bcold$|\bovernight in the cold\b|\b(?:cold rest|rest (?:it |the batter )?cold|(?:rest|stand|leave|sit|stay|keep|go)\w*\b[^,;.]{0,32}\bin the (?:cold|cool)|(?:batter|bowl|it|tub) (?:goes )?(?:in)?to the cold|keep (?:it|them|this|the batter) (?:cold|cool|chilled)(?= for)|chilling time|chill(?:s|ed)?|refrigerat(?:ed?|ion)|(?<!\bout of the )fridge|(?<!\bout of the )refrigerator|cold place|ice ?box|larder|cellar|cold room|walk-in|(?:rests?|stands?|sits?|goes) in the cool|kühlen|heladera|cool box|cooler|cold store|kühlschrank|kaltstellen|stell\w*\b[^,;.]{0,40}\b(?:kalt|kühl)|kühl stellen|réfrigérateur|réfrigérer|réfrigérez|refrigera[rd]?|enfriar la masa|frigo|nevera|frigorífico|au frais|en frío|kalt stellen)\b/i;
 const COOLS =
   /(?<!\bwhere it(?:[’']s| is) )\bcool(?:s|ed)?\b(?! (?:place|spot|corner|room|kitchen))|(?<!\p{L})(?:ab|aus)kühlen(?!\p{L})|\b(?:ti[eé]dir|refroidir|templar|enfriar)(?!\p{L})/iu;
 const NO_REST =
@@ -85,7 +85,7 @@ const STANDS_THERE =
 
 /** A clause that says how long, and does nothing. */
 export const TIME_ALONE =
-  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|overnight|all night|(?<=\banother |\bfurther )(?:hour|minute)s?\b|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|dos|tres|cuatro|cinco|diez|una?\b|medio)/iu;
+  /^(?:for |at |which (?:is|takes|means) |that[’']s (?:your |the )?|it (?:stays|sits|lives) |in there |there |some |so |call it |about |around |roughly |maybe |perhaps |approx(?:imately|\.)? |at least |no less than |i say |say |environ |a los? |up to |only |just |another |unos |environ |etwa |ca\.? |a (?=good|full))*(?:good |full )?(?:\d|an? (?:good |full |short )?(?:quarter|half|hour|minute|night|day|couple|few)\b|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|eighteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|overnight|all night|(?<=\banother |\bfurther )(?:hour|minute)s?\b|zwei|drei|vier|fünf|zehn|eine?\b|halbe|deux|trois|quatre|cinq|dix|une?\b|trente|demi|anderthalb|dos|tres|cuatro|cinco|diez|una?\b|medi[oa]\b|(?:minuto|hora) y medi[oa])/iu;
 /** And one that says how it stands meanwhile. */
 const MEANWHILE =
   /^(?:covered|chilled|in the (?:fridge|cold)|on the (?:counter|side|worktop)|under a (?:cloth|towel))$/i;
@@ -97,9 +97,14 @@ const AT_WORK =
 const WAITS = /\b(?:wait|hang on|(?:let|leave) them)\b/i;
 /** What is done meanwhile: "while the griddle comes up to heat". */
 const MEANWHILE_DONE = /\b(?:while|until|till) (?:the|your|my|a) (?:griddle|pan|iron|skillet|oven|plate)\b.*$/i;
+/** "I usually give it 25 minutes": so long nothing lies on a side. */
+const GIVEN_IT = /^(?:(?:then|and|just|i|we|you|usually|always|only) )*give (?:it|the batter)\b/i;
+const LEAST_GIVEN = 10;
 function givenTime(said: string): boolean {
   const text = said.replace(MEANWHILE_DONE, '');
-  return (GIVEN_TIME.test(text) || (text !== said && /^give (?:it|the batter)\b/i.test(text))) && !AT_WORK.test(text);
+  if (AT_WORK.test(text)) return false;
+  const isGiven = GIVEN_IT.test(text) && (timesIn(text)[0]?.min ?? 0) >= LEAST_GIVEN;
+  return GIVEN_TIME.test(text) || STANDS_TO_BE_GIVEN.test(text) || isGiven || (text !== said && GIVEN_IT.test(text));
 }
 
 /** "Oat drink and vinegar", "milk with lemon juice": a drink that is soured, before anything else goes in. */
@@ -141,6 +146,8 @@ const GROWS =
   /^(?:so |and )?(?:(?:un)?till? it(?:[’']s| is) (?:jelly|thick|a gel)|it (?:thickens|swells|relaxes|loosens|plumps))\b/i;
 /** "Five minutes to curdle": what it stands for. */
 const STANDS_TO = /\bto (?:curdle|sour|clabber|thicken|swell|soak|soften|hydrate|froth|bloom|drink)\b/i;
+/** "Give it five minutes to thicken up". */
+const STANDS_TO_BE_GIVEN = new RegExp(`${GIVEN_IT.source}[^,;.]*${STANDS_TO.source}`, 'i');
 
 /** "Then we wait. Twenty minutes.": how long, in the sentence behind. */
 function timeBehind(c: Clause, then: readonly Clause[]): Pick<Time, 'min'> | undefined {
@@ -155,27 +162,32 @@ const MIXED_AND_LEFT = /^(?:then |and )?(?:mix|stir|combine)\b(?!.*\b(?:mixer|sp
 /** What drinks, with what it drinks. */
 const DRINKS = /\b(?:oats|cornmeal|meal|bran|semolina|crumbs|polenta)\b.*\b(?:milk|water|buttermilk|yogh?urt|kefir)\b/i;
 
+/** Whether it stands for the time that a clause alone tells, by what is said beside it. */
+const growsIn = (c: Clause, own: readonly Clause[], before?: Clause): boolean =>
+  TIME_ALONE.test(c.text) &&
+  (GROWS.test(own[0]?.text ?? '') ||
+    SCALDS.test(c.sentence) ||
+    STANDS_TO.test(c.text) ||
+    (before?.sentence === c.sentence && MIXED_AND_LEFT.test(before.text) && (c.times[0]?.min ?? 0) >= LEAST_COVERED));
+
+/** "Rest it, chilled, for an hour": how it stands is told before how long. */
+const isChilledMeanwhile = (next: string): boolean => isIdle(next) && CHILLS.test(next);
+
 /** @param then the clauses that follow it @param before the one before it */
 export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
-  const chills = CHILLS.test(text);
-  const grows =
-    TIME_ALONE.test(text) &&
-    (GROWS.test(own[0]?.text ?? '') ||
-      SCALDS.test(sentence) ||
-      STANDS_TO.test(text) ||
-      (before?.sentence === sentence && MIXED_AND_LEFT.test(before.text) && (c.times[0]?.min ?? 0) >= LEAST_COVERED));
-  const there =
-    STANDS_THERE.test(text) && !(before?.sentence === sentence && isStanding(before.text)) && !HOT_HEAT.test(sentence);
-  if ((!isStanding(text) && !grows && !there) || standsElsewhere(c, own, before)) return [];
+  const chills = CHILLS.test(text) || isChilledMeanwhile(own[0]?.text ?? '');
+  const isStood = before?.sentence === sentence && isStanding(before.text);
+  if (isStood && MEANWHILE.test(text)) return [];
+  const there = STANDS_THERE.test(text) && !isStood && !HOT_HEAT.test(sentence);
+  if ((!isStanding(text) && !growsIn(c, own, before) && !there) || standsElsewhere(c, own, before)) return [];
   const time = restTime(c, own) ?? timeBehind(c, then);
   if (!time || (there && time.min < LEAST_COVERED)) return [];
   const of = restOf(c, before);
   if (of === 'pan' || (COOLS.test(text) && !chills && of === 'batter')) return [];
   const fact = chills ? 'chill' : 'rest';
-  const isOther =
-    (before?.sentence === sentence && isStanding(before.text) && WILL_DO.test(text)) || atMost(text, time.min);
+  const isOther = (isStood && WILL_DO.test(text)) || atMost(text, time.min);
   const how = isOther && taken === 'told' ? 'asked' : taken;
   return [{ fact, value: hundredths(time.min), unit: 'min', of: chills ? null : of, words: text, taken: how }];
 }
@@ -191,6 +203,12 @@ const TURNS_NEXT = /^(?:then )?(?:turn|flip|toss|retourne[rz]|tourner|wenden|vol
 
 /** What is told of the heat where a piece lies on it: "it needs four minutes, don't open before the steam stops". */
 const LIES_ON_HEAT = /\b(?:open|steam|lid|golden|brown|crisp)\b/i;
+/** "Leave it in the oven for twenty minutes"; dough may rise in one that is off. */
+const IN_THE_OVEN =
+  /\b(?:leave|stay|sit|stand)s? (?:it |them |the \w+ )?in the (?:hot )?oven\b(?!.*\b(?:ris|prov|doubl|ferment|off|light|unlit)\w*)/i;
+/** "Leave it a minute before you turn it", "turn it over and leave it a minute". */
+const TO_THE_TURN =
+  /\bbefore (?:you |i |we )?(?:flip|turn|toss)|^(?:then )?(?:flip|turn) (?:it|them)(?: over)? and\b|(?<!\p{L})(?:avant de (?:la |le |les )?(?:retourner|tourner)|antes de (?:dar(?:le|les)? la vuelta|voltear|girar)|vor dem (?:wenden|umdrehen))(?!\p{L})/iu;
 /** Nothing that is turned lies longer on its first side, minutes. */
 const MOST_FIRST_SIDE = 5;
 /** How long it keeps, how it lies on the heat, what is wrung out: none is a rest. @param own what follows in the sentence */
@@ -210,6 +228,8 @@ function standsElsewhere({ text, sentence }: Clause, own: readonly Clause[], bef
     // what is left until it is set beneath lies on the heat
     /\b(?:until|till) (?:it is |they are )?(?:set|brown|golden)|\bunderneath\b/i.test(text) ||
     (/^(?:it|they) (?:needs?|wants?|gets?|takes?)\b/i.test(text) && LIES_ON_HEAT.test(next)) ||
+    IN_THE_OVEN.test(text) ||
+    (TO_THE_TURN.test(text) && (timesIn(text)[0]?.min ?? 0) <= MOST_FIRST_SIDE) ||
     // what is waited for is the turn
     (WAITS.test(text) && (/\b(?:turn|flip|toss)/i.test(text) || TURNS_NEXT.test(next))) ||
     // "leave for 2 minutes, don't touch it, then flip"

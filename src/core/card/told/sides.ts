@@ -37,20 +37,23 @@ export const BY_QUARTERS =
 const QUARTERS = new RegExp(`${BY_QUARTERS.source}|\\bkeep turning\\b`, 'i');
 /** Of each side, or of both. */
 const EACH_SIDE =
-  /\b(?:each|either) way\b|\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\b(?:de|sur) chaque (?:côté|face)|\bpar face\b|\/ ?side\b|\b(?:por|de) (?:cada )?lado\b/iu;
+  /\b(?:each|either) way\b|\b(?:a|per|each|on each|each on|on either|on both|both|for each|to (?:a|each))\s+sides?\b|\b(?:von|auf|je|pro) ?(?:jeder |beiden )?seiten?\b|\bjede seite\b|(?<!\p{L})chaque (?:côté|face)(?!\p{L})|\bpar (?:face|côté)(?!\p{L})|\/ ?side\b|\b(?:por|de) (?:cada )?(?:lado|cara)\b|\bcada (?:lado|cara)\b/iu;
 const EACH = /\beach$|^je\b/i;
 const BOTH = /\bboth sides\b|\bbeiden seiten\b|\bdes deux côtés|\b(?:ambos|los dos) lados\b/iu;
 const FIRST = anyWord(
-  String.raw`first(?! (?:speed|gear))(?: side| one)?|underside|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|por un lado|before (?:you |the )?(?:turn|flip|toss)\w*`,
+  String.raw`first(?! (?:speed|gear))(?: side| one)?|underside|(?:on )?one side|on one|(?<!(?:second|other|first|back|flip) )side (?:one|1|a)|d[’']un côté|auf der einen(?: seite)?|(?:d(?:ie|er) |auf der )?ersten? seite|(?:la |le )?(?:première face|premier côté)|(?:la |el )?(?:primera cara|primer lado)|por un lado|before (?:you |the )?(?:turn|flip|toss)\w*|avant de (?:la |le |les )?(?:retourner|tourner)|antes de (?:dar(?:le|les)? la vuelta|voltear|girar)|vor dem (?:wenden|umdrehen)`,
 );
 const SECOND = anyWord(
-  String.raw`(?:second|other|back|reverse)(?: side| one)?|flip side|side (?:two|2|b)|l[’']autre|auf der anderen(?: seite)?|por el otro|after(?: (?:you )?(?:turn|flip)\w*)?$|after (?:you )?(?:turn|flip)\w*`,
+  String.raw`(?:second|other|back|reverse)(?: side| one)?|flip side|side (?:two|2|b)|l[’']autre|auf der anderen(?: seite)?|d(?:ie|er) andere(?: seite)|(?:d(?:ie|er) |auf der )?zweiten? seite|(?:la |le )?(?:(?:deuxième|seconde) face|(?:deuxième|second) côté)|(?:la |el )?(?:(?:segunda|otra) cara|(?:segundo|otro) lado)|por el otro|nach dem (?:wenden|umdrehen)|after(?: (?:you )?(?:turn|flip)\w*)?$|after (?:you )?(?:turn|flip)\w*`,
 );
 const MORE = anyWord('more|another|further|longer|weitere|noch|encore|más|otros?|autres?');
 /** Behind the turn, how long or by what look it comes: "turn after two minutes", "flip when the edges are dry". */
 const TURN_BY = anyWord(
-  'by the time|ready to|after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach|après|después de|tras',
+  'by the time|after|at|when|once|as soon as|as|wenn|sobald|quand|cuando|nach|après|au bout de|después de|tras',
 );
+
+/** "It's ready to flip in two minutes". */
+const READY_TO = /\bready to $/i;
 
 /** Words that may stand around minutes that have no unit, and nothing else. */
 const AROUND =
@@ -150,6 +153,9 @@ const KEPT = /\b(?:keeps?|kept|hold|holds|wait|waits)\b[^,;.]*\b(?:oven|warm|dra
 const STAYS_SHUT =
   /\b(?:do(?:n[’']t| not)|never|no) open(?:ing)?\b|\b(?:oven|door)\b[^,;.]*\b(?:stays?|kept?|remains?|keep it) (?:shut|closed)\b|\bkeep (?:the (?:oven )?door|the oven) (?:shut|closed)\b|\b(?:peek|look)(?:ing)?\b[^,;.]*\bfirst\b/i;
 
+/** "Keep the oven shut for 20 minutes": so long at least it bakes. */
+export const isShutFor = ({ text }: Clause): boolean => STAYS_SHUT.test(text) && !/\b(?:peek|look|first)/i.test(text);
+
 /** "Cover with foil for the first 10 minutes": a part of the bake. */
 export const UNDER_FOIL = /\b(?:foil|cover(?:ed)?|lid on)\b[^,;.]*\bfor the (?:first|last)\b/i;
 
@@ -240,8 +246,9 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
 }
 
 const BAKED =
-  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|im (?:\p{L}+ )?(?:waffel)?eisen|(?:au|dans le) gaufrier|en la gofrera|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre)\b/iu;
-const IRON = /(?<!\bcast[- ])\b(?:iron|gaufrier|waffeleisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
+  /\b(?:waffle iron|in (?:the|my|your|our|a) iron|im (?:\p{L}+ )?(?:waffel)?eisen|(?:au|dans le) gaufrier|en la gofrera|moderate oven|hot oven|gas (?:mark )?\d|(?:close|shut|put down) (?:the )?(?:lid|iron|it\b)|closed(?= (?:for )?(?:\d|\w+ (?:and|min)))|^close, |(?:un)?(?:till?|when) (?:the|its|that) light (?:goes|turns|comes|is) (?:green|out|off|on)|(?:it|the (?:iron|machine)) (?:beeps|pings)|the (?:beep|bell|ping)|puffs|(?:leave|keep) (?:it|that|them) (?:shut|closed)|back in for|lid (?:down|closed|shut)|enfourn\w+|(?:don[’']?t|do not)(?: you)? (?:peek|open|lift)|without (?:opening|peeking)|minuten pro waffel|por gofre|bak(?:es|ing time)|backzeit|backdauer|horneado|(?:iron|eisen|gaufrier|gofrera) (?:is |stays )?(?:shut|closed|geschlossen|fermé|cerrad[ao])|four chaud)(?!\p{L})/iu;
+const IRON =
+  /(?<!\bcast[- ])\b(?:iron|gaufrier|(?:waffel)?eisen|gofrera|waffle[- ]maker)\b(?! (?:skillet|pan|griddle))/i;
 
 const WAFFLES = /\b(?:waffles?|waffeln?|gaufres?|gofres?)\b/i;
 
@@ -266,12 +273,16 @@ function isBake({ text, sentence, times }: Clause): boolean {
   const flips = TURN.test(sentence);
   if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
   if (((isOven(text, times) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
-  if (WAFFLES.test(text) && (COOKS.test(text) || TAKES.test(text) || /\bwaffles?:/i.test(text))) return true;
+  if (WAFFLES.test(text) && (COOKS.test(text) || TAKES.test(text) || ONE_WAFFLE.test(text))) return true;
   if (BAKED_AT.test(text) && !flips) return true;
   if (!TIME_ALONE.test(text) || flips) return false;
   const inOven = OVEN.test(sentence) && !SURFACE.test(sentence) && !/\bbubbles?\b/i.test(sentence);
   return inOven || IRON.test(sentence) || WAFFLES.test(sentence);
 }
+
+/** "Give each waffle five minutes", "waffles: 5 min". */
+const ONE_WAFFLE =
+  /\bwaffles?:|\b(?:give|allow) (?:each|every|the|a) waffles?\b|\b(?:jede|eine) waffel braucht\b|\bchaque gaufre (?:cuit|demande|prend)\b|\bcada gofre (?:tarda|necesita)\b/i;
 
 /** "Then 180 for another ten": minutes that a bake goes on; null: it tells none. */
 function moreOf({ text }: Clause): number | null {
@@ -343,7 +354,8 @@ function sideBesides(c: Clause, before: Clause | undefined, at: number): Side | 
   // "turn when bubbles show, a minute more"
   if (carried && MORE.test(text) && TURN.test(before.text)) return 'secondSide';
   if (turn < 0) return null;
-  return at < turn || TURN_BY.test(text.slice(turn, at)) ? 'firstSide' : 'secondSide';
+  const isBy = TURN_BY.test(text.slice(turn, at)) || READY_TO.test(text.slice(0, turn));
+  return at < turn || isBy ? 'firstSide' : 'secondSide';
 }
 
 /** "Compter 2 minutes, puis 1": a side and the other, counted. */
@@ -359,6 +371,17 @@ function sideByLook(w: Walk, n: number, c: Clause): Side | null {
 
 /** "Four minutes in total, turned half way": each side has half of it. */
 const TURNED_HALFWAY = /\bturn(?:ed|ing)?(?: (?:it|them))?(?: over)?(?: once)? half ?way\b/i;
+
+/** "Both sides, two minutes", "fry on both sides, 90 s": each of them; longer may be both together, minutes. */
+const SIDES_ALONE = anyWord(
+  '(?:(?:cook|fry|brown|griddle|(?:faire )?(?:cuire|dorer)|freír|hacer|dorar|cocinar) )?(?:on |auf |von |des |sur les |por )?(?:both sides|beiden? seiten|deux côtés|(?:ambos|los dos) lados)',
+);
+const MOST_EACH = 3;
+const isOfSidesBefore = (c: Clause, before: Clause | undefined): boolean =>
+  before?.sentence === c.sentence &&
+  TIME_ALONE.test(c.text) &&
+  (c.times[0]?.min ?? 0) <= MOST_EACH &&
+  before.text.replace(SIDES_ALONE, '').trim() === '';
 
 const isOfBoth = ({ text, sentence }: Clause): boolean =>
   TURNED_HALFWAY.test(sentence) ||
@@ -377,7 +400,7 @@ function sidesOf(w: Walk, n: number, c: Clause, times: readonly Time[]): readonl
   const { text } = c;
   const [one, other] = times;
   if (!one) return [];
-  if (isOfBoth(c)) return ['firstSide', 'secondSide'];
+  if (isOfBoth(c) || isOfSidesBefore(c, w.clauses[n - 1])) return ['firstSide', 'secondSide'];
   const side = sideBesides(c, w.clauses[n - 1], one.at);
   const summed = other && /^\s*(?:[+/&]|and)\s*$/.test(text.slice(one.end, other.at));
   if (other && (side || summed)) return ['firstSide', 'secondSide'];

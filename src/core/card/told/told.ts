@@ -206,7 +206,7 @@ const ofOven = (f: ToldFact, notes: string): boolean =>
 const MOST_ON_SURFACE_MIN = 15;
 const preheatsOven = (f: ToldFact, notes: string): boolean =>
   /^(?:pre-?heat|heat|préchauff\p{L}*|precalent\p{L}*)(?!\p{L})|(?<!\p{L})vorheizen$/iu.test(f.words) &&
-  !/(?<!\p{L})(?:griddle|(?:waffel)?iron|\p{L}*eisen|gaufrier|gofrera|plate|surface|plancha|waffle maker|\p{L}*pfanne)(?!\p{L})/iu.test(
+  !/(?<!\p{L})(?:griddle|(?:waffel)?iron|\p{L}*eisen|gaufrier|gofrera|plate|\p{L}*platte|plaque|crêpière|poêle|sartén|surface|plancha|waffle maker|\p{L}*pfanne)(?!\p{L})/iu.test(
     f.words,
   ) &&
   OVEN.test(notes);
