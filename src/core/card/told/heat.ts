@@ -227,7 +227,7 @@ const OTHER_DIALS: readonly (readonly [RegExp, string])[] = [
     /\ba fuego (?:bajo|lento|suave)\b|\b(?:bei|auf) (?:kleine|schwache|niedrige|schwacher|niedriger|kleiner) hitze\b|(?<!\p{L})(?:à|sur) feu doux\b|^feu doux$/iu,
     'low',
   ],
-  [/\ba fuego (?:alto|fuerte)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})(?:à|sur) feu vif\b/iu, 'high'],
+  [/\ba fuego (?:alto|fuerte|vivo)\b|\bbei (?:starker|großer|hoher) hitze\b|(?<!\p{L})(?:à|sur) feu vif\b/iu, 'high'],
 ];
 
 /** What melts, simmers or is blended does so on no griddle's dial. */

@@ -8,14 +8,14 @@ const MIXING = anyWord(MIXES);
 /** Lumps, and what is said of them. */
 const LUMPS = anyWord(String.raw`lump\p{L}*(?! of)|klümpchen\p{L}*|klumpen|grumeau\p{L}*|grumeleu\p{L}*|grumos?`);
 const NO_LUMPS = new RegExp(
-  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|zero|sans|plus de|pas de|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
+  String.raw`(?<!\p{L})(?:no|not an?|without(?: an?| any)?|free of|can(?:no|[’']?)t (?:see|feel|find) (?:an?|any|one)(?: single)?|(?:is|are)(?:n[’']t| not) an?(?: single)?|there[’']s not an?|out (?:every|any|all|of)|rid of(?: all)?|zero|sans|plus de|pas de|sin|ni|éviter les|evitar(?: los)?|to avoid|keine?|ohne|no (?:queden?|hay))\s+(?:(?:the|any|big|more|una?|más)\s+)*${LUMPS.source}|${LUMPS.source}\s*(?:are|is)?\s*(?:gone|left over|out)(?!\p{L})|(?<!\p{L})(?:lump[- ]?free|klümpchenfrei|klumpenfrei)`,
   'iu',
 );
 /** "Don't beat out the lumps", "there's no need to beat out the lumps". */
 const LUMPS_STAY =
   /\bdo(?:n[’']t| not) (?:worry|fuss|mind)\b[^,;.]*\b(?:rough|lumpy|lumps|perfect)\b|n(?:ot|[’']t) (?:try to )?(?:beat|whisk|get|stir) (?:out )?(?:all )?the lumps|\bno need to beat out\b|\bnever mind (?:the )?lumps\b/i;
 const SMOOTH_WORDS = anyWord(
-  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eé]n\p{L}+|(?<!capa (?:muy |bien )?)fin[ao]`,
+  String.raw`(?:very |really |quite |perfectly |completely |nice and |silky )*(?:smooth|silky|velvety)|glatt\p{L}*|lisses?|lis[ao]|homog[eéè]n\p{L}+|(?<!capa (?:muy |bien )?)fin[ao]`,
 );
 /** How it looks as it is mixed; said of the batter alone it is how thick it is. */
 const LIKE_CREAM = /\blike (?:(?:single|thin|thick|double|pouring) )?(?:cream|silk|paint)\b/i;
@@ -101,7 +101,7 @@ const FLOPS =
   /\bstill soft\b|\b(?:tips?|peaks?|tops?) (?:that |which )?(?:just )?(?:flops?|droops?|bends?|curls?|nods?)\b/i;
 
 const SOFT_ABROAD = anyWord(
-  String.raw`halbsteif\p{L}*|(?:nicht|pas|no) (?:zu|ganz|trop|muy|demasiado) (?:steif\p{L}*|fest|fermes?|firmes?|duras?)|souples?|mousseux|suaves?|semimontad[ao]s?`,
+  String.raw`halbsteif\p{L}*|(?:nicht|pas|no) (?:zu|ganz|trop|muy|demasiado) (?:steif\p{L}*|fest|fermes?|firmes?|duras?)|souples?|mousseux|suaves?|semimontad[ao]s?|semimontar`,
 );
 
 /** @returns how far the whites are whipped; null: it is not told */
@@ -119,7 +119,12 @@ function whitesIn(text: string, sentence: string): 'firm' | 'soft' | null {
   const ofFoam = FOAM.test(sentence);
   if (
     STIFF.test(text) &&
-    (foam || peaks || (ofFoam && /^(?:then )?(?:stiff|firm|beaten|whipped|whisked)\b/i.test(text)))
+    (foam ||
+      peaks ||
+      (ofFoam &&
+        /^(?:then )?(?:stiff|firm|beaten|whipped|whisked|montad[ao]s|batid[ao]s|mont[ée]s|battus)(?!\p{L})/iu.test(
+          text,
+        )))
   )
     return 'firm';
   if (/\bstiffly beaten\b|\bbeaten stiff\b/i.test(text)) return 'firm';
@@ -141,7 +146,7 @@ const FOLDS =
 const IT_FOLDED =
   /\bfold(?:ed)? (?:it|[’']?em|them|those|these|together)\b|\bfold(?:ed)? (?:in|through)(?: (?:gently|carefully|last|at the end|in one go|all at once))*$|\bfold(?:ed)? (?:gently |carefully )?(?:in|into|through) (?:the )?(?:batter|mix(?:ture)?)\b|^(?:then |and )?fold$/i;
 const OTHER_FOLDS =
-  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\b(?:heb|zieh)(?:e|t|en)?(?: sie)? (?:es|ihn|das|den|die|sie)\b[^,;.]{0,40}\bunter\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bincorpore[rz]?[- ]les\b|\bincorporarlas\b|\bincorpóralas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
+  /\b(?:unterheben|unterziehen|untergehoben|unterzogen)\b|\b(?:heb|zieh)(?:e|t|en)?(?: sie)? (?:es|ihn|das|den|die|sie)\b[^,;.]{0,40}\bunter\b|\bunter (?:den|die) \p{L}*(?:teig|masse) (?:heben|ziehen)\b|\bincorpor\p{L}+\b[^,;.]{0,30}\b(?:blancs|claras)\b|\bles incorporer\b|\bajout\p{L}+ (?:délicatement )?les blancs\b|\bincorpore[rz]?[- ]les\b|\bincorporarlas\b|\bincorpóralas\b|\bmovimientos envolventes\b|\bal final (?:se añaden )?las claras\b/iu;
 const THIRDS =
   /^(?:a )?third in\b|\b(?:a|one)[ -]third of (?:the |them|it\b)|\b(?:scoop|stir|mix|whisk|beat|work|put) (?:about )?a third in\b|\b(?:a|one) third (?:is |gets )?(?:stirred|folded|worked|beaten|mixed) in\b|\b(?:fold|work|stir|beat|lighten)\w* (?:\w+ )?(?:in |through |with )?a third\b|\bfold\b[^;.]{0,60}\b(?:thirds|(?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)|a third at a time)\b|\bin (?:three|3) (?:goes|additions|batches|lots|parts|steps|stages)\b|(?:\bein drittel|\b1\/3)\s+(?:des|vom|der|davon)\b[^,;.]*(?:eischnees?|eiweiß(?:es)?|schnees?)|(?:\bun tiers|\b1\/3)\s+des blancs\b|(?:\bun tercio|\b1\/3)\s+de las claras\b|\bin drei (?:portionen|teilen|schritten)\b|\ben trois fois\b|\ben tres (?:veces|tandas)\b/i;
 /** "Fold them in, in thirds": how, in a clause behind the folding. */
@@ -188,7 +193,7 @@ export const saidByDenial = (text: string): boolean =>
 const SIEVE = `(?:through|thru) (?:(?:a|the|my) )?(?:(?:fine|clean|wire|mesh)[- ]?(?:mesh )?)*(?:sieve|strainer|chinois|tamis)`;
 const BATTER = `(?:it|that|this|everything|(?:the|this|your|all the) (?:whole )?(?:batter|mix(?:ture)?|lot))`;
 const STRAINS = new RegExp(
-  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})(?: into (?:a|the|another|your) \w+)?$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans un|dans une|à travers un) (?:tamis|chinois|passoire)(?: fine)?)?$|(?:colar|cuela)(?= y (?:dejar|deja|reposar|refrigerar|guardar))|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
+  String.raw`(?<!\p{L})(?:(?:strain|sieve) ${BATTER}(?!\p{L})|(?:pass|push|pour|put|run|press|work|rub|send) ${BATTER} ${SIEVE}|(?:then |and )?(?:strain|pass)(?: it)?(?: ${SIEVE})(?: into (?:a|the|another|your) \w+)?$|^(?:then |and )?(?:it all )?${SIEVE}(?: into (?:a|the) \w+)?$|(?:then |and )?strain$|^(?:then |and )?sieve$|(?:strain|sieve)(?= and (?:refrigerat|chill|rest|leave|let|stand))|strained into (?:the|a)\b|(?:den teig |die masse |alles |ihn )?durch ein(?:en)? (?:feines |feinen )?(?:haar)?sieb (?:gießen|streichen|passieren|drücken|geben)|(?:passe[rz]|filtre[rz]) (?:la pâte|le tout|l[’']appareil)(?: (?:au|dans une?|à travers une?|au travers d[’']une?) (?:tamis|chinois|passoire)(?: fine?)?)?$|passe[rz] (?:au travers d[’']une?|à travers une?|au) (?:tamis|chinois|passoire)(?: fine?)?$|(?:colar|cuela)(?= y (?:dejar|deja|reposar|refrigerar|guardar))|(?:colar|cuela|pasar) (?:la masa|todo|la mezcla)(?: por (?:un|el) colador(?: fino)?)?$)`,
   'iu',
 );
 /** What is strained before it is a batter, or is none. */

@@ -13,8 +13,8 @@ interface Telling {
   readonly fact: string;
   /** What it is of; '': that is not looked at. */
   readonly of: string;
-  /** As it is said, and what it is: minutes, ml, cm, degrees C, pieces or people. */
-  readonly amounts: readonly (readonly [string, number])[];
+  /** As it is said, and what it is: minutes, ml, cm, degrees C, pieces or people; or a word. */
+  readonly amounts: readonly (readonly [said: string, is: string])[];
   /** Sentences with ◦ for the amount. */
   readonly ways: readonly string[];
 }
@@ -25,9 +25,9 @@ const TELLINGS: readonly Telling[] = readFileSync(join(__dirname, '../corpus/tol
   .map((section) => {
     const [head = '', amounts = '', ...ways] = section.trim().split('\n');
     const [language = '', fact = '', of = ''] = head.split(' ');
-    const said = amounts.split('; ').map((a): readonly [string, number] => {
-      const [words = '', value] = a.split(' = ');
-      return [words, Number(value)];
+    const said = amounts.split('; ').map((a): readonly [string, string] => {
+      const [words = '', is = ''] = a.split(' = ');
+      return [words, is];
     });
     return { language, fact, of, amounts: said, ways };
   });
@@ -36,8 +36,8 @@ const LANGUAGES = [...new Set(TELLINGS.map((t) => t.language))];
 /** How far a value may be from what was told: a heat is whole degrees, cups have odd millilitres. */
 const near = (fact: string): number => (fact === 'heat' ? 0.51 : 0.06);
 const factsOf = (fact: string): readonly string[] => (fact === 'side' ? ['firstSide', 'secondSide'] : [fact]);
-/** What a way says besides, in passing: that it is turned, or what is greased. */
-const BESIDES: ReadonlySet<string> = new Set(['turns', 'mix', 'panFat']);
+/** What a way says besides, in passing: that it is turned, or folded in. */
+const BESIDES: ReadonlySet<string> = new Set(['turns', 'mix', 'panFat', 'whites', 'fold']);
 
 const sentence = (way: string, said: string): string => {
   const text = way.replace(/◦/g, said).replace(/\.\.$/, '.');
@@ -45,11 +45,12 @@ const sentence = (way: string, said: string): string => {
 };
 
 /** Whether the facts hold what was told, as told, and no other amount of its kind. */
-const isTold = (facts: readonly ToldFact[], { fact, of }: Telling, value: number): boolean =>
+const isTold = (facts: readonly ToldFact[], { fact, of }: Telling, is: string): boolean =>
   factsOf(fact).every((name) => {
     const own = facts.filter((f) => f.fact === name && (of === '' || f.of === of));
     const [f] = own;
-    return own.length === 1 && f?.taken === 'told' && Math.abs(Number(f.value) - value) < near(name);
+    const same = typeof f?.value === 'number' ? Math.abs(f.value - Number(is)) < near(name) : f?.value === is;
+    return own.length === 1 && f?.taken === 'told' && same;
   });
 
 const shown = (facts: readonly ToldFact[]): string =>
@@ -57,11 +58,11 @@ const shown = (facts: readonly ToldFact[]): string =>
 
 test.each(TELLINGS)('told in whatever words: $language $fact $of', (telling) => {
   const wrong = telling.ways.flatMap((way) =>
-    telling.amounts.flatMap(([said, value]) => {
+    telling.amounts.flatMap(([said, is]) => {
       const text = sentence(way, said);
       const facts = factsTold(text, FRESH_CONVENTIONS);
       const others = facts.filter((f) => !factsOf(telling.fact).includes(f.fact) && !BESIDES.has(f.fact));
-      return isTold(facts, telling, value) && others.length === 0 ? [] : [`${text} → ${shown(facts)}`];
+      return isTold(facts, telling, is) && others.length === 0 ? [] : [`${text} → ${shown(facts)}`];
     }),
   );
   expect(wrong).toEqual([]);
@@ -91,14 +92,14 @@ test.each(LANGUAGES.flatMap((language) => METHODS.map((method) => [language, met
       const parts = tellings.map((telling, k) => {
         // each goes through its own ways and amounts at its own pace
         const way = telling.ways[(n * (k + 1) + k) % telling.ways.length] ?? '';
-        const [said, value] = telling.amounts[(n + 3 * k) % telling.amounts.length] ?? ['', 0];
-        return { telling, value, text: sentence(way, said) };
+        const [said, is] = telling.amounts[(n + 3 * k) % telling.amounts.length] ?? ['', ''];
+        return { telling, is, text: sentence(way, said) };
       });
       const text = parts.map((p) => p.text).join(' ');
       const facts = factsTold(text, FRESH_CONVENTIONS);
       return parts
-        .filter(({ telling, value }) => !isTold(facts, telling, value))
-        .map(({ telling, value }) => `${telling.fact} ${value} ← ${text} → ${shown(facts)}`);
+        .filter(({ telling, is }) => !isTold(facts, telling, is))
+        .map(({ telling, is }) => `${telling.fact} ${is} ← ${text} → ${shown(facts)}`);
     });
     expect(wrong).toEqual([]);
   },
