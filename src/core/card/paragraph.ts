@@ -182,9 +182,11 @@ const POINT = /(\p{L}*)[.!?]\s+(?=[\p{Lu}\d])/gu;
 const MOST_LINE_WITH_POINTS = 80;
 /** Letters before the point of an abbreviation: "Gr.", "Pck.". */
 const MOST_SHORTENED = 3;
+/** A figure, or one and half as other languages spell them. */
+const BEGINS_SO_MUCH = /^(?:[\d½¼¾⅓⅔⅛]|(?:eine?n?|une?|una?|medi[oa]|(?:ein )?halbe\p{L}?|demi)\s+(?=\p{L}))/iu;
 /** "3 Eier (Gr. M)", "1 P. Backpulver": a row that begins with an amount and whose points end no sentence. */
 export function isOneLine(t: string, r: RowReading): boolean {
-  if (t.length > MOST_LINE_WITH_POINTS || !/^[\d½¼¾⅓⅔⅛]/.test(t) || CLOCK.test(t)) return false;
+  if (t.length > MOST_LINE_WITH_POINTS || !BEGINS_SO_MUCH.test(t) || CLOCK.test(t)) return false;
   const points = [...t.matchAll(POINT)];
   const shortened = points.every(
     (m) =>

@@ -10,7 +10,7 @@ import { type Line, readLine } from './line';
 import type { Vessel } from './parts';
 import { CLOCK } from './prose';
 import { withoutLead } from './split';
-import { DOING, firstWord } from './writing';
+import { DOING, firstWord, withoutShortPoints } from './writing';
 
 /** A row, or a part of one, that is no line, and why. */
 export interface SetAside {
@@ -61,8 +61,9 @@ const IS_STATE =
 export function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
   // "in another bowl three eggs": an amount once the words that lead it in are off
-  const bare = /^[\d½¼¾⅓⅔⅛]/u.test(said) ? said : withoutLead(said);
-  const t = bare !== said && readAmount(bare) ? bare : said;
+  const row = withoutShortPoints(said);
+  const bare = /^[\d½¼¾⅓⅔⅛]/u.test(row) ? row : withoutLead(row);
+  const t = bare !== row && readAmount(bare) ? bare : row;
   const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t);
   if (isTimed || /^\d{3}\s*[CF]\b/.test(t)) return true;
   // a short row that starts with a number and is no sentence

@@ -90,6 +90,13 @@ export const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|E
 const A_UNIT_SHORT =
   /^(?:tsp|tbs|tbl|tbls|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
 
+const OF_TIME = /^(?:mins?|max|secs?|hrs)$/i;
+/** A text without the points of its shortened measures: "2 gestr. TL", "1 c. à s.". */
+export const withoutShortPoints = (text: string): string =>
+  text.replace(/(?<!\p{L})(\p{L}{1,6})\.(?=[\s,)]|$)/gu, (all, word: string) =>
+    (SHORTENED.test(word) || A_UNIT_SHORT.test(word) || /^[csglt]$/i.test(word)) && !OF_TIME.test(word) ? word : all,
+  );
+
 /** A row as long as this is talk, and no line with an abbreviation. */
 export const LEAST_TALK_CHARS = 80;
 /** Where a sentence ends in talk that is written down small: "half a cup of oil. whites get whipped". */

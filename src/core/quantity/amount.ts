@@ -38,7 +38,7 @@ export interface ReadAmount {
 }
 
 const ABOUT =
-  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|some|nearly|almost|barely|not\s+quite|all\s+but|close\s+(?:to|on)|just\s+(?:over|under|above|below|about|short\s+of)|(?:just\s+)?shy\s+of|(?:slightly|fractionally)\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge|shade|whisker|fraction)\s+(?:over|under|above|below|shy\s+of|short\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps|etwa|ungefähr|zirka|rund|environ|à\s+peu\s+près|un[oa]s|aproximadamente|alrededor\s+de|cirka|ongeveer)\s+|[~≈]\s*)/i;
+  /^(?:(?:about|approximately|approx\.?|roughly|around|circa|ca\.?|env\.?|aprox\.?|some|nearly|almost|barely|not\s+quite|all\s+but|close\s+(?:to|on)|just\s+(?:over|under|above|below|about|short\s+of)|(?:just\s+)?shy\s+of|(?:slightly|fractionally)\s+(?:over|under|above|below|more\s+than|less\s+than)|(?:a\s+|just\s+a\s+)?(?:little|bit|touch|hair|tad|smidge|shade|whisker|fraction)\s+(?:over|under|above|below|shy\s+of|short\s+of|more\s+than|less\s+than)|more\s+or\s+less|give\s+or\s+take|maybe|say|perhaps|etwa|ungefähr|zirka|rund|environ|à\s+peu\s+près|un[oa]s|aproximadamente|alrededor\s+de|cirka|ongeveer)\s+|[~≈]\s*)/i;
 const ABOUT_AFTER =
   /^\s+(?:or\s+so|or\s+thereabouts|more\s+or\s+less|give\s+or\s+take|approx(?:imately|\.)?|roughly|environ|ungefähr|aproximadamente|aprox\.?)(?![\p{L}])/iu;
 const UP_TO = /^(?:up\s+to|at\s+most|no\s+more\s+than|max(?:imum|\.)?)\s+/i;

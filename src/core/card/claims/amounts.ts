@@ -26,7 +26,7 @@ export function fillOf(how: string | undefined, word: string): FillMethod {
 
 /** Words an amount may begin with, besides digits. */
 const STARTS = new Set(
-  'l i my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint quart gallon litre liter pound kilo spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx roughly around circa ca nearly almost barely not all fractionally close just slightly between up at max maximum min minimum maybe say perhaps touch hint shade whisker fraction hair tad full flat bare mounded piled another etwa ungefähr zirka rund environ unos unas aproximadamente alrededor cirka ongeveer taza cucharada cucharadita prise pincee pizzico pizca snufje nip nypa klype'.split(
+  'l i my our your a an one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred half halves between couple third thirds quarter quarters dozen couple tablespoon teaspoon dessertspoon tbsp tsp cup stick pint quart gallon litre liter pound kilo spoonful pinch dash smidgen knob splash handful drizzle glug tad dollop dab blob sprinkle sprinkling dusting squeeze squirt grating twist scant skimpy level heaped heaping rounded generous good big brimming small large tiny little about approximately approx env aprox roughly around circa ca nearly almost barely not all fractionally close just slightly between up at max maximum min minimum maybe say perhaps touch hint shade whisker fraction hair tad full flat bare mounded piled another etwa ungefähr zirka rund environ unos unas aproximadamente alrededor cirka ongeveer taza cucharada cucharadita prise pincee pizzico pizca snufje nip nypa klype'.split(
     ' ',
   ),
 );
@@ -59,7 +59,7 @@ const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
     /^(?:halber|halbe[rsn]?|ein(?:e[nm]?)?\s+halbe[rsnm]?|demi|une?\s+demi|media|medio|mezzo|mezza|half|halve|een\s+halve?|en\s+halv|et\s+halvt|halv|halvt|ett\s+halvt)[\s-]+/iu,
     '1/2 ',
   ],
-  [/^(?:ein(?:e[nmr]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+/iu, '1 '],
+  [/^(?:ein(?:e[nmr]?)?|une?|un|una|uno|een|en|et|ett|ei)\s+(?![\d½¼¾])/iu, '1 '],
   [/^(?:zwei|deux|dos|due|twee|to|två|tva)\s+/iu, '2 '],
   [/^(?:drei|trois|tres|tre|drie)\s+/iu, '3 '],
   [/^(?:vier|quatre|cuatro|quattro|fire|fyra)\s+/iu, '4 '],
@@ -144,10 +144,9 @@ export function findAmounts(r: Reader, from: number, to: number): void {
     if (t.start < at || t.end > to || t.as !== null || !isMaybeAmount(t, r, from)) continue;
     if (/%$|^10x$|^1:1$|^[et]\d/.test(t.norm) || blocked.some((b) => t.start >= b.start && t.start < b.end)) continue;
     const first = r.amounts.length === 0 && r.free(from, t.start).filter(isWord).length === 0;
-    const a =
-      first || /^(?:un|ein|een|en|et)/iu.test(t.text)
-        ? readAny(r.text.slice(t.start, to), first)
-        : readAmount(r.text.slice(t.start, to));
+    const leads = first || isSpelledBehind(t, r);
+    const said = r.text.slice(t.start, to);
+    const a = leads || /^(?:un|ein|een|en|et)/iu.test(t.text) ? readAny(said, leads) : readAmount(said);
     if (!a || a.length === 0) continue;
     const end = t.start + a.length;
     // it would take in words that are claimed: degrees, sizes, types
@@ -176,12 +175,22 @@ export function findAmounts(r: Reader, from: number, to: number): void {
 
 const ONE_EGG = /^\s*(?:(?:extra|whole|large|more)\s+)?(?:eggs?|yolks?|whites?)\b/i;
 
+/** "Zucker: ein Esslöffel", "azúcar, media cucharadita": spelled in its own language, behind the name. */
+const SPELLED_BEHIND =
+  /^(?:ein(?:e[nr]?)?|halbe[rs]?|zwei|drei|vier|une?|demi|deux|trois|quatre|una?|medi[oa]|dos|tres|cuatro)$/i;
+const isSpelledBehind = (t: Token, r: Reader): boolean => {
+  if (r.amounts.length > 0 || r.asking.languages === null || !SPELLED_BEHIND.test(t.text)) return false;
+  const a = readAny(r.text.slice(t.start));
+  return a !== null && unitOf(a.amount) !== null;
+};
+
 const FIRST_SIGNS = new Set('0123456789½¼¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞~≈.');
 
 const isMaybeAmount = (t: Token, r: Reader, from: number): boolean =>
   FIRST_SIGNS.has(t.text[0] ?? '') ||
   (isWord(t) &&
     (STARTS.has(t.text.toLowerCase()) ||
+      isSpelledBehind(t, r) ||
       ((r.asking.languages !== null || r.amounts.length === 0) &&
         OTHER_STARTS.has(plain(t.text)) &&
         r.free(from, t.start).filter(isWord).length === 0 &&

@@ -5,7 +5,7 @@ import type { Reader } from './reader';
 
 /** A line with none of these has no phrase to look for. */
 const TRIGGERS =
-  /\b(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|if|unless|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|near|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|is|are|works?|will|does|do|zum|zur|f[uü]rs?|evtl|evt|ev|ggfs?|eventuell|gegebenenfalls|éventuellement|facultati\p{L}+|opcional|facoltativo|piacere|eventueel|nach|wer|n\. ?b|selon|besoin|bedarf|falta|necesario|volonté|gusto|smaak|pour|para|per|om|voor|til|till)\b|\+/iu;
+  /(?<!\p{L})(?:for|to|on|in|into|over|round|around|not|left|unused|at|alongside|plus|and|with|or|if|unless|more|extra|additional|optional|optionally|needed|required|necessary|like|liked|want|wish|desired|using|please|see|choice|any|whatever|give|thereabouts|near|divided|two|split|separated|added|stirred|folded|mixed|sprinkled|scattered|dropped|put|going|goes|go|whisked|poured|last|before|after|is|are|works?|will|does|do|zum|zur|f[uü]rs?|evtl|evt|ev|ggfs?|eventuell|gegebenenfalls|éventuellement|facultati\p{L}+|opcional|facoltativo|piacere|eventueel|nach|wer|n\. ?b|selon|besoin|bedarf|falta|necesario|volonté|gusto|smaak|choix|convenance|ungefähr|aproximadamente|environ|besten|vorzugsweise|préférence|preferiblemente|mejor|noch|más|pour|para|per|om|voor|til|till)(?!\p{L})|\+/iu;
 
 function takePanFat(r: Reader): void {
   if (phrases.PAN_FAT.test(r.text) || (r.use === null && phrases.SPRAY.test(r.text))) r.use = 'pan';
@@ -132,7 +132,7 @@ export function takePhrases(r: Reader, start: number): { readonly from: number; 
   }
   if (TRIGGERS.test(r.text)) {
     const extra = take(e, phrases.EXTRA, 'use') ?? take(e, phrases.EXTRA_ABROAD, 'use');
-    take(e, phrases.FOR_WHITES, 'moment');
+    take(e, phrases.FOR_BATTER, 'moment');
     if (extra) e.batter = true;
     if (extra && !/\b(?:for|to|zu[mr]|fürs?|pour|para)\b/i.test(extra[0])) r.orMore = true;
     while (takeTails(e));
