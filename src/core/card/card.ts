@@ -28,6 +28,7 @@ import {
   inPlace,
   isBatter,
   isMethod,
+  isThingAndAmount,
   nextRow,
   OF_A_PAGE,
   ROW_AT_HEAT,
@@ -107,7 +108,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
   const yields = YIELD.test(told) && !YIELD_LABEL.test(t);
   // "Oven one: 3 eggs, 3/4 cup milk, 3/4 cup flour" is a list
-  const times = TIMES.test(t) && !isMeasuredOften(t);
+  const times = TIMES.test(t) && !isMeasuredOften(t) && !isThingAndAmount(t, r.house);
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
@@ -150,7 +151,7 @@ function placeOfItems(row: CardRow, r: RowReading): RowPlace {
   const para = paragraph(t, r, hint);
   if (para) return para;
   const numbered = /^\s*\(?\d{1,2}[.)]\s+[A-Za-z]/.test(row.source);
-  if (!r.single && isMethod(t) && !isOneLine(t, r))
+  if (!r.single && isMethod(t) && !isOneLine(t, r) && !isThingAndAmount(t, r.house))
     return aside(!r.started && !numbered && !DOING.has(firstWord(t)) ? 'note' : 'method');
   const lines = readRows(row.source.trim(), r, hint);
   const [line] = lines;

@@ -10,6 +10,7 @@ import {
   type CardRow,
   isItem,
   isMethod,
+  isThingAndAmount,
   nextRow,
   type RowPlace,
   type RowReading,
@@ -269,6 +270,8 @@ export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
   const items = itemsIn(list, r.house, r.languages) ?? (isBeside ? shortItems(list) : null);
   // "Butter: 50 g" is a thing; "Cream: 500 ml cream, 50 g sugar" is made of its list
   if (!isBeside && items === null && lookUp(m[1], r.house).kind !== 'unknown') return null;
+  // "Maple syrup: 2 tbsp" heads nothing
+  if (isThingAndAmount(raw.text, r.house)) return null;
   // a heading that nobody knows heads a list, or nothing
   if (items === null && (role === 'unknown' || isMethod(m[2]))) return null;
   const hint = vesselOf(role);

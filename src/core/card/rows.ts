@@ -57,6 +57,13 @@ const A_LENGTH_OF =
 const IS_STATE =
   /^(?:warm|cool|dry)\s+(?!(?:the|it|them|an?|up|through|your|to|in|for|on|until|till|gently|slowly|over|and|together|well|thoroughly)\b)[^.!]*$/i;
 
+/** "Active dry yeast: 7 g", "date syrup - 1 tbsp (20 g)": a thing of the pantry, and behind it nothing but an amount. */
+export function isThingAndAmount(row: string, house: KitchenConventions): boolean {
+  const [, name = '', amount = ''] = /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-])?\s+([\d½¼¾⅓⅔⅛].*)$/u.exec(row) ?? [];
+  const bare = amount.replace(/\s*\([^()]*\)\s*$|[.,;]$/, '').trim();
+  return bare !== '' && readAmount(bare)?.length === bare.length && lookUp(name, house).kind !== 'unknown';
+}
+
 /** Whether a row tells what to do, and is no line of the list. */
 export function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;

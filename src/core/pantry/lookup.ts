@@ -508,7 +508,12 @@ function search(
         ? more
         : (run ?? (turned || of.length > 1 ? byBag(of, index) : null));
     if (m && of === ws && isPutTogether(m, ws, breaks, index)) return null;
-    return m ? answerMatch(m, of, house) : inOtherLanguages(of, languages, house);
+    if (!m) return inOtherLanguages(of, languages, house);
+    // "raisin frais": in its own language the name is longer, and another thing's
+    const isShort = languages !== null && languages.size > 0 && m.used.includes(false);
+    const longer = isShort ? inOtherLanguages(of, languages, house) : null;
+    const own = longer?.as.filter((a) => a === 'ingredient').length ?? 0;
+    return longer && own > m.used.filter(Boolean).length ? longer : answerMatch(m, of, house);
   };
   const plainly = one(ws);
   if (plainly) return plainly;

@@ -90,6 +90,20 @@ const isDangerous = (t: Token): boolean => VARIANT.has(t.norm) || HEADS.has(t.no
 /** "En rodajas finas": cut so. */
 const isShape = (rest: readonly Token[]): boolean => rest[0] !== undefined && SHAPE_IN_ENGLISH.has(rest[0].norm);
 
+/** "Noisettes en poudre": what it seems to come from is in the name of another thing. @param n where that begins */
+function isOfTheName(r: Reader, part: readonly Token[], n: number): boolean {
+  const whole = nameOf(r, part);
+  return whole.kind === 'found' && whole.as.slice(n).every((a) => a === 'ingredient');
+}
+
+/** Whether a word leads into what is done to the thing, or where it comes from. @param rest what stands behind it */
+const leadsInto = (t: Token, rest: readonly Token[], stateBefore: boolean, endsInState: boolean): boolean =>
+  LEADS_INTO_STATE.has(t.norm) ||
+  (LEADS_ABROAD.has(t.norm) && (stateBefore || isShape(rest))) ||
+  (/^(?:zum?|im)$/.test(t.norm) && endsInState) ||
+  // "mit der Gabel zerdrückt": with a tool, and with nothing of the pantry
+  (/^(?:mit|avec|con)$/.test(t.norm) && rest.length > 0 && rest.every(saysNothing));
+
 /** Claims a part from the word that leads into where it comes from. @param isFirst it stands before any comma */
 function takeLeading(r: Reader, part: readonly Token[], isFirst: boolean): void {
   for (const [n, t] of part.entries()) {
@@ -98,16 +112,11 @@ function takeLeading(r: Reader, part: readonly Token[], isFirst: boolean): void 
     // "in Rum eingeweicht"
     const endsInState = STATE_IN_ENGLISH.has(rest.at(-1)?.norm ?? '');
     // "en polvo" may be another thing, "remojadas en ron" is not
-    const leads =
-      LEADS_INTO_STATE.has(t.norm) ||
-      (LEADS_ABROAD.has(t.norm) && (stateBefore || isShape(rest))) ||
-      (/^(?:zum?|im)$/.test(t.norm) && endsInState) ||
-      // "mit der Gabel zerdrückt": with a tool, and with nothing of the pantry
-      (/^(?:mit|avec|con)$/.test(t.norm) && rest.length > 0 && rest.every(saysNothing));
-    if (!leads) continue;
+    if (!leadsInto(t, rest, stateBefore, endsInState)) continue;
     if (rest.length === 0 && r.tokens[r.tokens.indexOf(t) + 1]?.as === 'state') t.as = 'state';
     if (rest.length === 0 && !stateBefore) continue;
-    if ((isFirst && !before) || (!stateBefore && !endsInState && !isShape(rest) && rest.some(isDangerous))) continue;
+    if (isFirst && (!before || isOfTheName(r, part, n))) return;
+    if (!stateBefore && !endsInState && !isShape(rest) && rest.some(isDangerous)) continue;
     // a temperature or a fridge is told with what leads into it
     for (const x of part.slice(n)) x.as = 'state';
     return;
