@@ -38,7 +38,7 @@ const OF_A_BATTER = new Set([
 
 /** Companions that are made, not bought: a bare row of one is a heading where amounts follow. */
 const MADE =
-  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|dip|salad|ragout|hash|salsa|relish|spread|curd|whipped butter)$/i;
+  /\b(?:sauce|glaze|compote|coulis|fillings?|icing|frosting|drizzle|ganache|crumble|streusel|custard|topping|whip|soak|crunch|brittle|dip|salad|ragout|hash|salsa|relish|spread|curd|whipped butter|\p{L}*(?:so(?:ß|ss)e|kompott|füllung|glasur|creme)|compota|coulis|relleno|almíbar|(?:salsa|sauce|crema|crème) (?:de |du |au |aux |à la )\p{L}+(?: \p{L}+)?)$/iu;
 
 /** A row that has the shape of a heading, among the rows around it. */
 interface HeadingRow {
@@ -58,12 +58,14 @@ const HEADS_LIST =
 
 /** A row that is a heading, by its shape, its words and what follows; null where it is none. */
 export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | null {
-  const shape = headingShape(raw.source, raw.text);
+  const next = nextRow(r, n);
+  // "Step 1: For the sauce", above its list
+  const bare = raw.text.replace(/^(?:step|part|schritt|paso|étape)\s*\d{1,2}\s*[:.)–—-]\s+/iu, '');
+  const shape = headingShape(raw.source, bare !== raw.text && isItem(next, r, true) ? bare : raw.text);
   if (!shape) return null;
   const { words } = shape;
   const inBrackets = wholeInBrackets(raw.text)?.[2];
   if (inBrackets && itemsIn(inBrackets, r.house, r.languages)) return null;
-  const next = nextRow(r, n);
   const said = roleOf(words);
   // "To cook", and what follows is butter: the pan's, not the method's
   const cooks = said === 'method' && COOKS.test(words) && isItem(next, r, false);
@@ -237,7 +239,8 @@ function shortItems(list: string): readonly string[] | null {
 }
 
 /** "To cook: 30 g butter": what follows is the pan's. */
-const COOKS = /^(?:(?:to|for) (?:cook(?:ing)?|fry(?:ing)?|bak(?:e|ing)|brown(?:ing)?)|cooking|frying)$/i;
+const COOKS =
+  /^(?:(?:to|for) (?:cook(?:ing)?|fry(?:ing)?|bak(?:e|ing)|brown(?:ing)?)|cooking|frying|cuisson|cocción)$/i;
 const isFatAlone = (list: string, r: RowReading): boolean => {
   const line = readLine(list.replace(/[.!]$/, ''), r.house, {}, null, r.languages);
   return line.ingredient?.category === 'fat' && !isMethod(list);

@@ -24,7 +24,7 @@ export type Role = (typeof ROLES)[number];
 const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   [
     'method',
-    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wird'?s gemacht|so geht'?s|anleitung|arbeitsschritte|herstellung|etapes?|realisation(?: de la recette)?|deroulement(?: de la recette)?|pasos|modo de (?:preparacion|hacerlo)|como (?:se hacen?|hacerl[oa]s?)|instrucciones|bereidingswijze)$/,
+    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wird'?s gemacht|so geht'?s|anleitung|arbeitsschritte|herstellung|etapes?|realisation(?: de la recette)?|deroulement(?: de la recette)?|pasos|cuisson|coccion|modo de (?:preparacion|hacerlo)|como (?:se hacen?|hacerl[oa]s?)|instrucciones|bereidingswijze)$/,
   ],
   [
     'notes',
@@ -34,7 +34,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ['sweet', /^(?:for (?:the |a )?)?(?:sweet)(?: (?:version|end|ones?|half|variation|pancakes|crepes|waffles))?$/],
   [
     'pan',
-    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|greasing|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten)|pour la (?:poele|cuisson)|per la padella|para la sarten|til stegning|til steking|till stekning|om in te bakken)$/,
+    /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|greasing|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten|anbraten|backen|einfetten|frittieren)|fur (?:die )?pfanne|pour (?:la )?(?:poele|cuisson|graisser|frire)|per la padella|para (?:(?:la )?(?:sarten|plancha)|freir|engrasar)|til stegning|til steking|till stekning|om in te bakken)$/,
   ],
   // what is for the batter itself is the batter's, however it begins
   [
@@ -43,11 +43,11 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'topping',
-    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|(?:for |to go )?on top|for over|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside|ausserdem|zusatzlich|sonstiges|deko(?:ration)?|zum (?:garnieren|bestreichen|dekorieren|bestreuen|belegen)|pour (?:accompagner|decorer|la decoration|le dressage|le dessus)|accompagnement|para (?:acompanar|decorar|adornar|espolvorear)|acompanamiento|cobertura)$/,
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|(?:for |to go )?on top|for over|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside|belag|fur (?:den )?belag|dazu|finition|cobertura|acompanamientos?|decoracion|accompagnements?|ausserdem(?: zum \S+)?|zusatzlich|sonstiges|deko(?:ration)?|zum (?:garnieren|bestreichen|dekorieren|bestreuen|belegen)|pour (?:accompagner|decorer|la decoration|le dressage|le dessus)|accompagnement|para (?:acompanar|decorar|adornar|espolvorear)|acompanamiento|cobertura)$/,
   ],
   [
     'side',
-    /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|whip|soak|crunch|brittle|slaw|salad|hash|fullung|sosse|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
+    /^(?:for (?:the |my |a )?)?(?:.{0,40}\b)?(?:sauces?|glaze|compote|coulis|syrups?|fillings?|icing|frosting|drizzle|caramel|custard|curd|ganache|crumble|streusel|whipped (?:cream|butter)|(?:honey|cinnamon|maple|flavou?red|compound|herb|orange|lemon|brown|berry|vanilla|nut|garlic) butter|salsa|dip|relish|ragout|spread|jam|chutney|gravy|stew|swirl|praline|(?:the|pastry|lemon|vanilla|sour|cheese|chantilly|custard) cream|mousse|marinade|dressing|topping|whip|soak|crunch|brittle|slaw|salad|hash|\S*fullung|\S*sosse|\S*kompott|\S*glasur|\S*creme|compota|almibar|mermelada|crema(?: pastelera)?|creme patissiere|(?:salsa|sauce|crema|creme) (?:de |du |au |aux |a la )\S+(?: \S+)?|farce|garniture|ripieno|relleno|vulling|saus|fyld|fyll|fyllning)(?: (?:for|to go|on) .{1,30})?$/,
   ],
   ['side', /^(?:savou?ry |sweet )?(?:filling|stuffing|sauce)s? (?:per|for (?:each|one|every)|each)\b/],
   [
@@ -83,6 +83,7 @@ const DENIED = /\b(?:free|no|without|non|un)\b/;
 const headingWords = (text: string): string =>
   text
     .replace(/^[#=*_>\s]+|[#=*_\s]+$/g, '')
+    .replace(/^\[([^[\]]+)\]$/, '$1')
     .replace(/\s*[([][^)\]]*[)\]]\s*$/, '')
     // "Batter (yields ~9 L):"
     .replace(
@@ -131,12 +132,12 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
   // "Batter (for 12):" may hold a number, "Sauce 2 cups" may not
   if (/\d/.test(words) && !/\b(?:for|serves|makes|step|part|day|bowl|stage|group)\s+\d/i.test(words)) return null;
   if (/:\s+\S/.test(text) || /[.!?]$/.test(text.trim()) || /,/.test(words)) return null;
-  const bold = /^\s*(?:\*\*|__)[^*_]+(?:\*\*|__)\s*:?\s*$/.test(raw);
+  const bold = /^\s*(?:(\*{1,2}|_{1,2})[^*_\s][^*_]*\1|>{2,}\s[^*_]+)\s*:?\s*$/.test(raw);
   const capitals = /\p{Lu}{3}/u.test(words) && words === words.toUpperCase();
   const marked =
     /:\s*$/.test(text) ||
     /^\s*(?:#|=)/.test(raw) ||
-    /^-{2,}\s*\S.*\S\s*-{2,}$/.test(raw.trim()) ||
+    /^(?:[-–—]+\s*\S.*\S\s*[-–—]+|\[[^[\]]+\])$/.test(raw.trim()) ||
     bold ||
     capitals ||
     LEADS.test(words);

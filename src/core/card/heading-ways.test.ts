@@ -1,0 +1,98 @@
+/** Headings in whatever words and marks: what stands below goes where they say, and what stands above stays. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { readCard } from './card';
+
+const HEADINGS = readFileSync(join(__dirname, 'corpus/heading-ways.txt'), 'utf8')
+  .split(/^=== /m)
+  .slice(1)
+  .map((section) => {
+    const [head = '', ...words] = section.trim().split('\n');
+    const [language = '', of = ''] = head.split(' ');
+    return { language, of, words };
+  });
+
+/** How a heading is set apart, ◇ for its words. */
+const MARKS = [
+  '◇',
+  '◇:',
+  '**◇**',
+  '**◇:**',
+  '## ◇',
+  '◇ :',
+  '- ◇ -',
+  '— ◇ —',
+  '*◇*',
+  '_◇_',
+  '[◇]',
+  '>> ◇',
+  '◇:-',
+  '1) ◇:',
+  '<b>◇</b>',
+];
+/** The same in capitals. */
+const IN_CAPITALS = ['◇', '◇:'];
+
+/** A card's title, its batter, what goes with it, its fat, and what is done. */
+interface Parts {
+  readonly title: string;
+  readonly batter: readonly string[];
+  readonly beside: readonly string[];
+  readonly pan: readonly string[];
+  readonly method: string;
+}
+const PARTS: Readonly<Record<string, Parts>> = {
+  english: {
+    title: 'Pancakes',
+    batter: ['200 g flour', '2 eggs', '300 ml milk'],
+    beside: ['100 g sugar', '200 g blueberries'],
+    pan: ['20 g butter'],
+    method: 'Mix and fry.',
+  },
+  german: {
+    title: 'Pfannkuchen',
+    batter: ['200 g Mehl', '2 Eier', '300 ml Milch'],
+    beside: ['100 g Zucker', '200 g Heidelbeeren'],
+    pan: ['20 g Butter'],
+    method: 'Alles verrühren und in der Pfanne backen.',
+  },
+  french: {
+    title: 'Crêpes',
+    batter: ['200 g de farine', '2 œufs', '300 ml de lait'],
+    beside: ['100 g de sucre', '200 g de myrtilles'],
+    pan: ['20 g de beurre'],
+    method: 'Mélanger le tout et laisser reposer la pâte.',
+  },
+  spanish: {
+    title: 'Tortitas',
+    batter: ['200 g de harina', '2 huevos', '300 ml de leche'],
+    beside: ['100 g de azúcar', '200 g de arándanos'],
+    pan: ['20 g de mantequilla'],
+    method: 'Mezclar todo y dejar reposar la masa.',
+  },
+};
+
+const USE: Readonly<Record<string, string>> = { batter: 'batter', beside: 'topping', pan: 'pan' };
+
+/** A heading that is not understood so, with what came of its card; null: it is. */
+function wrong(heading: string, of: 'batter' | 'beside' | 'pan', parts: Parts): string | null {
+  const above = of === 'batter' ? [] : parts.batter;
+  const text = [parts.title, '', ...above, '', heading, ...parts[of], '', parts.method].join('\n');
+  const card = readCard(text, FRESH_CONVENTIONS);
+  if (!card.ok) return text;
+  const { lines, title } = card.value;
+  const uses = lines.map((l) => (l.ingredient === null ? 'nothing' : l.use)).join(' ');
+  const meant = [...above.map(() => 'batter'), ...parts[of].map(() => USE[of])].join(' ');
+  return uses === meant && title === parts.title ? null : `${heading} → ${uses}, called ${title}`;
+}
+
+test.each(HEADINGS)('what a heading says its list is for: $language $of, $words.0', ({ language, of, words }) => {
+  const parts = PARTS[language];
+  if (!parts || (of !== 'batter' && of !== 'beside' && of !== 'pan')) throw new Error(`no such part: ${of}`);
+  const headings = words.flatMap((w) => [
+    ...MARKS.map((m) => m.replace('◇', w)),
+    ...IN_CAPITALS.map((m) => m.replace('◇', w.toUpperCase())),
+  ]);
+  expect(headings.map((h) => wrong(h, of, parts)).filter((x) => x !== null)).toEqual([]);
+});
