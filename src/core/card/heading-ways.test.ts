@@ -1,10 +1,14 @@
-/** Headings in whatever words and marks: what stands below goes where they say, and what stands above stays. */
+/**
+ * Headings in whatever words and marks: what stands below goes where they say, and what stands above stays. Titles, and
+ * what stands between them and the list: none of it is a line, or told of the method.
+ */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { readCard } from './card';
+import { notesOn, readCard } from './card';
+import { factsTold } from './told/told';
 
-const HEADINGS = readFileSync(join(__dirname, 'corpus/heading-ways.txt'), 'utf8')
+const SECTIONS = readFileSync(join(__dirname, 'corpus/heading-ways.txt'), 'utf8')
   .split(/^=== /m)
   .slice(1)
   .map((section) => {
@@ -12,6 +16,7 @@ const HEADINGS = readFileSync(join(__dirname, 'corpus/heading-ways.txt'), 'utf8'
     const [language = '', of = ''] = head.split(' ');
     return { language, of, words };
   });
+const HEADINGS = SECTIONS.filter(({ of }) => of !== 'title' && of !== 'between');
 
 /** How a heading is set apart, ◇ for its words. */
 const MARKS = [
@@ -95,4 +100,39 @@ test.each(HEADINGS)('what a heading says its list is for: $language $of, $words.
     ...IN_CAPITALS.map((m) => m.replace('◇', w.toUpperCase())),
   ]);
   expect(headings.map((h) => wrong(h, of, parts)).filter((x) => x !== null)).toEqual([]);
+});
+
+const rowsOf = (language: string, of: string): readonly string[] =>
+  SECTIONS.find((s) => s.language === language && s.of === of)?.words ?? [];
+/** How a method says that a piece lies two minutes on each side. */
+const TWO_A_SIDE: Readonly<Record<string, string>> = {
+  english: 'Mix everything. Fry two minutes a side.',
+  german: 'Alles verrühren. Zwei Minuten pro Seite backen.',
+  french: 'Mélanger le tout. Cuire deux minutes par face.',
+  spanish: 'Mezclar todo. Freír dos minutos por lado.',
+};
+
+test.each(Object.keys(PARTS))('a title and what stands below it is no line and no fact: %s', (language) => {
+  const batter = PARTS[language]?.batter ?? [];
+  const titles = rowsOf(language, 'title');
+  const between = rowsOf(language, 'between');
+  expect(titles.length * between.length).toBeGreaterThan(100);
+  const odd = titles.flatMap((title) =>
+    between.flatMap((row, n) => {
+      // every other card has no gaps
+      const gap = n % 2 === 0 ? [''] : [];
+      const text = [title, ...gap, row, ...gap, ...batter, '', TWO_A_SIDE[language]].join('\n');
+      const card = readCard(text, FRESH_CONVENTIONS);
+      if (!card.ok) return [text];
+      const { lines } = card.value;
+      const isList = lines.length === batter.length && lines.every((l) => l.status === 'read' && l.use === 'batter');
+      const times = factsTold(notesOn(card.value), FRESH_CONVENTIONS).filter((f) => f.unit === 'min');
+      const isTimed = times.filter((f) => f.value === 2).length === 2;
+      // a rest may be told above the list
+      const others = times.filter((f) => f.value !== 2 && !(f.fact === 'rest' && /ruhe|repos|rest/i.test(row)));
+      const isCalled = card.value.title?.toLowerCase().startsWith(title.toLowerCase().slice(0, 8)) ?? false;
+      return isList && isTimed && others.length === 0 && isCalled ? [] : [`${title} / ${row} → ${card.value.title}`];
+    }),
+  );
+  expect(odd).toEqual([]);
 });

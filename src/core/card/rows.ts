@@ -31,7 +31,7 @@ export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
 /** What a page sets around a card: switches between measures, buttons, votes, what it is filed under. */
 export const OF_A_PAGE =
-  /^(?:us(?: customary)?\s*[-–—|/]\s*metric|metric\s*[-–—|/]\s*us(?: customary)?|(?:\d\s?x\s*){2,}|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]{3,}|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
+  /^(?:us(?: customary)?\s*[-–—|/]\s*metric|metric\s*[-–—|/]\s*us(?: customary)?|(?:\d\s?x\s*){2,}|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]{3,}|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|rated \d(?:[.,]\d+)?\b.*|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
 
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
@@ -64,6 +64,9 @@ export function isThingAndAmount(row: string, house: KitchenConventions): boolea
   return bare !== '' && readAmount(bare)?.length === bare.length && lookUp(name, house).kind !== 'unknown';
 }
 
+/** "My 5-minute pancakes": what a dish is called. */
+const IN_MINUTES = /^(?:\p{L}[\p{L}’']* ){0,3}\d{1,2}[- ]minute (?:\p{L}+ ){0,3}\p{L}+$/iu;
+
 /** Whether a row tells what to do, and is no line of the list. */
 export function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
@@ -71,7 +74,7 @@ export function isMethod(said: string): boolean {
   const row = withoutShortPoints(said);
   const bare = /^[\d½¼¾⅓⅔⅛]/u.test(row) ? row : withoutLead(row);
   const t = bare !== row && readAmount(bare) ? bare : row;
-  const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t);
+  const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t) && !IN_MINUTES.test(t);
   if (isTimed || /^\d{3}\s*[CF]\b/.test(t)) return true;
   // a short row that starts with a number and is no sentence
   if (/^[\d½¼¾⅓⅔⅛.]/u.test(t) && t.length < 60 && !/[.!?]/.test(t)) return false;

@@ -20,7 +20,7 @@ const OF_A_DISH = /\b(?:griddle|pan|waffle)[ -]?(?:cakes?|iron cakes?)\b/gi;
 const BAKED = /\bbaked?\b/i;
 /** What is told of the pieces when they are done, of another day, or of the cook. */
 const AFTERWARDS =
-  /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time|from (?:start|cupboard|bowl|scratch|cold|nothing) to \w+)\b/i;
+  /\b(?:keeps?|kept|hold|holds|warm|serve[ds]?|freez\w+|left ?overs?|reheat\w*|toast\w*|off the heat|before (?:serving|cutting)|cool|ready in|total|prep|cook(?:ing)? time|(?:zubereitungs|arbeits|gesamt|koch|back|vorbereitungs)zeit|fertig in|(?:temps (?:de )?(?:préparation|cuisson|total))|(?:préparation|cuisson|preparaci[oó]n|cocci[oó]n|elaboraci[oó]n|tiempo(?: total| de \p{L}+)?)(?= ?:)|prêt en|list[ao]s? en|from (?:start|cupboard|bowl|scratch|cold|nothing) to \w+)\b/iu;
 /** What goes on in the bowl: an amount there is poured into it. */
 const IN_THE_BOWL = /\b(?:whisk|stir|mix|add|beat|blend|combine|fold)\b/i;
 /** What soaks by itself, and is neither the batter nor in it yet. */

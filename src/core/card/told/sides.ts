@@ -582,6 +582,10 @@ function bakeAlone({ clauses, baked }: Walk, isIroned: boolean, isSided: boolean
   return c ? minutes('bake', min(c), c) : null;
 }
 
+/** A bake that is told by its name alone, as the times of a card are. */
+const isBakeOfAll = (f: ToldFact): boolean =>
+  f.fact === 'bake' && /^(?:baking time|back(?:zeit|dauer)|horneado)\b/i.test(f.words);
+
 /** Minutes on the heat: both sides, the first and then the second, or a bake. */
 export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const baked =
@@ -598,6 +602,8 @@ export function sidesIn(clauses: readonly Clause[]): readonly ToldFact[] {
   const side = (fact: Side): boolean => out.some((f) => f.fact === fact);
   // an iron has no second side
   const isIroned = w.ironed && !side('secondSide');
+  // "Backzeit: 20 Minuten" above what is turned: of the whole card
+  if (side('firstSide') && side('secondSide') && out.some(isBakeOfAll)) return out.filter((f) => !isBakeOfAll(f));
   // what is seared and then baked lies on no side
   if (side('bake')) return isTurned || side('secondSide') ? out : out.filter((f) => f.fact !== 'firstSide');
   if (isIroned && side('firstSide')) return out.map((f) => (f.fact === 'firstSide' ? { ...f, fact: 'bake' } : f));
