@@ -7,7 +7,7 @@ import { figureOf } from './told/spoken';
 
 /** "1 dl sugar? no, half a dl": what is said last. */
 const PUT_RIGHT =
-  /(?<![\p{L}\d])(?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) (\p{L}+) (?:of )?(\p{L}+(?: \p{L}+)?)\? (?:no|nope|sorry|wait),? (?:make (?:it|that) |it[’']s |that[’']s )?((?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) \1)(?!\p{L})/giu;
+  /(?<![\p{L}\d])(?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) (\p{L}+) (?:of )?(\p{L}+(?: \p{L}+)?)\? (?:no|nope|sorry|wait)[,:]? (?:make (?:it|that) |it[’']s |that[’']s )?((?:[\d.,½¼¾⅓⅔]+|an?|half an?|two|three|four|five) \1)(?!\p{L})(?: (?:of )?\2(?!\p{L}))?/giu;
 /** How much of a thing, in talk. */
 const SO_MUCH = String.raw`(?:(?:about|around|roughly|nearly|almost) )?(?:an?|half an?|one|two|three|four|[\d.½¼¾⅓⅔]+)(?: and a (?:half|quarter))? (?:pints?|cups?|mugs?|ml|millilit(?:re|er)s|lit(?:re|er)s?|grams?|g|ounces?|glass(?:es)?)`;
 const IS_THAT = `(?:(?:so|that[’']s|it[’']s|which is|say|usually|maybe|probably|i (?:think|guess)) )`;

@@ -17,6 +17,22 @@ import { DOING, firstWord } from './writing';
 const LEAST_STEPS = 3;
 const DOING_SHARE = 1 / 3;
 
+/**
+ * Numbered rows that measure little, below a list that is measured and has no numbers: what is done with it. Names
+ * alone, each with a large letter, may be what goes on top.
+ */
+function isBelowList(run: readonly number[], rows: readonly CardRow[]): boolean {
+  const measured = (some: readonly (CardRow | undefined)[]): number =>
+    some.filter((row) => row !== undefined && isMeasure(row.text)).length;
+  const above = rows.slice(0, run[0] ?? 0);
+  return (
+    run.length >= LEAST_STEPS &&
+    measured(above) >= LEAST_STEPS - 1 &&
+    measured(run.map((n) => rows[n])) < run.length / 2 &&
+    run.some((n) => !/^\p{Lu}/u.test(rows[n]?.text ?? '') || /[.,!]/.test(rows[n]?.text ?? ''))
+  );
+}
+
 /** Rows that are numbered from 1 on, one after the other, where some of them tell what is done: all are steps. */
 export function numberedSteps(rows: readonly CardRow[]): ReadonlySet<number> {
   const out = new Set<number>();
@@ -26,7 +42,8 @@ export function numberedSteps(rows: readonly CardRow[]): ReadonlySet<number> {
       const t = rows[n]?.text ?? '';
       return isMethod(t) || DOING.has(firstWord(t));
     });
-    if (run.length >= LEAST_STEPS && doing.length >= DOING_SHARE * run.length) for (const n of run) out.add(n);
+    const isDoing = run.length >= LEAST_STEPS && doing.length >= DOING_SHARE * run.length;
+    if (isDoing || isBelowList(run, rows)) for (const n of run) out.add(n);
     run = [];
   };
   for (const [n, row] of rows.entries()) {

@@ -183,6 +183,60 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
 
 /** A whole card as it is read. */
 export const cardAsRead = (written: string): string => unShouted(inOneWriting(written));
+/** Signs that part the things of a list in one row, where a comma would; one that stands tight has an amount behind it. */
+const PARTS_BY =
+  /\s+(?:[/–—+&•·|>=;-]|[-=]>|\.{3}|…|then|dann|puis|luego)\s+|\t+|;\s+|(?<=\p{L}),(?=[\d½¼¾\p{L}])|(?<=\p{L}{3})\/(?=[\d½¼¾]+ ?\p{L}|\p{L}{3,}(?:[.,/]|$))/giu;
+const SO_MUCH_OF = new RegExp(
+  String.raw`^(?:(?:about|ca\.?|etwa|environ|unos) )?(?:[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)?|${SO_MANY}|ein\p{L}*|une?|una?)[ -]?(?:\p{L}{1,12}\.? )?(?:of |de |d[’'])?\p{L}{3,}`,
+  'iu',
+);
+const MUCH_ALONE = /^[\d½¼¾⅓⅔⅛][\d.,/\s½¼¾⅓⅔⅛]*(?:(?:k?g|[mcd]?l|oz|lbs?|cups?|tsp|tbsp|[ct]|[te]l)\.?)?$/iu;
+const LEAST_PARTED = 3;
+const MOST_PART_CHARS = 60;
+/** What a row calls its list: "Pancakes - 250 g flour ...". */
+const CALLED = /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?\s+(?=[\d½¼¾⅓⅔⅛])/u;
+/** "Pancakes (250 g flour, 2 eggs, 300 ml milk)". */
+const IN_BRACKETS = /^(\p{L}[^:\d,;/()]{1,40}?) \(([^()]{20,})\)[.:]?(?=\s|$)/u;
+/** "salt Mix and fry.": what is done begins a sentence, though no sign ends the list. */
+const BEGINS_DOING =
+  /(?<=\p{Ll}) (?=(?:(?:Mix|Whisk|Stir|Beat|Blend|Combine|Sift|Fry|Cook|Bake|Heat|Rest|Pour|Fold|Melt)\b(?! (?:of|for)\b)|Alles \p{Ll}|M[ée]lange[rz]\b|Mezcl(?:ar|a|e)\b|Bat(?:ir|a|e)\b))/gu;
+
+const isListOf = (things: readonly string[]): boolean => {
+  const measured = things.filter((p) => SO_MUCH_OF.test(p));
+  const amounts = new Set(measured.map((p) => /^\S+ ?\S*/.exec(p)?.[0]));
+  return (
+    measured.length >= LEAST_PARTED &&
+    measured.length >= things.length / 2 &&
+    // as much of each: one thing or another
+    amounts.size > 1 &&
+    !things.some((p) => MUCH_ALONE.test(p)) &&
+    things.slice(0, -1).every((p) => p.length <= MOST_PART_CHARS && !p.includes(','))
+  );
+};
+
+/** "150 g flour / 2 eggs / 300 ml milk / salt": with commas, where most parts tell so much of a thing, and none says its amount again. */
+function listParted(row: string): string {
+  const inside = IN_BRACKETS.exec(row);
+  if (inside && isListOf((inside[2] ?? '').split(new RegExp(`,\\s+|${PARTS_BY.source}`, 'iu'))))
+    return listParted(`${inside[1]}: ${inside[2]}.${row.slice(inside[0].length)}`);
+  const signs = [...row.matchAll(PARTS_BY)].map((m) => m[0].trim().toLowerCase());
+  const sign = signs.find((x) => signs.filter((y) => y === x).length >= LEAST_PARTED - 1);
+  if (sign === undefined || row.startsWith(sign || '\t'))
+    return row.includes(', ') ? row.replace(BEGINS_DOING, '. ') : row;
+  const called = CALLED.exec(row);
+  const list = row.slice(called?.[0].length ?? 0);
+  const parts: string[] = [];
+  let from = 0;
+  for (const m of list.matchAll(PARTS_BY)) {
+    if (m[0].trim().toLowerCase() !== sign) continue;
+    parts.push(list.slice(from, m.index));
+    from = m.index + m[0].length;
+  }
+  parts.push(list.slice(from));
+  if (!isListOf(parts)) return row;
+  return `${called ? `${called[1]}: ` : ''}${parts.join(', ')}`.replace(BEGINS_DOING, '. ');
+}
+
 /** One of its rows as it is read. */
 export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
-  spelledOut(sentenceCased(pointed(unStroke(unTab(unEntity(unTag(raw)))))), languages);
+  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(unEntity(unTag(raw))))))), languages);
