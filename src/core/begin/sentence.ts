@@ -7,7 +7,19 @@ import type { Gear, GearSort } from '../pantry/gear';
 import type { Allergen } from '../pantry/ingredient';
 import { hideOtherHours, type WaveSaid, wavesSaidIn } from './waves';
 import { hourAlone, type When, whenSaid } from './when';
-import { CAKE, CAKES, COUNT, isOfAll, NUMBER, numberOf, PERSONS, RELATIVE, Rest, spelledRight } from './words';
+import {
+  CAKE,
+  CAKES,
+  COUNT,
+  isOfAll,
+  LOW_OF_RANGE,
+  NUMBER,
+  numberOf,
+  PERSONS,
+  RELATIVE,
+  Rest,
+  spelledRight,
+} from './words';
 
 /** One mention of guests who eat without something: "two vegan". */
 export interface Without {
@@ -77,7 +89,7 @@ const SOMEONE = `(?:my|our|his|her|the) (?:${RELATIVE}|baby)|some(?:one|body)|s?
 /** Guests of whom nobody says how many they are. */
 const UNCOUNTED_FEW = 'most|some|many|several|a few';
 const IS_FEW = new RegExp(`^(?:${UNCOUNTED_FEW})$`, 'i');
-const WHO = String.raw`(?:(?<who>${NUMBER}|half|${UNCOUNTED_FEW}|every(?:body|one)|all|nobody|${SOMEONE})\s+(?:of\s+(?:them|us|whom|which|those|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|also|an?)\s+)*)?`;
+const WHO = String.raw`(?:(?<who>${NUMBER}|half|${UNCOUNTED_FEW}|every(?:body|one)|all|nobody|${SOMEONE})\s{1,2}(?:of\s+(?:them|us|whom|which|those|(?:the\s+|our\s+|my\s+|those\s+)?(?:(?<outOf>${COUNT})(?=\s)|guests?|kids?))\s+)?(?<persons>(?:${PERSONS})\s+)?(?:(?:who|that|is|are|eats?|has|have|had|needs?|wants?|must|both|also|an?)\s+)*)?`;
 const FOR_WHOM = String.raw`(?:\s+(?:for\s+(?<forWhom>${COUNT}|half)|on\s+(?<onWhom>${COUNT})(?=\s*(?:[,;.]|$|of\b|plates?\b)))(?![\d:.]|\s*(?:am|pm)\b)(?:\s+(?:of\s+(?:them|us|(?:the\s+)?(?<ofAll>${COUNT}))|guests?|people|persons?|kids?|plates?))?)?`;
 /** "One without milk or egg", "no nuts", "two can't have gluten", "no egg for three of them". */
 const WITHOUT = new RegExp(
@@ -262,7 +274,7 @@ const GROUP = new RegExp(
   'i',
 );
 const COUNTED = new RegExp(
-  String.raw`\b(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT}|(?<=(?:and|plus|[,+&])\s+)an?(?=\s))\s*(?:of\s+)?(?:(?:hungry|more|small|big|little|other)\s+)?(${PERSONS})\b`,
+  String.raw`\b(?:${LOW_OF_RANGE})?(${COUNT}|(?<=(?:and|plus|[,+&])\s+)an?(?=\s))\s*(?:of\s+)?(?:(?:hungry|more|small|big|little|other)\s+)?(${PERSONS})\b`,
   'gi',
 );
 const COUPLES = new RegExp(String.raw`\b(${COUNT})\s+couples\b`, 'i');
@@ -334,15 +346,18 @@ const TIMES = new RegExp(
   'i',
 );
 const FOR_SO_MANY = new RegExp(
-  String.raw`\b(?:for|we are|we[’']re|we will be|we[’']ll be|there (?:are|will be)|there[’']ll be)\s+(?:about\s+|around\s+|the\s+)?(${COUNT})\b(?!\s*(?:%|cm|g\b|ml|pieces?|${CAKE}|[:.]\d|am\b|pm\b))`,
+  String.raw`\b(?:for|feed(?:s|ing)?|we are|we[’']re|we will be|we[’']ll be|there (?:are|will be)|there[’']ll be)\s+(?:about\s+|around\s+|the\s+)?(${COUNT})\b(?!\s*(?:%|cm|g\b|ml|pieces?|${CAKE}|[:.]\d|am\b|pm\b))`,
   'i',
 );
 /** A number that nothing else took. */
 const LOOSE = new RegExp(
-  String.raw`(?<![\d:.,])\b(?!one\b|a\b)(?:${COUNT}\s*(?:-|–|to|or)\s*)?(${COUNT})\b(?![\d:.,%]*\d|%)`,
+  String.raw`(?<![\d:.,])\b(?!one\b|a\b(?! dozen| couple| hundred))(?:${LOW_OF_RANGE})?(${COUNT})\b(?![\d:.,%]*\d|%)`,
   'gi',
 );
-const MADE = new RegExp(String.raw`\b(?:(${NUMBER})\s+)?(${CAKE})\b`, 'i');
+const MADE = new RegExp(
+  String.raw`(?:(?<!\b(?:of|feeds?|feeding|we are|we[’']re|breakfast for)\s)\b(${NUMBER})\s+)?\b(${CAKE})\b`,
+  'i',
+);
 const kindOf = (word: string): KindId | null =>
   CAKES.find(([w]) => new RegExp(`^(?:${w})$`, 'i').test(word))?.[1] ?? null;
 
@@ -393,7 +408,9 @@ export function beginIn(said: string, gear: readonly Gear[], today: string, now:
     null;
   const all = told === null ? mentions.find((m) => m.areAll) : undefined;
   const counted = told ?? (all ? guestsOf(all, null) : null);
-  const count = made?.[1] ?? pieces?.[1] ?? pieces?.[2];
+  // "an oven pancake, a dozen guests"
+  const isOne = /^an?$/i.test(made?.[1] ?? '') && rest.text.search(LOOSE) >= 0;
+  const count = (isOne ? undefined : made?.[1]) ?? pieces?.[1] ?? pieces?.[2];
   const more =
     counted === null ? 0 : mentions.reduce((sum, m) => sum + (m.isMore ? (guestsOf(m, counted) ?? 0) : 0), 0);
   const people = counted === null ? (count === undefined ? largestIn(rest) : null) : counted + more;

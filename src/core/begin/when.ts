@@ -58,8 +58,10 @@ const CLOCK =
   /(?<![\d,/-])\b(?:at\s+|by\s+|from\s+|for\s+)?(?:([01]?\d|2[0-3])(?::|h|[.](?=00|1[3-9]|[2-5]\d))([0-5]\d)|(0\d)([0-5]\d))h?\b(?![.]\d)/i;
 const POINTED = /\b(?:at\s+|by\s+|from\s+|for\s+)?([01]?\d|2[0-3])[.]([0-5]\d)\b/i;
 const O_CLOCK = new RegExp(String.raw`\b(?:at\s+|by\s+)?${HOUR}(?:\s+o[’']?\s?clock|[- ]?ish|(?<=\d)\s?h)\b`, 'i');
+/** "Around 9": of a breakfast's hours; more are guests. */
+const AROUND = String.raw`(?<!\bfor\s)around\s+(?=(?:[6-9]|1[01]|six|seven|eight|nine|ten|eleven)\b)`;
 const AT = new RegExp(
-  String.raw`\b(?:at|by|from|before|(?:no|not) later than|latest|say)\s+(?:about\s+|around\s+)?${HOUR}\b(?!\s*(?:%|cm|inch|in\b|x|×|by\b|/|${PERSONS}))`,
+  String.raw`\b(?:${AROUND}|(?:at|by|from|before|(?:no|not) later than|latest|say)\s+(?:about\s+|around\s+)?)${HOUR}\b(?!\s*(?:%|cm|inch|in\b|x|×|by\b|/|${PERSONS}))`,
   'i',
 );
 /** "Six thirty": the minutes behind the hour, both in words. */
@@ -281,7 +283,7 @@ function dayWords(text: string): string {
 }
 
 const NO_DAY = new RegExp(
-  String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of)\s+${COUNT}(?![\d:.]|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,]|$)`,
+  String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of|feeds?|we are|we[’']re)\s+${COUNT}(?![\d:]|\.\d|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,.;]|$)`,
   'giu',
 );
 /** Numbers right before a weekday that are no date of it. */

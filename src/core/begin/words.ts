@@ -10,6 +10,8 @@ const COUNTED = String.raw`\d{1,2},\d{3}|(?:half a|an?|\d{1,2}|${ONES}) dozen|\d
 /** A count, without the article that may be one of something. */
 export const COUNT = `(?:${COUNTED})`;
 export const NUMBER = `(?:${COUNTED}|an?)`;
+/** "10 to", "10-": before the most of a range; the hyphen of "twenty-five" begins none. */
+export const LOW_OF_RANGE = String.raw`${COUNT}\s*(?:–|to|or)\s*|\d{1,4}\s*-\s*(?=\d)`;
 const DOZEN = 12;
 const SAID: Readonly<Record<string, number>> = { 'half a': 0.5, 'a couple': 2, hundred: 100, a: 1, an: 1 };
 /** A number as one of these patterns finds it; null: it is none. */
@@ -66,7 +68,12 @@ export const spelledRight = (said: string): string =>
           ) ?? word);
     })
     .replace(/\b(?:2mor\p{L}+|tmrw?|tmw|tomoz)\b/giu, 'tomorrow')
-    .replace(/(?<=\d)\s?@\s?(?=\d)/g, ' at ')
+    .replace(/(?<=\d|^|[\s,;])\s?@\s?(?=\d)/g, ' at ')
+    // a dash between two things, and no range
+    .replace(
+      /(?<!\d)\s[-–—]\s|\s[-–—]\s(?!\d)|(?<=\b(?:for|of|feeds?|are) \d{1,3})\s[-–—]\s(?=\d{1,2}(?::\d\d| ?[ap]m\b))|\s[-–—]\s(?=\d{1,2}(?:st|nd|rd|th)? (?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))/gi,
+      ', ',
+    )
     .replace(/\b(\d{1,3})x(?=\s+\p{L})/gu, '$1 ');
 
 /** Text whose read parts are blanked out, so that what is left keeps its place. */
