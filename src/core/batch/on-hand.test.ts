@@ -87,6 +87,15 @@ test.each([
   // what they weigh mashed is what there is
   ['4 brown bananas, mashed 400 g', 'banana 400'],
   ['two soft apples and a pear', 'apple 364, pear 178'],
+  // whatever parts them, and whatever says that they are there
+  ...[', ', '; ', ' + ', ' / ', ' - ', ' & ', ' • ', '. ', ' and ', ' und ', ' et ', ' y '].map((sign) => [
+    ['2 bananas', '5 eggs', '700 ml buttermilk'].join(sign),
+    'banana 236, egg-large 250, buttermilk 725',
+  ]),
+  ...['There are ', 'I have ', 'We’ve still got ', 'left: ', 'Ich habe noch ', 'J’ai ', 'Quedan '].map((there) => [
+    `${there}5 eggs, 200 g ricotta`,
+    'egg-large 250, ricotta 200',
+  ]),
 ])('%s', (said, is) => {
   const { things, open } = readOnHand(said, FRESH_KITCHEN);
   expect(things.map((t) => `${t.ingredient.id} ${Math.round(t.grams)}`).join(', ')).toBe(is);

@@ -33,10 +33,14 @@ const MOST_ON_HAND = 40;
 
 /** What is said of why it has to go, and names nothing: "the last of", "going off tomorrow", "left over". */
 const WHY_IT_GOES =
-  /^(?:(?:about|some|the|my|all|just|only|a (?:few|little|bit of)|(?:the )?(?:last|rest|remains|remainder)(?: bit)? of(?: the)?|left[- ]?over|remaining)\s+)+(?=(?:left[- ]?over\s+)?\p{L}{3,})|\s*[(,]?\s*(?:that (?:is|are|needs?|has|have)\s+)?(?:going (?:off|soft|sour)|left(?:[- ]?over)?|needs? (?:using|to go|eating)|to (?:be used|use) up|about to (?:turn|go)|past its (?:date|best)|near(?:ing)? its date|from (?:yesterday|last night))\b(?: (?:up|tomorrow|today|soon))?\)?$/giu;
-/** Between two things; "a cup and a half" is one. */
-const BETWEEN =
-  /[\n;]|,(?!\d)|(?!\band (?:an? )?(?:half|quarter|third)\b)\band\b(?=\s+(?:\d|an?\b|one|two|three|four|five|six|seven|eight|nine|ten|half|some\b|plenty\b))/i;
+  /^(?:there(?:[’']s| is| are)|(?:we|i)(?:[’']ve)?(?: still)? (?:got|have)|left|in the fridge|ich habe|wir haben|j[’']ai|il (?:y a|reste)|hay|tengo|quedan?)(?: noch| encore| todavía)?:?\s+|^(?:(?:about|some|the|my|all|just|only|a (?:few|little|bit of)|(?:the )?(?:last|rest|remains|remainder)(?: bit)? of(?: the)?|left[- ]?over|remaining)\s+)+(?=(?:left[- ]?over\s+)?\p{L}{3,})|\s*[(,]?\s*(?:that (?:is|are|needs?|has|have)\s+)?(?:going (?:off|soft|sour)|left(?:[- ]?over)?|needs? (?:using|to go|eating)|to (?:be used|use) up|about to (?:turn|go)|past its (?:date|best)|near(?:ing)? its date|from (?:yesterday|last night))\b(?: (?:up|tomorrow|today|soon))?\)?$/giu;
+/** How much of the next thing begins. */
+const SO_MUCH = String.raw`(?:[\d½¼¾⅓⅔]|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|half|some|plenty|eine?n?|zwei|drei|une?|deux|trois|una?|dos|tres)\b)`;
+/** Between two things; "a cup and a half" and "1/2 cup" are one. */
+const BETWEEN = new RegExp(
+  String.raw`[\n;]|,(?!\d)|(?!\band (?:an? )?(?:half|quarter|third)\b)\b(?:and|und|et|y)\b(?=\s+${SO_MUCH})|\s[+&/•·|–-]\s(?=${SO_MUCH})|(?<=\p{L}{3})\.\s+(?=${SO_MUCH})`,
+  'iu',
+);
 
 /** "No butter": nothing of it is there. */
 const NONE = /^(?:no|not any|out of|never any)\s+\p{L}+(?:\s\p{L}+)?$/iu;
