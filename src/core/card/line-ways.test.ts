@@ -8,6 +8,7 @@ import { FRESH_CONVENTIONS } from '../pantry/conventions';
 import { PANTRY } from '../pantry/pantry';
 import { OTHER_NAMES } from '../pantry/tables/other-names';
 import { thirdOf } from '../testing/share';
+import { stripBullet } from './bullet';
 import { readCard } from './card';
 import { readLine } from './line';
 import type { CardLine } from './rows';
@@ -69,7 +70,11 @@ test.each(LISTS)('each thing in each amount is its line, however it is written: 
         const form = list.forms[(FORMS_EACH * (k + n) + f) % list.forms.length] ?? '';
         const row = written(form, amount, thing, list.language === 'french');
         const line = linesWith(row, list.language)[1];
-        const isRead = line?.ingredient?.id === id && Math.abs((line.grams ?? 0) - grams) <= NEAR * grams + 0.01;
+        // and so it is on the Bench, which keeps the thing and reads the row by itself
+        const alone = readLine(stripBullet(line?.text ?? ''), FRESH_CONVENTIONS, { ingredientId: id });
+        const isRead = [line, alone].every(
+          (l) => l?.ingredient?.id === id && Math.abs((l.grams ?? 0) - grams) <= NEAR * grams + 0.01,
+        );
         return isRead ? '' : `${row} → ${line?.ingredient?.id ?? 'nothing'} ${line?.grams ?? ''}`;
       }).filter((x) => x !== '');
     }),

@@ -179,7 +179,7 @@ const ONE_EGG = /^\s*(?:(?:extra|whole|large|more)\s+)?(?:eggs?|yolks?|whites?)\
 const SPELLED_BEHIND =
   /^(?:ein(?:e[nr]?)?|halbe[rs]?|zwei|drei|vier|une?|demi|deux|trois|quatre|una?|medi[oa]|dos|tres|cuatro)$/i;
 const isSpelledBehind = (t: Token, r: Reader): boolean => {
-  if (r.amounts.length > 0 || r.asking.languages === null || !SPELLED_BEHIND.test(t.text)) return false;
+  if (r.amounts.length > 0 || !SPELLED_BEHIND.test(t.text)) return false;
   const a = readAny(r.text.slice(t.start));
   return a !== null && unitOf(a.amount) !== null;
 };
