@@ -72,3 +72,84 @@ test.each([
   ['1 cup + 2 tbsp + 1 tsp flour', 'flour-all-purpose 143.2'],
   ['2 - 3 eggs', 'egg-large 125'],
 ])('what parts no list: %s', (row, meant) => expect(linesOf(`Pancakes\n${row}\n\nMix and fry.`)).toBe(meant));
+
+/** An amount that is said again, ◦ the weight, ◇ by measures, △ the thing. */
+const SAID_AGAIN: Readonly<Record<string, readonly string[]>> = {
+  english: [
+    '◦ (◇) △',
+    '◇ (◦) △',
+    '◦ / ◇ △',
+    '◦ △ (◇)',
+    '◇ △ (◦)',
+    '◇ △, ◦',
+    '◦ or ◇ △',
+    '◇ = ◦ △',
+    '△ ◦ (◇)',
+    '△ (◇, ◦)',
+    '◇ △ (about ◦)',
+    '◇ △ - ◦',
+  ],
+  german: [
+    '◦ (◇) △',
+    '◇ (◦) △',
+    '◦ △ (◇)',
+    '◇ △ (ca. ◦)',
+    '◦ oder ◇ △',
+    '△ ◦ (◇)',
+    '◇ △ = ◦',
+    '◇ △, etwa ◦',
+    '◇ △ (entspricht ◦)',
+  ],
+  french: [
+    '◦ (◇) de △',
+    '◇ (◦) de △',
+    '◦ de △ (◇)',
+    '◇ de △ (env. ◦)',
+    '◦ ou ◇ de △',
+    '△ : ◇ (◦)',
+    '◇ de △ = ◦',
+    '◇ de △, soit ◦',
+  ],
+  spanish: [
+    '◦ (◇) de △',
+    '◇ (◦) de △',
+    '◦ de △ (◇)',
+    '◇ de △ (aprox. ◦)',
+    '◦ o ◇ de △',
+    '△: ◇ (◦)',
+    '◇ de △ = ◦',
+    '◇ de △, unos ◦',
+  ],
+};
+const MEASURED: Readonly<
+  Record<string, readonly (readonly [weight: string, measures: string, thing: string, is: string])[]>
+> = {
+  english: [
+    ['250 g', '2 cups', 'flour', 'flour-all-purpose 250'],
+    ['50 g', '1/4 cup', 'sugar', 'sugar-granulated 50'],
+  ],
+  german: [
+    ['250 g', '2 Tassen', 'Mehl', 'flour-all-purpose 250'],
+    ['50 g', '4 EL', 'Zucker', 'sugar-granulated 50'],
+  ],
+  french: [
+    ['250 g', '2 tasses', 'farine', 'flour-all-purpose 250'],
+    ['50 g', '4 c. à s.', 'sucre', 'sugar-granulated 50'],
+  ],
+  spanish: [
+    ['250 g', '2 tazas', 'harina', 'flour-all-purpose 250'],
+    ['50 g', '4 cucharadas', 'azúcar', 'sugar-granulated 50'],
+  ],
+};
+
+test.each(Object.entries(SAID_AGAIN))('an amount that is said again counts once: %s', (language, forms) => {
+  const [title, [, eggs = ''] = [], method] = LISTS[language] ?? ['', [], ''];
+  const wrong = forms.flatMap((form) =>
+    (MEASURED[language] ?? []).flatMap(([weight, measures, thing, is]) => {
+      const row = form.replace('◦', weight).replace('◇', measures).replace('△', thing);
+      const lines = linesOf(`${title}\n\n${eggs}\n${row}\n\n${method}`);
+      return lines === `egg-large 100, ${is}` ? [] : [`${row} → ${lines}`];
+    }),
+  );
+  expect(wrong).toEqual([]);
+});

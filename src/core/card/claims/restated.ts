@@ -38,10 +38,10 @@ const PER_HEAD =
   /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,;()[\]:–—-]*(?:or|=|soit|entspricht|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;()[\]:–—-]*(?:or|oder|ou|o|bzw\.?|=|soit|entspricht|équivaut à|equivalen? a|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
 
 const CONNECTS =
-  /^(?:or|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
+  /^(?:or|oder|ou|o|bzw|equivale|equivalen|equivaut|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;
 
 const JOINED = new RegExp(
   String.raw`(?:^|[\s,(])(plus|\+|and|&|und|et|y|sowie|minus|less|−|with|but for|${PUT_INTO})\s*(?:an?\s+(?:extra|additional|further)\s+|another\s+|about\s+)?$`,
@@ -174,7 +174,8 @@ function standsAlone({ r, to, prev, cur, total }: Follows): boolean {
 }
 
 const IS_BRACKET = /[([]\s*(?:[^)\]]*)$/;
-const SAYS_SAME = /[=/|≈~]|\bor\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i;
+const SAYS_SAME =
+  /[=/|≈~]|\b(?:or|oder|ou|o)\b|\bthat\b|\bi\.?e\b|\babout\b|\bequi|\bwhich\b|\bapprox|\broughly\b|\bweigh/i;
 
 /** Things that are counted as well as weighed. */
 const COUNTED = /\b(?:eggs?|yolks?|whites?|bananas?|apples?|pears?|lemons?|oranges?)\b/i;
