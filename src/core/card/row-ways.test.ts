@@ -71,6 +71,9 @@ test.each([
   ['250 g / 2 cups / 9 oz flour', 'flour-all-purpose 250'],
   ['1 cup + 2 tbsp + 1 tsp flour', 'flour-all-purpose 143.2'],
   ['2 - 3 eggs', 'egg-large 125'],
+  // what goes on top by its name, with nothing but an amount behind it, heads no list
+  ['sour cream: one cup\n300 ml milk', 'sour-cream 230, milk-whole 309.4'],
+  ['sour cream - about 1 cup\n300 ml milk', 'sour-cream 230, milk-whole 309.4'],
 ])('what parts no list: %s', (row, meant) => expect(linesOf(`Pancakes\n${row}\n\nMix and fry.`)).toBe(meant));
 
 /** An amount that is said again, ◦ the weight, ◇ by measures, △ the thing. */

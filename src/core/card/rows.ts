@@ -57,9 +57,13 @@ const A_LENGTH_OF =
 const IS_STATE =
   /^(?:warm|cool|dry)\s+(?!(?:the|it|them|an?|up|through|your|to|in|for|on|until|till|gently|slowly|over|and|together|well|thoroughly)\b)[^.!]*$/i;
 
+const THING_AND_AMOUNT =
+  /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-])?\s+((?:(?:about|around|roughly|environ|env\.|ca\.?|etwa|unos|unas|aprox\.)\s+)?[\d½¼¾⅓⅔⅛].*)$/iu;
+const SPELLED_BEHIND =
+  /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-]|\t)\s*((?:an?|one|two|three|four|half|quarter|third)\b.*)$/iu;
 /** "Active dry yeast: 7 g", "date syrup - 1 tbsp (20 g)": a thing of the pantry, and behind it nothing but an amount. */
 export function isThingAndAmount(row: string, house: KitchenConventions): boolean {
-  const [, name = '', amount = ''] = /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-])?\s+([\d½¼¾⅓⅔⅛].*)$/u.exec(row) ?? [];
+  const [, name = '', amount = ''] = THING_AND_AMOUNT.exec(row) ?? SPELLED_BEHIND.exec(row) ?? [];
   const bare = amount.replace(/\s*\([^()]*\)\s*$|[.,;]$/, '').trim();
   return bare !== '' && readAmount(bare)?.length === bare.length && lookUp(name, house).kind !== 'unknown';
 }
