@@ -12,6 +12,7 @@ import {
   CAKES,
   COUNT,
   isOfAll,
+  LEADS_COUNT,
   LOW_OF_RANGE,
   NUMBER,
   numberOf,
@@ -346,7 +347,7 @@ const TIMES = new RegExp(
   'i',
 );
 const FOR_SO_MANY = new RegExp(
-  String.raw`\b(?:for|feed(?:s|ing)?|we are|we[’']re|we will be|we[’']ll be|there (?:are|will be)|there[’']ll be)\s+(?:about\s+|around\s+|the\s+)?(${COUNT})\b(?!\s*(?:%|cm|g\b|ml|pieces?|${CAKE}|[:.]\d|am\b|pm\b))`,
+  String.raw`\b(?:for|${LEADS_COUNT}|we will be|we[’']ll be|there (?:are|will be)|there[’']ll be)\s+(?:about\s+|around\s+|the\s+)?(${COUNT})\b(?!\s*(?:%|cm|g\b|ml|pieces?|${CAKE}|[:.]\d|am\b|pm\b))`,
   'i',
 );
 /** A number that nothing else took. */
@@ -355,7 +356,7 @@ const LOOSE = new RegExp(
   'gi',
 );
 const MADE = new RegExp(
-  String.raw`(?:(?<!\b(?:of|feeds?|feeding|we are|we[’']re|breakfast for)\s)\b(${NUMBER})\s+)?\b(${CAKE})\b`,
+  String.raw`(?:(?<!\b(?:of|${LEADS_COUNT}|breakfast for)\s)\b(${NUMBER})\s+)?\b(${CAKE})\b`,
   'i',
 );
 const kindOf = (word: string): KindId | null =>

@@ -4,7 +4,7 @@
  */
 import { casual, GB } from 'chrono-node/en';
 import { dayAfter, timeIn, wordDay } from '../quantity/day';
-import { CAKE, COUNT, numberOf, PERSONS, Rest } from './words';
+import { CAKE, COUNT, LEADS_COUNT, numberOf, PERSONS, Rest } from './words';
 
 /** A day as yyyy-mm-dd and a time as hh:mm, each with what else the same words may mean; null: not said. */
 export interface When {
@@ -283,7 +283,7 @@ function dayWords(text: string): string {
 }
 
 const NO_DAY = new RegExp(
-  String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of|feeds?|we are|we[’']re)\s+${COUNT}(?![\d:]|\.\d|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,.;]|$)`,
+  String.raw`\b${COUNT}\s+(?:hours?|minutes?|mins?)\b|\b${COUNT}(?=\s+(?:\p{L}+\s+)?(?:${PERSONS})\b)|\b(?:for|of|${LEADS_COUNT})\s+${COUNT}(?![\d:]|\.\d|\s*(?:am|pm|st|nd|rd|th|(?:${MONTHS})\p{L}*)\b)(?=[\s,.;]|$)`,
   'giu',
 );
 /** Numbers right before a weekday that are no date of it. */

@@ -12,6 +12,8 @@ export const COUNT = `(?:${COUNTED})`;
 export const NUMBER = `(?:${COUNTED}|an?)`;
 /** "10 to", "10-": before the most of a range; the hyphen of "twenty-five" begins none. */
 export const LOW_OF_RANGE = String.raw`${COUNT}\s*(?:–|to|or)\s*|\d{1,4}\s*-\s*(?=\d)`;
+/** Before how many there are: "feed 20", "we are seven". */
+export const LEADS_COUNT = "feed(?:s|ing)?|we are|we[’']re";
 const DOZEN = 12;
 const SAID: Readonly<Record<string, number>> = { 'half a': 0.5, 'a couple': 2, hundred: 100, a: 1, an: 1 };
 /** A number as one of these patterns finds it; null: it is none. */

@@ -582,3 +582,12 @@ test('a step’s word for several sorts is asked, whatever else the list has tha
     things('Cakes\n200 g flour\n2 tsp baking powder\n300 ml milk\nWhisk the flour with 1 tsp powder. Bake.'),
   ).not.toContain('1 tsp powder');
 });
+
+test('a title may tell minutes; a rest above the list is the method’s', () => {
+  const read = (first: string) => {
+    const card = readCard(`${first}\n200 g flour\n2 eggs\n300 ml milk`, FRESH_CONVENTIONS);
+    return card.ok && [card.value.title, card.value.lines.length, notesOn(card.value)];
+  };
+  expect(read('My 5-minute pancakes')).toEqual(['My 5-minute pancakes', 3, '']);
+  expect(read('15 minute rest')).toEqual([null, 3, '15 minute rest']);
+});

@@ -59,17 +59,14 @@ const IS_STATE =
 
 const THING_AND_AMOUNT =
   /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-])?\s+((?:(?:about|around|roughly|environ|env\.|ca\.?|etwa|unos|unas|aprox\.)\s+)?[\d½¼¾⅓⅔⅛].*)$/iu;
-const SPELLED_BEHIND =
+const THING_AND_SPELLED =
   /^(\p{L}[^:\d½¼¾⅓⅔⅛]*?)(?:\s*:|\s+[–—-]|\t)\s*((?:an?|one|two|three|four|half|quarter|third)\b.*)$/iu;
 /** "Active dry yeast: 7 g", "date syrup - 1 tbsp (20 g)": a thing of the pantry, and behind it nothing but an amount. */
 export function isThingAndAmount(row: string, house: KitchenConventions): boolean {
-  const [, name = '', amount = ''] = THING_AND_AMOUNT.exec(row) ?? SPELLED_BEHIND.exec(row) ?? [];
+  const [, name = '', amount = ''] = THING_AND_AMOUNT.exec(row) ?? THING_AND_SPELLED.exec(row) ?? [];
   const bare = amount.replace(/\s*\([^()]*\)\s*$|[.,;]$/, '').trim();
   return bare !== '' && readAmount(bare)?.length === bare.length && lookUp(name, house).kind !== 'unknown';
 }
-
-/** "My 5-minute pancakes": what a dish is called. */
-const IN_MINUTES = /^(?:\p{L}[\p{L}’']* ){0,3}\d{1,2}[- ]minute (?:\p{L}+ ){0,3}\p{L}+$/iu;
 
 /** Whether a row tells what to do, and is no line of the list. */
 export function isMethod(said: string): boolean {
@@ -78,7 +75,7 @@ export function isMethod(said: string): boolean {
   const row = withoutShortPoints(said);
   const bare = /^[\d½¼¾⅓⅔⅛]/u.test(row) ? row : withoutLead(row);
   const t = bare !== row && readAmount(bare) ? bare : row;
-  const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t) && !IN_MINUTES.test(t);
+  const isTimed = CLOCK.test(t) && !A_LENGTH_OF.test(t);
   if (isTimed || /^\d{3}\s*[CF]\b/.test(t)) return true;
   // a short row that starts with a number and is no sentence
   if (/^[\d½¼¾⅓⅔⅛.]/u.test(t) && t.length < 60 && !/[.!?]/.test(t)) return false;

@@ -33,8 +33,9 @@ export function isDishOfThing(row: CardRow, line: Line, r: RowReading): boolean 
 const TITLE_WORDS = /^(?:\p{Lu}[\p{L}’'-]*|\p{Ll}[\p{L}’'-]*(?=,? ))(?:,? (?:&|[\p{L}’'-]+)){0,5}$/u;
 /** An amount among its words. */
 const MEASURES = new RegExp(`\\b(?:${COUNT_WORDS}|half|pinch|spoon|cup|a|an)\\b`, 'i');
-/** "3-ingredient pancakes": what a dish is called, by a number that measures nothing. */
-const BY_A_NUMBER = /^(?:\p{L}+ )?\d{1,2}[- ](?:ingredient|minute|zutaten|ingrédients?)\b.*\p{L}$/iu;
+/** "3-ingredient pancakes", "My 5-minute waffles": what a dish is called, by a number that measures nothing of it. */
+const BY_A_NUMBER =
+  /^(?:\p{L}+ )?\d{1,2}[- ](?:ingredient|minute|zutaten|ingrédients?)\b(?!.*\b(?:rest|chill|stand|soak|prep|cook|bake|total)\b).*\p{L}$/iu;
 export function isTitleOfTalk(row: CardRow, r: RowReading): boolean {
   if (!r.single && !r.started && r.title === null && BY_A_NUMBER.test(row.text)) return true;
   if (r.single || r.started || r.title !== null || !TITLE_WORDS.test(row.text) || DOING.has(firstWord(row.text)))

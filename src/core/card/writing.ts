@@ -183,6 +183,7 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
 
 /** A whole card as it is read. */
 export const cardAsRead = (written: string): string => unShouted(inOneWriting(written));
+
 /** Signs that part the things of a list in one row, where a comma would; one that stands tight has an amount behind it. */
 const PARTS_BY =
   /\s+(?:[/–—+&•·|>=;-]|[-=]>|\.{3}|…|then|dann|puis|luego)\s+|\t+|;\s+|(?<=\p{L}),(?=[\d½¼¾\p{L}])|(?<=\p{L}{3})\/(?=[\d½¼¾]+ ?\p{L}|\p{L}{3,}(?:[.,/]|$))/giu;
@@ -191,6 +192,7 @@ const SO_MUCH_OF = new RegExp(
   'iu',
 );
 const MUCH_ALONE = /^[\d½¼¾⅓⅔⅛][\d.,/\s½¼¾⅓⅔⅛]*(?:(?:k?g|[mcd]?l|oz|lbs?|cups?|tsp|tbsp|[ct]|[te]l)\.?)?$/iu;
+const PARTS_BY_ANY = new RegExp(`,\\s+|${PARTS_BY.source}`, 'iu');
 const LEAST_PARTED = 3;
 const MOST_PART_CHARS = 60;
 /** What a row calls its list: "Pancakes - 250 g flour ...". */
@@ -217,7 +219,7 @@ const isListOf = (things: readonly string[]): boolean => {
 /** "150 g flour / 2 eggs / 300 ml milk / salt": with commas, where most parts tell so much of a thing, and none says its amount again. */
 function listParted(row: string): string {
   const inside = IN_BRACKETS.exec(row);
-  if (inside && isListOf((inside[2] ?? '').split(new RegExp(`,\\s+|${PARTS_BY.source}`, 'iu'))))
+  if (inside && isListOf((inside[2] ?? '').split(PARTS_BY_ANY)))
     return listParted(`${inside[1]}: ${inside[2]}.${row.slice(inside[0].length)}`);
   const signs = [...row.matchAll(PARTS_BY)].map((m) => m[0].trim().toLowerCase());
   const sign = signs.find((x) => signs.filter((y) => y === x).length >= LEAST_PARTED - 1);

@@ -24,7 +24,7 @@ export const HARMLESS = list(
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
   leftover slightly stiffly softly quickly gently completely fully partly still again possibly
-  gute guter gutes bonne bonnes bon bons buen buena buenos buenas hochwertige hochwertiger hochwertiges echte echter echtes normale normaler normales normal ordinaire normales
+  gute guter gutes bonne bonnes bon bons buen buena buenos buenas hochwertige hochwertiger hochwertiges echte echter echtes normale normaler normales ordinaire
   neutrale neutrales neutraler neutralem suave ungesusst ungesusste ungesusster ungesusstes beau beaux belle belles fermier fermiers camperos campero ecologico ecologica ecologicos mehligkochend mehligkochende festkochende vorwiegend farineuse farineuses harinosa harinosas kohlensaurehaltig kohlensaurehaltiges stilles naturel naturelle nature
   petit petite petits petites pequeno pequena pequenos pequenas klein kleine kleiner kleines grosser grosses grande grandes mittelgross mittelgrosse mediano mediana
   sehr tres tre bien muy ganz molto maduro madura maduros maduras reif reife reifer reifes frais frai fraiche fraiches fraich fresco fresca frescos frescas frisch frische frischer frisches
@@ -109,10 +109,10 @@ const SHAPES: Readonly<Record<string, string>> = {
   quarters: 'quartiers gajos spalten',
   rings: 'ringen ringe',
 };
-/** By the word abroad, in lower case and without accents, the English one. */
 /** A German state as it stands alone: before a noun it is declined ("mit lauwarmer Milch", "den geraspelten Äpfeln"). */
 const DECLINED =
   /^(?:ge[a-z]+(?:t|en)|ver[a-z]+t|zer[a-z]+(?:t|en)|ein[a-z]+t|kalt|lauwarm|weich|warm|heiss|kochend|steif|fest|zimmerwarm|steifgeschlagen)$/;
+/** By the word abroad, in lower case and without accents, the English one. */
 const inEnglish = (table: Readonly<Record<string, string>>): ReadonlyMap<string, string> =>
   new Map(Object.entries(table).flatMap(([english, words]) =>
     words
