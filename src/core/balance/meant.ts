@@ -192,6 +192,7 @@ export const sayTake = ({ lines }: Pick<Slip, 'lines'>): string => {
 
 /** What would come of it: "all 6 findings are gone". */
 export function sayEnds({ ends, of, left }: Pick<Slip, 'ends' | 'of' | 'left'>): string {
+  if (ends === 0) return 'what is found is far less';
   if (left.length === 0) return of === 1 ? 'the finding is gone' : `all ${of} findings are gone`;
   return `${ends} of ${of} findings ${ends === 1 ? 'is' : 'are'} gone`;
 }

@@ -38,8 +38,8 @@ const METRIC = new Set(['g', 'kg', 'mg', 'ml', 'cl', 'dl', 'l']);
 /** One unit for another, in either direction. */
 const UNIT_SLIPS: readonly (readonly [a: string, b: string, cost: number])[] = [
   // both are written with a t, and are the commonest slip of all
-  ['tsp', 'tbsp', 1.8],
-  ['tsp-5ml', 'tbsp-15ml', 1.8],
+  ['tsp', 'tbsp', 1.6],
+  ['tsp-5ml', 'tbsp-15ml', 1.6],
   ['tbsp', 'cup', 3],
   ['tsp', 'cup', 3.2],
   // a letter
@@ -73,7 +73,7 @@ const NOUGHT_COST = { metric: 2.4, counted: 2.8, measured: 3.4 } as const;
 /** One line is copied from the doubled column, or left as it was when the others were halved. */
 const DOUBLED_COST = 2.6;
 /** The whole number before a fraction is lost, or read where there is none. */
-const FRACTION_COST = 2.6;
+const FRACTION_COST = 2.1;
 const FRACTIONS = [0.25, 1 / 3, 0.5, 2 / 3, 0.75];
 
 /** What is written for another thing, by ids; the name is what is written instead. */
@@ -119,10 +119,19 @@ export const OMISSIONS: readonly Omission[] = [
 const SERVED = new Set<Category>(['sugar', 'syrup', 'fat', 'fruit-veg', 'dairy', 'topping']);
 /** At the end of a list, where what is served with it stands, and elsewhere. */
 const SERVED_COST = { last: 1.8, between: 3.4 } as const;
+/** Nobody serves more of it with a batter, as a share of the batter's own weight. */
+export const MOST_SERVED: Partial<Readonly<Record<Category, number>>> = { fat: 0.15, sugar: 0.4, syrup: 0.6 };
 
 const LOWEST = 0.02;
 /** No kitchen measures more of one thing in one measure. */
 const MOST_IN: Readonly<Record<string, number>> = { tsp: 24, tbsp: 24, cup: 60 };
+
+/** A part of a spoon that no drawer holds is written by a slip sooner than meant: half a tablespoon is 1 1/2 teaspoons. */
+const ODDLY_MEASURED = 1;
+/** What is pinched and spooned, and never poured from a cup. */
+const SPOONED = new Set<Category>(['leavening', 'salt', 'flavour']);
+const isOdd = ({ category }: Ingredient, value: Fraction, unit: string): boolean =>
+  (unit.startsWith('tbsp') && value.compare(1) < 0) || (unit === 'cup' && SPOONED.has(category));
 
 /** A number as it is written: three tenths of a kilogram are 300 g. */
 function tidy(value: Fraction, unit: string | null): Rereading['term'] {
@@ -193,8 +202,14 @@ export function rereadingsOf(
     ['halved', DOUBLED_COST, low.mul(2), unit],
     ...(unit === null ? [] : [...unitsMeant(low, unit), ...fractionsMeant(low, unit)]),
   ];
+  const odd = unit !== null && isOdd(ingredient, low, unit) ? ODDLY_MEASURED : 0;
   return [
-    ...amounts.filter(isMeasurable).map(([as, cost, value, to]) => ({ as, cost, term: tidy(value, to), name: null })),
+    ...amounts.filter(isMeasurable).map(([as, cost, value, to]) => ({
+      as,
+      cost: cost - (to !== null && isOdd(ingredient, value, to) ? 0 : odd),
+      term: tidy(value, to),
+      name: null,
+    })),
     ...fillsMeant(ingredient, unit),
     ...(SERVED.has(ingredient.category)
       ? [

@@ -114,6 +114,47 @@ test('what stands last on a list may be for the table; between others it is soon
   ]);
 });
 
+test('nobody serves more butter than a batter of its weight takes: six cups are six tablespoons', () => {
+  const card: Card = {
+    kind: 'griddle',
+    school: 'even',
+    lines:
+      '3 cups flour; 1 tbsp sugar; 2 tbsp baking powder; 1 tsp salt; 2 1/2 cups milk; 3 eggs; 6 cups butter, melted'.split(
+        '; ',
+      ),
+  };
+  expect(said(search(card))).toContain('7 6 tablespoons butter, melted: cup for tablespoon');
+  expect(said(search(card)).filter((x) => x.includes('to serve'))).toEqual([]);
+});
+
+test('half a tablespoon of salt is half a teaspoon sooner than a tablespoon is a teaspoon', () => {
+  const salted = (salt: string): Card => ({
+    kind: 'griddle',
+    school: 'even',
+    lines:
+      `2 cups flour; 2 tbsp sugar; 1 tbsp baking powder; ${salt} salt; 1 3/4 cups milk; 2 eggs; 3 tbsp butter, melted`.split(
+        '; ',
+      ),
+  });
+  expect(said(search(salted('1/2 tbsp')))[0]).toBe('4 1/2 teaspoon salt: tablespoon for teaspoon');
+  expect(said(search(salted('1 1/2 tsp')))).toEqual([]);
+  const cost = (text: string) =>
+    rereadingsOf(readLine(text, FRESH_CONVENTIONS)).find((r) => r.as === 'tablespoon for teaspoon')?.cost;
+  expect(cost('1/2 tbsp salt')).toBeLessThan(cost('1 tbsp salt') ?? 0);
+});
+
+test('ten times the salt is found though what is meant is well salted too, and is said so', () => {
+  const card: Card = {
+    kind: 'crepe',
+    school: 'buckwheat',
+    lines: ['200 g buckwheat flour', '470 g water', '100 g salt', '1 egg'],
+  };
+  const [s] = search(card);
+  expect(said(s ? [s] : [])).toEqual(['3 10 g salt: a nought too many']);
+  expect(s?.ends).toEqual([]);
+  expect(s?.left.map((f) => f.code)).toEqual(['salt-high']);
+});
+
 test('what nobody has weighed wrong: a calm card, a card of notes, an unread line', () => {
   expect(search(cakes('300 g flour', '520 g milk'))).toEqual([]);
   expect(search(cakes('300 g flour', '470 g milk', '9 g salt'))).toEqual([]);

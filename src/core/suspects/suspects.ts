@@ -11,7 +11,7 @@ import type { KindId } from '../formula/kinds';
 import { type Circumstances, type Numbers, numbersOf } from '../numbers';
 import type { KitchenConventions } from '../pantry/conventions';
 import { writeAmount } from '../quantity/amount';
-import { OMISSIONS, type Omission, type Rereading, rereadingsOf } from './slips';
+import { MOST_SERVED, OMISSIONS, type Omission, type Rereading, rereadingsOf } from './slips';
 import { troubleOf } from './trouble';
 
 export type SuspectLine = Line &
@@ -64,6 +64,8 @@ const EQUAL = 0.8;
 /** So much trouble is looked into though all that is found is notes. */
 const LOUD = 8;
 const MOST_NAMED = 3;
+/** A gain by which the whole is calmer beyond doubt, whatever is found of what stays. */
+const FAR_LESS = 4;
 /** What may be left of the trouble, as a share of it, and in itself. */
 const LEFT_SHARE = 0.35;
 const LEFT_CALM = 1.6;
@@ -153,7 +155,9 @@ export function suspectsIn<L extends SuspectLine>(q: SuspectsOf<L>): readonly Su
     const tried = rereadingsOf(line, at === last).flatMap((r) => {
       const now = readAgain(line, r, q);
       if (!now || now.grams === null || now.text === line.text) return [];
-      if (now.grams > MOST_OF_ALL * (stands.tally.massG - (line.grams ?? 0) + now.grams)) return [];
+      const rest = stands.tally.massG - (line.grams ?? 0);
+      if (r.served && now.grams > rest * ((now.ingredient && MOST_SERVED[now.ingredient.category]) ?? 1)) return [];
+      if (now.grams > MOST_OF_ALL * (rest + now.grams)) return [];
       return [single(at, r.as, now, r.cost)];
     });
     // of the ways to read one line the best, and what is as good
@@ -182,9 +186,10 @@ export function suspectsIn<L extends SuspectLine>(q: SuspectsOf<L>): readonly Su
     const left = found(t.lines, t.numbers);
     const stay = new Set(left.map((f) => f.code));
     const ends = standing.filter((f) => !stay.has(f.code));
-    // what stops the hand more than before is no explanation
-    if (ends.length === 0 || left.some((f) => f.severity === 'stop' && !standing.some((s) => s.code === f.code)))
-      return [];
+    // what ends nothing, or stops the hand more than before, explains only where far less of all is left
+    const stops = left.some((f) => f.severity === 'stop' && !standing.some((s) => s.code === f.code));
+    const farLess = gain(t) >= FAR_LESS && !t.changed.has(null);
+    if ((ends.length === 0 || stops) && !farLess) return [];
     return [{ rereads: t.rereads, ends, left, weight: Math.exp(gain(t)) / all }];
   });
 }

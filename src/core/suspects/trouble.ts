@@ -21,10 +21,10 @@ interface Spread {
 }
 const SPREAD: Readonly<Record<Exclude<Rail, 'water'>, Spread>> = {
   egg: { above: 0.3, below: 0.5, none: 10 },
-  fat: { above: 0.32, below: 0.6, none: 5 },
+  fat: { above: 0.21, below: 0.6, none: 5 },
   sugar: { above: 0.22, below: 0.8, none: 5 },
-  salt: { above: 0.24, below: 1, none: 0.5 },
-  lift: { above: 0.2, below: 0.22, none: 0.4 },
+  salt: { above: 0.13, below: 1, none: 0.5 },
+  lift: { above: 0.17, below: 0.22, none: 0.4 },
 };
 /** Water reaches as far beyond its zone as the zone itself is wide: this share of its logarithm. */
 const WATER_SPREAD = 0.26;
