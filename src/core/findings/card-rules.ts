@@ -4,12 +4,14 @@
  */
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
+import { type Clause, clausesOf } from '../card/told/clause';
+import { HOT_SURFACE } from '../card/told/words';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
 import { type Ingredient, kitchenName } from '../pantry/ingredient';
 import { isNamedIn, nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
-import { type Evidence, keysOf, quoted, type Rule } from './finding';
+import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule } from './finding';
 
 const fractionDoubtful: Rule = (e) => {
   const doubted = e.lines.filter((l) => l.findings?.some((f) => f.code === 'fraction-doubtful'));
@@ -119,18 +121,26 @@ const yieldRule: Rule = (e) => {
 const ALL_OF =
   /\b(?:all|everything|every|dry|wet|rest|remaining|other)\b[^.]{0,24}\b(?:ingredients?|things?|mix(?:ture)?|team|bowl)\b|\b(?:everything|all together|dry into|wet into|into (?:the )?(?:dry|wet)|(?:all|rest|half) of (?:it|them)|it all|them all|the lot|everything)\b|\b(?:the )?(?:dry|wet)\b(?=\s*(?:[.;,]|and\b|together|well|$))|(?<!\p{L})(?:alles|alle (?:\p{L}+ )?zutaten|(?:die|den) (?:übrigen?|restlichen?|trockenen|flüssigen)|tous les|tout|le reste|les ingrédients|todos?|los (?:demás )?ingredientes|el resto)(?!\p{L})/iu;
 
+/** The words by which a line names its thing, of all that a method may call it. */
+const namedOn = (l: EvidenceLine): ReadonlySet<string> =>
+  wordsOf((l.words ?? []).flatMap((w) => (w.as === 'ingredient' ? [w.text] : [])).join(' '));
+/** A line whose amount is in words: such cards are told by mouth, and what is told once is no list. */
+const isSpoken = (l: EvidenceLine): boolean => l.text !== undefined && !/[\p{N}]/u.test(l.text);
+/** A method that leaves out more of the lines than this says them in other words: "fold into the yolk mixture". */
+const MOST_FORGOTTEN = 1 / 4;
+
 const listedNeverUsed: Rule = (e) => {
   const method = methodOf(e.cardNotes);
-  if (!method || ALL_OF.test(method)) return null;
+  const batter = e.lines.filter((l) => l.use === 'batter' && l.parts.length > 0);
+  if (!method || ALL_OF.test(method) || batter.filter(isSpoken).length > batter.length / 2) return null;
   const words = wordsOf(method);
-  const unused = e.lines.filter(
+  const unused = batter.filter(
     (l) =>
-      l.use === 'batter' &&
-      l.parts.length > 0 &&
+      !(l.text && method.includes(l.text)) &&
+      ![...namedOn(l)].some((w) => words.has(w)) &&
       l.parts.every((p) => ![...nounsOf(p.ingredient)].some((n) => words.has(n)) && !isNamedIn(method, p.ingredient)),
   );
-  // a method that names next to nothing is a remark, not a method
-  if (unused.length === 0 || unused.length > e.lines.length / 2) return null;
+  if (unused.length === 0 || unused.length > Math.max(1, MOST_FORGOTTEN * batter.length)) return null;
   return {
     code: 'listed-never-used',
     severity: 'note',
@@ -141,28 +151,54 @@ const listedNeverUsed: Rule = (e) => {
 };
 
 /** Named in methods without being an ingredient of the batter: for the pan, the test, the table. */
-const BESIDE = new Set(['water', 'oil', 'butter', 'syrup', 'fruit', 'cake', 'cream', 'batter', 'lard']);
+const BESIDE = new Set([
+  'water',
+  'oil',
+  'butter',
+  'syrup',
+  'fruit',
+  'cake',
+  'cream',
+  'batter',
+  'lard',
+  'bacon',
+  'coffee',
+]);
 
 /** A sentence of the table, not of the bowl. */
-const TABLE = /\b(?:serv(?:e|ed|ing)|table|on top|top(?:ped)? with|drizzle|garnish|dust(?:ed)? with|alongside)\b/i;
+const TABLE =
+  /\b(?:serv(?:e|ed|ing)|table|on top|top(?:ped)? with|drizzle|garnish|dust(?:ed)? with|alongside|eat|for the (?:syrup|sauce|topping|filling|glaze))\b/i;
+/** What puts a thing into a bowl, where the talk has come to the pan and may be of what goes with it. */
+const PUTS_IN =
+  /\b(?:add|whisk|stir|mix|beat|fold|blend|whizz|combine|sift|scald|soak|break)(?:s|ed|en|ing)?\b|\b(?:goes?|put|pour|drop) (?:\w+ ){0,3}in(?:to)?\b|\bin goe?s?\b/i;
+
+/** What is rubbed on a pan, and pressed from the thing that is named before it: "coconut oil", "bacon fat". */
+const PRESSED_FROM = /\b\p{L}+ (?=(?:oil|fat|grease|drippings?|rind)\b)/giu;
+/** "No sugar in mine", "till there is no dry flour". */
+const NONE_OF = /\bno (?:\p{L}+ )?\p{L}+/giu;
+/** Whites in the plural are an egg's. */
+const WHITES = /\bwhites\b/gi;
+
+/** The clauses that may tell of something in the batter. */
+function clausesOfBowl(method: string): readonly Clause[] {
+  const clauses = clausesOf(method).filter((c) => c.taken !== 'remark' && !TABLE.test(c.sentence));
+  const heated = clauses.findIndex((c) => HOT_SURFACE.test(c.sentence));
+  return clauses.filter((c, n) => !HOT_SURFACE.test(c.text) && (heated < 0 || n < heated || PUTS_IN.test(c.sentence)));
+}
 
 const usedNeverListed: Rule = (e) => {
-  const whole = methodOf(e.cardNotes);
-  if (!whole) return null;
-  const method = whole
-    .split(/[.;\n]/)
-    .filter((sentence) => !TABLE.test(sentence))
-    .join('\n');
+  const method = methodOf(e.cardNotes);
+  if (!method) return null;
   const things = e.lines.flatMap((l) => [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])]);
   const listed = new Set(things.flatMap((i) => [...nounsOf(i)]));
-  // what stands on a line that is not understood yet is listed all the same
-  const open = namesIn(
-    e.lines
-      .filter((l) => l.parts.length === 0)
-      .map((l) => l.text ?? '')
+  // what stands on a line is listed, whatever the line is understood as: "oat" of "oat milk"
+  const written = wordsOf(e.lines.map((l) => l.text ?? '').join('\n'));
+  const named = namesIn(
+    clausesOfBowl(method)
+      .map((c) => c.text.replace(PRESSED_FROM, '').replace(NONE_OF, '').replace(WHITES, 'eggs'))
       .join('\n'),
   );
-  const missing = [...namesIn(method)].filter((n) => !listed.has(n) && !open.has(n) && !BESIDE.has(n));
+  const missing = [...named].filter((n) => !listed.has(n) && !written.has(n) && !BESIDE.has(n));
   if (missing.length === 0) return null;
   return {
     code: 'used-never-listed',

@@ -36,6 +36,8 @@ export interface Finding {
 export interface EvidenceLine extends TallyLine {
   readonly key?: string;
   readonly text?: string;
+  /** What each of its words was understood as. */
+  readonly words?: readonly { readonly text: string; readonly as: string }[];
   readonly ingredient?: Ingredient | null;
   readonly strength?: number;
   /** All there is of it, g. */

@@ -123,7 +123,47 @@ test.each([
   ['sends lemon to the table', `${METHOD} Lemon and honey go to the table.`, []],
   ['speaks of fat, peel and herbs', `${METHOD} Wipe the fat off, peel a stalk of mint and sage over them.`, []],
   ['is only a remark', 'Good on Saturdays.', []],
+  ['rubs the pan with coconut oil and bacon', `${METHOD} A smear of coconut oil, or bacon fat, in the pan.`, []],
+  ['ends at the table', `${METHOD} Two minutes a side in a hot pan. Lemon and sugar. Eat with honey.`, []],
+  ['rests while the coffee brews', `${METHOD} Ten minutes while the coffee brews.`, []],
+  ['has no cinnamon, and says so', `${METHOD} I never add cinnamon, and there is no vanilla in these.`, []],
+  ['makes a syrup beside', `${METHOD} For the syrup, boil honey with cinnamon and stir.`, []],
+  ['adds honey when the pan is hot', `${METHOD} Heat the griddle. Stir the honey in.`, ['used-never-listed:look']],
+  [
+    'names a thing without a verb',
+    'Flour, milk and cinnamon together. Whisk it all, ten minutes.',
+    ['used-never-listed:look'],
+  ],
+  // half of the list is in "the dry" and "the mixture": a way to say it, and nothing forgotten
+  ['says half of it in other words', 'Whisk milk and eggs. Sift the dry stuff over, fold to a loose mixture.', []],
 ])('a method that %s', (_name, cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
+
+test('a thing is named in a method by the words of its line, whatever else it is called', () => {
+  const f = of(['150 g wholemeal spelt', '1 tsp bp', '2 tbsp beef dripping', '3 g salt', '200 ml oat milk', '2 eggs'], {
+    cardNotes:
+      'Sift the spelt with the bp and the salt. Whisk in the oat milk and the eggs, and the dripping, smoking hot, last.',
+  });
+  expect(found(f).filter((x) => /listed/.test(x))).toEqual([]);
+});
+
+test('whites that are whipped want an egg on the list', () =>
+  expect(
+    message(
+      of(['200 g flour', '280 g milk', '20 g sugar'], {
+        cardNotes: 'Flour, milk and sugar are whisked. Whip the whites stiff and fold them through.',
+      }),
+      'used-never-listed',
+    ),
+  ).toContain('egg'));
+
+test('a card told by mouth has no list that could be forgotten', () =>
+  expect(
+    found(
+      of(['two cups of flour', 'three eggs', 'a pint of milk', 'a pinch of salt', 'a spoon of sugar'], {
+        cardNotes: 'We make these on Sundays. The flour in a bowl, milk whisked in, and half an hour on the side.',
+      }),
+    ).filter((x) => /listed/.test(x)),
+  ).toEqual([]));
 
 test('what a method names, a claim and a remark are told apart', () => {
   expect([...namesIn('Fold the blueberries into the milk and two eggs.')].sort()).toEqual(['blueberry', 'egg', 'milk']);
