@@ -255,9 +255,24 @@ test.each([
   ['Palacsinta', 'crepe'],
   ['Plättar', 'small'],
   ['Pannkakor', 'crepe'],
+  ['Kleine Pfannkuchen', 'small'],
+  ['Soufflé-Pfannkuchen', 'foam'],
+  ['Little balls', 'ball'],
+  ['Little cakes', 'small'],
+  ['Oven-kept hotcakes for 30', 'griddle'],
 ] as const)('%s is of the kind %s', (title, kind) => {
   expect(guessKind(title, [], '', [])?.kind).toBe(kind);
 });
+
+test.each([
+  ['Haferpfannkuchen', 'griddle'],
+  ['Pandekager', 'griddle'],
+  ['Palatschinken', 'crepe'],
+] as const)('raised by powder, %s are of the kind %s', (title, kind) =>
+  expect(
+    guessKind(title, formulaLines(formulaOf('250 g flour\n300 ml milk\n2 eggs\n8 g baking powder')), '', [])?.kind,
+  ).toBe(kind),
+);
 
 test('whites that the method alone whips are whipped on their line, as far as it says; denied or another’s they are not', () => {
   const lines = 'Cakes\n2 cups flour\n1 tbsp baking powder\n1 cup milk\n2 eggs\n\n';

@@ -34,14 +34,21 @@ const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
     'griddle',
   ],
   [/\b(?:dutch bab(?:y|ies)|oven[- ]pancakes?|german pancakes?|puffed|baked pancakes?|sheet[- ]pan)\b/i, 'oven'],
+  [/(?<!\p{L})(?:kleine|mini)[ -]?(?:pfannkuchen|pannenkoek\p{L}*|tortitas)(?!\p{L})/iu, 'small'],
+  [/(?<!\p{L})souffl[eé]s?(?=[ -]\p{L}*(?:pfannkuchen|cr[eê]pes?))/iu, 'foam'],
   [/(?<!\p{L})(?:\p{L}*waffeln?|waffles?|gofres?|v[aå]ff?l(?:er|or)|gaufres?|wafels?)(?!\p{L})/iu, 'waffle'],
   [
     /(?<!\p{L})(?:cr[eê]pes?|creps|\p{L}*galettes?|crespelle|blintz(?:es)?|crepas|\p{L}*pfannkuchen|pannenkoeken|pannkakor|pandekager)(?!\p{L})/iu,
     'crepe',
   ],
   [/\b(?:souffl[eé]|clouds?|foam)/iu, 'foam'],
-  [/\b(?:silver dollars?|drop scones?|blinis?|pikelets?|mini|small|little|scotch pancakes?)\b/i, 'small'],
+  [
+    /\b(?:silver dollars?|drop scones?|blinis?|pikelets?|scotch pancakes?|(?:mini|small|little)\b(?!.*\bballs?\b))/i,
+    'small',
+  ],
 ];
+/** Thin where nothing raises it, thick where something does. */
+const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)$/i;
 const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [/\b(?:waffle[- ]?irons?|waffle maker|in the iron|the iron\b)/i, 'waffle', 4, 'the method bakes it in an iron'],
   [/\b(?:ball pan|hollows?|round[- ]pan|quarter turn|skewer)\b/i, 'ball', 4, 'the method turns it in a ball pan'],
@@ -72,6 +79,7 @@ const saidByMethod = (method: string, facts: readonly ToldFact[]): readonly (rea
 
 /** A method that whips whites. */
 const WHIPS = /\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i;
+const THICK = 'leavened, and thick enough for a griddle';
 /** Percent of flour: whites of fewer eggs make a leavened cake lighter, and are not what raises it. */
 const RAISED_BY_FOAM = 60;
 
@@ -112,7 +120,10 @@ export function guessKind(
   if (t.flourG > 0) {
     const water = (100 * t.waterG) / t.flourG;
     if (!leavened && water >= 220) add('crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`);
-    else if (leavened && water < 260) add('griddle', 1, 'leavened, and thick enough for a griddle');
+    else if (leavened && water < 260) {
+      const raised = says?.[1] === 'crepe' && THIN_OR_THICK.test(said);
+      add('griddle', raised ? 6 : 1, raised ? `the title says "${said}", and it is leavened` : THICK);
+    }
   }
   const best = KIND_IDS.flatMap((k) => {
     const s = score.get(k);

@@ -322,7 +322,7 @@ export function readZone(value: number, zone: Zone): ZoneReading {
 const WORDS: readonly (readonly [RegExp, KindId])[] = [
   [/\bwaffles?\b/i, 'waffle'],
   [/\bcr[eê]pes?\b/i, 'crepe'],
-  [/\b(?:oven|baked|puffed)\b/i, 'oven'],
+  [/\b(?:oven(?![- ]kept)|baked|puffed)\b/i, 'oven'],
   [/\b(?:balls?|round[- ]pan)\b/i, 'ball'],
   [/\b(?:souffl[eé]|clouds?|foam)\b/i, 'foam'],
   [/\b(?:small|mini|drop)\b/i, 'small'],
