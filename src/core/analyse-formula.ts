@@ -1,5 +1,6 @@
 /** A formula analysed in a house: its lines read, and what the Bench shows of them. */
 import { type Analysis, analyse } from './analyse';
+import { portionToldIn } from './card/told/told';
 import { type Finding, heard, SEVERITIES } from './findings/finding';
 import { atEnd, type EndId, type Formula, type FormulaLine, kitchenOf } from './formula/formula';
 import { kindById } from './formula/kinds';
@@ -27,6 +28,7 @@ export const circumstancesOf = (f: Formula, house: Kitchen): Circumstances => ({
   against: againstKind(kitchenOf(f, house).ways, f.kind),
   portionMl: f.portionMl,
   cardNotes: f.cardNotes,
+  toldPortionMl: portionToldIn(f.cardNotes, kitchenOf(f, house).conventions),
   altitudeM: kitchenOf(f, house).ways.altitudeM,
   scaleStepG: scalesOf(house.gear)[0]?.stepG,
   units: house.units,

@@ -91,29 +91,43 @@ const spiceHigh: Rule = (e) => {
 /** How far off a claim may be, as a share of what the bowl holds, before it is worth a word. */
 const CLAIM = [0.62, 1.6] as const;
 
+/** How many the card says, and how many the bowl pours of so much each, ml. */
+interface YieldOff {
+  readonly claimed: number;
+  readonly pieces: number;
+  readonly portionMl: number;
+}
+
 /**
- * What the card says it makes and what the bowl pours, where the two are far apart; null where they are not, or nobody
- * can tell.
+ * What the card says it makes and what the bowl pours, where the two are far apart by the portion that is poured and by
+ * the card's own; null where they are not, or nobody can tell.
  */
 export function yieldOff(
-  e: Pick<Evidence, 'cardNotes' | 'volume' | 'portionMl' | 'waits' | 'school' | 'kind' | 'tally'>,
-): { readonly claimed: number; readonly pieces: number } | null {
+  e: Pick<Evidence, 'cardNotes' | 'volume' | 'portionMl' | 'toldPortionMl' | 'waits' | 'school' | 'kind' | 'tally'>,
+): YieldOff | null {
   const claim = yieldClaim(e.cardNotes);
   if (!claim || !e.volume || !e.portionMl || e.waits.size > 0 || e.school?.portionMl === null || !e.kind) return null;
-  const { pieces } = piecesOf(pouredG(e.tally), e.volume.densityGPerMl, e.portionMl);
-  if (pieces < 1 || (claim.pieces >= CLAIM[0] * pieces && claim.pieces <= CLAIM[1] * pieces)) return null;
-  return { claimed: claim.pieces, pieces };
+  const { densityGPerMl } = e.volume;
+  const off = (portionMl: number): YieldOff | null => {
+    const { pieces } = piecesOf(pouredG(e.tally), densityGPerMl, portionMl);
+    const near = claim.pieces >= CLAIM[0] * pieces && claim.pieces <= CLAIM[1] * pieces;
+    return pieces < 1 || near ? null : { claimed: claim.pieces, pieces, portionMl };
+  };
+  const poured = off(e.portionMl);
+  const told = poured && e.toldPortionMl?.();
+  // by a ladle of the card's own nobody can tell
+  return told === 'open' ? null : told ? off(told) : poured;
 }
 
 const yieldRule: Rule = (e) => {
   const off = yieldOff(e);
-  if (!off || !e.volume || !e.portionMl) return null;
+  if (!off || !e.volume) return null;
   const each = (e.volume.volumeMl * 0.97) / off.claimed;
   return {
     code: 'yield-claim',
     severity: 'note',
     basis: 'model',
-    message: `The card says ${off.claimed}; this bowl pours ${off.pieces} of ${millilitres(e.portionMl)}. Its ${off.claimed} would be of ${millilitres(each)} each.`,
+    message: `The card says ${off.claimed}; this bowl pours ${off.pieces} of ${millilitres(off.portionMl)}. Its ${off.claimed} would be of ${millilitres(each)} each.`,
   };
 };
 

@@ -97,7 +97,17 @@ test.each([
   ['Makes 6', ['yield-claim:note']],
   ['Makes 40 small ones', ['yield-claim:note']],
   ['Serves 4', []],
+  // by its own spoon it is 52 of 15 ml
+  ['Makes 40. One tablespoon of batter for each.', []],
+  ['Makes 40. Pour 60 ml for each.', ['yield-claim:note']],
+  // by a ladle that nobody has measured no yield is wrong
+  ['Makes 40. A small ladle of batter for each.', []],
 ])('a card that says "%s"', (cardNotes, codes) => expect(found(of(GOOD, { cardNotes }))).toEqual(codes));
+
+test('where the card tells its own portion, the yield is held against that', () =>
+  expect(message(of(GOOD, { cardNotes: 'Makes 6. Pour 30 ml for each.' }), 'yield-claim')).toMatch(
+    /The card says 6; this bowl pours 26 of 30 ml. Its 6 would be of 131 ml each\./,
+  ));
 
 test('the yield is held against what the bowl pours, with the size its own number would be', () =>
   expect(message(of(GOOD, { cardNotes: 'Makes 6' }), 'yield-claim')).toMatch(

@@ -86,6 +86,7 @@ test.each([
   ['Small batch pancakes', '', 'griddle', 'the title says "pancakes"'],
   ['Small griddle cakes', '', 'small', 'the title says "Small"'],
   ['Sunday best', 'Pour into the hot waffle iron and close it.', 'waffle', 'the method bakes it in an iron'],
+  ['Brüsseler Art', 'Waffeleisen auf 200 Grad, 5 Minuten backen.', 'waffle', 'the method bakes it in an iron'],
   ['Sunday best', 'Swirl a ladle to a paper-thin layer.', 'crepe', 'the method swirls it thin'],
   ['Sunday best', 'Turn each ball a quarter turn in the ball pan.', 'ball', 'the method turns it in a ball pan'],
   ['Sunday best', 'Whip the egg whites to stiff peaks and fold them in.', 'foam', 'the whites are whipped'],

@@ -50,7 +50,12 @@ const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
 /** Thin where nothing raises it, thick where something does. */
 const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)$/i;
 const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
-  [/\b(?:waffle[- ]?irons?|waffle maker|in the iron|the iron\b)/i, 'waffle', 4, 'the method bakes it in an iron'],
+  [
+    /\b(?:waffle[- ]?irons?|waffle maker|in the iron|the iron\b)|(?<!\p{L})(?:waffeleisen|gaufrier|gofrera|wafelijzer|v[åa]ffeljärn)/iu,
+    'waffle',
+    4,
+    'the method bakes it in an iron',
+  ],
   [/\b(?:ball pan|hollows?|round[- ]pan|quarter turn|skewer)\b/i, 'ball', 4, 'the method turns it in a ball pan'],
   [/\b(?:swirl|tilt|paper[- ]thin|thin layer|very thin)\b/i, 'crepe', 3, 'the method swirls it thin'],
   [

@@ -22,6 +22,7 @@ import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { notesOn, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
+import { portionToldIn } from '@/core/card/told/told';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
@@ -206,7 +207,7 @@ function suspectsOf(body: z.infer<typeof analyseRequest>, w: Worked): z.infer<ty
     lines: w.written,
     kind: body.kind,
     school: body.school === undefined ? null : schoolId(body.school),
-    at: { cardNotes: w.notes },
+    at: { cardNotes: w.notes, toldPortionMl: portionToldIn(w.notes, w.house) },
     conventions: w.house,
     asLine: (l) => l,
   });
@@ -226,10 +227,13 @@ export async function analyseCall(
 ): Promise<CallAnswer<z.infer<typeof analyseResponse>>> {
   const worked = await linesOf(body);
   if (!worked.ok) return worked;
-  const { lines, notes } = worked.value;
+  const { lines, notes, house: h } = worked.value;
   const school = body.school === undefined ? null : schoolId(body.school);
   // what the method names and the list lacks is found too
-  const a = analyse(lines, body.kind ?? null, school, { cardNotes: notes });
+  const a = analyse(lines, body.kind ?? null, school, {
+    cardNotes: notes,
+    toldPortionMl: portionToldIn(notes, h),
+  });
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
     const path = body.text === undefined ? 'lines' : 'text';
     const findings = a.findings.map((f) => ({ ...f }));

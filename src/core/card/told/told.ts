@@ -349,3 +349,22 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
     });
   return asSaid(kept, clauses);
 }
+
+/** A portion as a card tells it: ml; open, where its words leave how much, or tell several. */
+export type ToldPortion = number | 'open';
+
+/**
+ * The portion that a card's notes tell, worked when it is first asked for.
+ * @returns what gives it; null where the notes tell none
+ */
+export function portionToldIn(notes: string, house: KitchenConventions): () => ToldPortion | null {
+  let known: ToldPortion | null | undefined;
+  return () => {
+    if (known !== undefined) return known;
+    const told = factsTold(notes, house).filter((f) => f.fact === 'portion' && f.taken !== 'remark');
+    const [one] = told;
+    const isOne = told.length === 1 && one?.unit === 'ml' && one.taken === 'told';
+    known = one === undefined ? null : isOne ? Number(one.value) : 'open';
+    return known;
+  };
+}
