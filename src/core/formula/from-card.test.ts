@@ -103,6 +103,17 @@ test.each([
   expect(guessKind(title, [], method, factsTold(method, FRESH_CONVENTIONS))).toMatchObject({ kind, why });
 });
 
+test.each([
+  ['Pour les gaufres : 300 g de farine, 3 œufs. Fouettez les blancs.', 'waffle'],
+  ["my nan's scotch pancakes, she'd take four ounces", 'small'],
+  ['Okay so for the crepes we need four eggs.', 'crepe'],
+  ['For the little ones: mash two bananas, and the griddle hot.', 'griddle'],
+  // further on it may be what it is like
+  ['Whisk it. It should pour like a crepe batter. Bubbles, flip.', 'griddle'],
+] as const)('a card without a title that begins “%s” is of the kind %s', (method, kind) => {
+  expect(guessKind('', [], method, [])?.kind).toBe(kind);
+});
+
 test('without a word the ratios speak; and where nothing speaks nothing is guessed', () => {
   const thin = formulaLines(formulaOf('250 g flour\n600 ml milk\n4 eggs'));
   expect(guessKind('', thin, '', [])).toMatchObject({

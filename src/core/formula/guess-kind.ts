@@ -47,6 +47,20 @@ const TITLE_WORDS: readonly (readonly [RegExp, KindId])[] = [
     'small',
   ],
 ];
+/** The words with which a card without a title begins: "Pour les gaufres :", "my nan's scotch pancakes, she'd take". */
+const OPENING = /^[^.:;,\n–—]{0,60}/;
+/** Said of the children, or of the batch, as well. */
+const SIZE_ALONE = /^(?:mini|small|little)$/i;
+/** The kind that a card without a title names at its beginning, and the word for it. */
+function saidAtFirst(method: string): readonly [said: string, kind: KindId] | null {
+  const opening = OPENING.exec(method.trim())?.[0] ?? '';
+  for (const [re, kind] of TITLE_WORDS) {
+    const said = re.exec(opening)?.[0];
+    if (said && !SIZE_ALONE.test(said)) return [said, kind];
+  }
+  return null;
+}
+
 /** Thin where nothing raises it, thick where something does. */
 const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)$/i;
 const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
@@ -106,9 +120,11 @@ export function guessKind(
   };
   // a small batch is no small cake
   const named = title.replace(/\b(?:small|mini|big|large)[- ](?:batch|recipe|family|crowd)\b/gi, ' ');
-  const says = TITLE_WORDS.find(([re]) => re.test(named));
-  const said = says ? (says[0].exec(named)?.[0] ?? '') : '';
-  if (says) add(says[1], 5, `the title says "${said}"`);
+  const titled = TITLE_WORDS.find(([re]) => re.test(named));
+  const began = title === '' ? saidAtFirst(method) : null;
+  const [said, says] = titled ? [titled[0].exec(named)?.[0] ?? '', titled[1]] : (began ?? ['', null]);
+  const where = titled ? 'the title says' : 'it begins with';
+  if (says) add(says, 5, `${where} "${said}"`);
   else {
     const kind = kindFromWords(named);
     if (kind) add(kind, 5, `the title says "${named.trim()}"`);
@@ -126,8 +142,8 @@ export function guessKind(
     const water = (100 * t.waterG) / t.flourG;
     if (!leavened && water >= 220) add('crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`);
     else if (leavened && water < 260) {
-      const raised = says?.[1] === 'crepe' && THIN_OR_THICK.test(said);
-      add('griddle', raised ? 6 : 1, raised ? `the title says "${said}", and it is leavened` : THICK);
+      const raised = says === 'crepe' && THIN_OR_THICK.test(said);
+      add('griddle', raised ? 6 : 1, raised ? `${where} "${said}", and it is leavened` : THICK);
     }
   }
   const best = KIND_IDS.flatMap((k) => {
