@@ -98,6 +98,7 @@ test.each([
   ],
   ['Kaiserschmarrn', 'Bei 180 Grad im Ofen 15 Minuten backen.', 'oven', 'the method bakes it whole in the oven'],
   ['Skillet one', 'Swirl the butter, pour. Oven at 220, 20 minutes.', 'oven', 'the method bakes it whole in the oven'],
+  ['Camp one', 'Into the hot pot, lid on, bake 35 minutes.', 'oven', 'the method bakes it whole in the oven'],
   ['Griddle cakes', '2 minutes, flip, 1 minute. Keep in a 90 C oven.', 'griddle', expect.any(String)],
 ] as const)('%s, %s: a %s', (title, method, kind, why) => {
   expect(guessKind(title, [], method, factsTold(method, FRESH_CONVENTIONS))).toMatchObject({ kind, why });

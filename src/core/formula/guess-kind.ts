@@ -84,10 +84,13 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
 
 /** It is baked in an oven for so long, and no side of it is told: stronger than a title of pancakes, or of no leavening. */
 const IN_THE_OVEN = 8;
+/** No iron and no griddle keeps a piece so long, minutes. */
+const LONG_BAKE_MIN = 15;
 const isBakedWhole = (facts: readonly ToldFact[]): boolean => {
   const is = (fact: ToldFact['fact'], of: string | null = null): boolean =>
     facts.some((f) => f.taken === 'told' && f.fact === fact && (of === null || f.of === of));
-  return is('bake') && is('heat', 'oven') && !is('firstSide');
+  const long = facts.some((f) => f.taken === 'told' && f.fact === 'bake' && Number(f.value) >= LONG_BAKE_MIN);
+  return ((is('bake') && is('heat', 'oven')) || long) && !is('firstSide');
 };
 
 /** What a method speaks for, how strongly, and why. */

@@ -136,6 +136,22 @@ test('how many at a time is of the pouring; the batter is strained behind the mi
   expect(act(ifLumpy, 'do')).toBeUndefined();
 });
 
+test('a second rest of the batter stands before the pouring, as long as it is told; one rest stands once', () => {
+  const twice = actsOf(
+    'Griddle cakes\n250 g flour\n7 g yeast\n400 ml milk\n2 eggs\n\nStir it all, let rise 1 hour. Stir down and rest 15 minutes more. Cook on a griddle at 190 C, 60 ml each.',
+  );
+  expect(act(twice, 'rest')).toMatchObject({ minutes: { all: 60, hands: 0 } });
+  expect(act(twice, 'do')).toMatchObject({
+    of: 'let the batter stand once more',
+    minutes: { all: 15, hands: 0 },
+    from: 'told',
+  });
+  const order = twice.map((a) => a.id);
+  expect(order.indexOf('do let the batter stand once more')).toBe(order.indexOf(act(twice, 'pour')?.id ?? '') - 1);
+  const once = actsOf('Cakes\n250 g flour\n2 tsp baking powder\n300 ml milk\n\nWhisk, rest 15 minutes. 60 ml each.');
+  expect(act(once, 'do')).toBeUndefined();
+});
+
 test('whites that the method alone whips are whipped and folded in, in every language', () => {
   const verbs = (card: string): readonly string[] => actsOf(card).map((a) => a.verb);
   for (const card of [
@@ -158,6 +174,10 @@ test('two heats of one thing: the second is what it is changed to; of two things
     'Oven one\n150 g flour\n240 ml milk\n4 eggs\n40 g butter for the pan\nHeat the oven to 220 C with the pan in it. Bake 10 minutes, then turn it down to 180 C for another 10.',
   );
   expect(act(oven, 'preheat')).toMatchObject({ heatC: [220, 220], thenC: 180 });
+  const alone = actsOf(
+    'Oven one\n150 g flour\n240 ml milk\n4 eggs\n40 g butter for the pan\nOven at 220 C, the pan in it. 15 minutes, and 5 more at 160 C in the oven.',
+  );
+  expect(act(alone, 'preheat')).toMatchObject({ heatC: [220, 220], thenC: 160 });
   expect(act(oven, 'bake')).toMatchObject({ minutes: { all: 20 } });
   const iron = actsOf(
     'Waffles\n300 g flour\n300 g milk\n2 eggs\n12 g baking powder\nIron at 200 C. Keep warm in the oven at 90 C.',

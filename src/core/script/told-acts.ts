@@ -3,7 +3,7 @@
  * "three minutes a side", "keep warm at 90". What it tells of an act that is not done here is no edit.
  */
 import type { FactId, ToldFact } from '../card/told/clause';
-import { type ActEdit, MOST_LOAD, ownActId } from '../formula/act-edits';
+import { type ActEdit, MOST_ACT_MIN, MOST_LOAD, ownActId } from '../formula/act-edits';
 import { minutesAndParts, temperature, type Units } from '../quantity/say';
 import type { ScriptAct, Verb } from './act';
 import { canTurnDown } from './making';
@@ -31,7 +31,11 @@ const HOLD = { act: 'hold piece', of: ['holding'] };
 /** Whether a fact may be one of an act's numbers. */
 export const tellsActs = (f: ToldFact): boolean =>
   f.taken === 'told' &&
-  (f.fact === 'dial' || f.fact === 'strain' || ROWS.some((r) => r.fact === f.fact) || HOLD.of.includes(f.of ?? ''));
+  (f.fact === 'dial' ||
+    f.fact === 'strain' ||
+    f.fact === 'rest' ||
+    ROWS.some((r) => r.fact === f.fact) ||
+    HOLD.of.includes(f.of ?? ''));
 
 /** Whether an act has another number than is told. */
 const differs = (a: ScriptAct, sets: Row['sets'], told: number): boolean =>
@@ -55,10 +59,10 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
         (of.length === 0 || of.includes(f.of ?? '')),
     );
   const hold = told('heat', HOLD.of);
-  /** "Turn it down to 170": a second heat of the same, told as a change. */
+  /** "Turn it down to 170", "five more at 325": a second heat of the same, told as a change. */
   const changed = (first: ToldFact): number | undefined => {
     const then = facts.find(
-      (f) => f !== first && f.fact === 'heat' && f.of === first.of && f.taken === 'told' && CHANGES_HEAT.test(f.words),
+      (f) => f !== first && f.fact === 'heat' && f.of === first.of && f.taken === 'told' && changesHeat(first, f),
     );
     return typeof then?.value === 'number' ? then.value : undefined;
   };
@@ -77,6 +81,7 @@ export function editsTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]
     }),
     ...dialsTold(facts, acts),
     ...strainTold(facts, acts),
+    ...restAgainTold(facts, acts),
     ...(hold ? [{ do: 'set', act: HOLD.act, heatC: hold.value, words: hold.words } as const] : []),
   ];
 }
@@ -103,9 +108,25 @@ function strainTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): rea
   return [{ do: 'own', act: ownActId(does), before: next.id, does, minutes, hands: minutes, words: f.words }];
 }
 
+/** "Stir in the soda and give it ten more minutes": the batter stands a second time, before it is poured. */
+const REST_AGAIN = 'let the batter stand once more';
+function restAgainTold(facts: readonly ToldFact[], acts: readonly ScriptAct[]): readonly ActEdit[] {
+  const [, again] = facts.filter(
+    (f) => f.taken === 'told' && ((f.fact === 'rest' && f.of === 'batter') || f.fact === 'chill'),
+  );
+  const poured = acts.find((a) => a.verb === 'pour');
+  if (again?.fact !== 'rest' || typeof again.value !== 'number' || again.value > MOST_ACT_MIN || !poured) return [];
+  const { value: minutes, words } = again;
+  return [{ do: 'own', act: ownActId(REST_AGAIN), before: poured.id, does: REST_AGAIN, minutes, hands: 0, words }];
+}
+
 /** How a second heat is told. */
 const CHANGES_HEAT =
   /\b(?:then|after(?:wards)?|turn(?:ed)?(?: it| the (?:heat|oven))? (?:down|up)|lower(?:ed)?|reduc(?:e|ed)|drop(?:ped)? (?:it|the heat|to)|down to|up to|raise[d]?|bring(?: it)? down)\b/i;
+
+/** An oven has one heat at a time: a second, lower one comes after the first, however it is told. */
+const changesHeat = (first: ToldFact, then: ToldFact): boolean =>
+  CHANGES_HEAT.test(then.words) || (first.of === 'oven' && Number(then.value) < Number(first.value));
 
 const NAMES: Partial<Readonly<Record<Verb, string>>> = {
   turn: 'First side',
