@@ -31,6 +31,12 @@ test('what a fork holds in either end is held', () => {
   );
 });
 
+test('what they are eaten with by the method, and no line has, leaves it open', () => {
+  const f = { ...EMPTY_FORMULA, entries: [{ key: 'l1', text: '250 g flour' }], cardNotes: 'Eat with peanut butter.' };
+  expect(factsOf(f, FRESH_KITCHEN).allergensOpen).toBe(true);
+  expect(factsOf({ ...f, cardNotes: 'Eat with honey.' }, FRESH_KITCHEN).allergensOpen).toBe(false);
+});
+
 test('butter that the house takes into the pan is milk in every formula, and what is not read leaves it open', () => {
   fc.assert(
     fc.property(anyKitchen, ({ formula, house }) => {

@@ -4,6 +4,7 @@
  * formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
+import { SERVED_NOT_LISTED } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
 import { type Formula, kindIdOf, kitchenOf } from '../formula/formula';
 import type { Thickness } from '../formula/kinds';
@@ -25,7 +26,7 @@ interface FormulaFacts extends Worked {
   readonly holds: readonly string[];
   /** Of its lines and of the fat that the house takes into the pan. */
   readonly allergens: readonly Allergen[];
-  /** A line isn't read, or a thing hasn't said what it holds: it can't be listed as without anything. */
+  /** A line isn't read, a thing hasn't said what it holds, or they are eaten with what is on no line: it can't be listed as without anything. */
   readonly allergensOpen: boolean;
   /** The day that these are of, yyyy-mm-dd, where an opened powder makes them another day's tomorrow; null: any. */
   readonly day: string | null;
@@ -58,7 +59,10 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
       ),
     ],
     allergens: all.held.map((h) => h.allergen),
-    allergensOpen: all.unstated.length > 0 || own.some((l) => !l.off && l.ingredient === null && l.parts.length === 0),
+    allergensOpen:
+      all.unstated.length > 0 ||
+      own.some((l) => !l.off && l.ingredient === null && l.parts.length === 0) ||
+      analysis.findings.some((x) => x.code === SERVED_NOT_LISTED),
     day: own.some((l) => l.opened !== null) ? house.today : null,
   };
 }

@@ -8,7 +8,7 @@ import { type Clause, clausesOf } from '../card/told/clause';
 import { HOT_SURFACE } from '../card/told/words';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
-import { type Ingredient, kitchenName } from '../pantry/ingredient';
+import { type Allergen, allergenName, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { isNamedIn, nounsOf } from '../pantry/nouns';
 import { millilitres, percent } from '../quantity/say';
 import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule } from './finding';
@@ -222,4 +222,63 @@ const usedNeverListed: Rule = (e) => {
   };
 };
 
-export const CARD_RULES: readonly Rule[] = [fractionDoubtful, spiceHigh, usedNeverListed, yieldRule, listedNeverUsed];
+/** Where a sentence in another language comes to the table. */
+const TABLE_ABROAD =
+  /(?<!\p{L})(?:servier\p{L}*|dazu|darüber|obendrauf|bestreuen|servir|servez|serv[ie]r?|accompagn\p{L}*|dessus|acompañ\p{L}*|encima)(?!\p{L})/iu;
+const whole = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'iu');
+/** What pieces are eaten with, by an allergen that it holds; what only sounds like it holds none: "coconut cream". */
+const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
+  ['peanut', whole('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|erdnussbutter|cacahu\\p{L}+')],
+  [
+    'tree-nut',
+    whole(
+      'walnuts?|pecans?|almonds?|hazelnuts?|cashews?|pistachios?|praline|marzipan|(?:chopped |toasted )?nuts|waln[uü]ss\\p{L}*|haseln[uü]ss\\p{L}*|mandeln|noix(?! de (?:coco|muscade))|noisettes|amandes|nueces|avellanas|almendras',
+    ),
+  ],
+  ['sesame', whole('sesame(?: seeds?)?|tahini|sesam|sésame|sésamo')],
+  [
+    'milk',
+    whole(
+      '(?<!(?:peanut|almond|cashew|nut|apple|pear|cocoa|coconut|vegan|plant) )(?:butter|cream)|(?:ice|whipped|sour|clotted) cream|cheese|cheddar|feta|ricotta|mascarpone|custard|yogh?urt|sahne|schlagsahne|käse|beurre(?! de cacahu)|crème (?:fraîche|chantilly)|fromage|mantequilla|nata|queso|yogur',
+    ),
+  ],
+  ['egg', whole('(?:fried|poached|soft(?:-boiled)?|an?) eggs?|spiegelei\\p{L}*|œufs? au plat|huevos? fritos?')],
+  ['fish', whole('smoked salmon|salmon|trout|herring|caviar|lachs|saumon|salmón')],
+];
+
+/** The finding of what is eaten with pieces and stands on no line. */
+export const SERVED_NOT_LISTED = 'served-not-listed';
+
+/** Eaten with them by the method, and on no line: the notice for whoever eats leaves out what it holds. */
+const servedNotListed: Rule = (e) => {
+  if (e.cardNotes === '') return null;
+  const eaten = clausesOf(e.cardNotes)
+    .filter((c) => c.taken !== 'remark' && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
+    .map((c) => c.text.replace(NONE_OF, ''));
+  if (eaten.length === 0) return null;
+  const held = new Set(
+    e.lines.flatMap((l) =>
+      [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])].flatMap((i) => i.allergens),
+    ),
+  );
+  const missing = EATEN_WITH.flatMap(([allergen, re]) => {
+    const said = held.has(allergen) ? undefined : eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
+    return said ? [{ said: said.toLowerCase(), allergen }] : [];
+  });
+  if (missing.length === 0) return null;
+  return {
+    code: SERVED_NOT_LISTED,
+    severity: 'look',
+    basis: 'measured',
+    message: `By the method they are eaten with ${missing.map((m) => m.said).join(', ')}, which is on no line: the notice would not say ${missing.map((m) => allergenName(m.allergen)).join(', ')}.`,
+  };
+};
+
+export const CARD_RULES: readonly Rule[] = [
+  fractionDoubtful,
+  spiceHigh,
+  usedNeverListed,
+  servedNotListed,
+  yieldRule,
+  listedNeverUsed,
+];

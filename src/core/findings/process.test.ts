@@ -166,6 +166,26 @@ test('whites that are whipped want an egg on the list', () =>
     ),
   ).toContain('egg'));
 
+test.each([
+  ['We eat them with peanut butter.', 'peanut butter', 'peanut'],
+  ['Serve with toasted walnuts and honey.', 'walnuts', 'tree nuts'],
+  ['Mit Erdnussbutter servieren.', 'erdnussbutter', 'peanut'],
+  ['Servir con huevos fritos y salmón.', 'salmón', 'fish'],
+])('what they are eaten with and no line has is said, with its allergen: %s', (cardNotes, said, allergen) => {
+  const told = message(of(GOOD, { cardNotes }), 'served-not-listed');
+  expect(told).toContain(said);
+  expect(told).toContain(allergen);
+});
+test('what a line holds already, what is denied and what only sounds like it, is not said', () => {
+  for (const cardNotes of ['Serve with butter.', 'No nuts on top, please.', 'Eat with coconut cream.', 'Serve hot.'])
+    expect(found(of(GOOD, { cardNotes }))).toEqual([]);
+  // of oat drink and oil the butter at the table is news
+  const vegan = ['250 g flour', '400 g oat drink', '20 g sugar', '10 g baking powder', '3 g salt', '30 g oil'];
+  expect(message(of(vegan, { cardNotes: 'Serve with a knob of butter.' }), 'served-not-listed')).toContain(
+    'not say milk',
+  );
+});
+
 test('a card told by mouth has no list that could be forgotten', () =>
   expect(
     found(

@@ -65,7 +65,7 @@ function saidAtFirst(method: string): readonly [said: string, kind: KindId] | nu
 const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)$/i;
 const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [
-    /\b(?:waffle[- ]?irons?|waffle maker|in the iron|the iron\b)|(?<!\p{L})(?:waffeleisen|gaufrier|gofrera|wafelijzer|v[åa]ffeljärn)/iu,
+    /\b(?:waffle[- ]?irons?|waffle maker|the iron\b|in(?:to)? (?:an?|my) (?:(?!cast)\w+ )?iron\b(?! (?:pan|skillet|griddle|pot)))|(?<!\p{L})(?:waffeleisen|gaufrier|gofrera|wafelijzer|v[åa]ffeljärn)/iu,
     'waffle',
     4,
     'the method bakes it in an iron',
@@ -82,21 +82,27 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [/\b(?:griddle|bubbles?|flip)\b/i, 'griddle', 1, 'the method bakes it on a griddle and flips it'],
 ];
 
-/** It is baked in an oven for so long, and no side of it is told: stronger than a title of pancakes, or of no leavening. */
+/** It is baked whole, and no side of it is told: stronger than a title of pancakes, or of no leavening. */
 const IN_THE_OVEN = 8;
 /** No iron and no griddle keeps a piece so long, minutes. */
 const LONG_BAKE_MIN = 15;
-const isBakedWhole = (facts: readonly ToldFact[]): boolean => {
-  const is = (fact: ToldFact['fact'], of: string | null = null): boolean =>
-    facts.some((f) => f.taken === 'told' && f.fact === fact && (of === null || f.of === of));
-  const long = facts.some((f) => f.taken === 'told' && f.fact === 'bake' && Number(f.value) >= LONG_BAKE_MIN);
-  return ((is('bake') && is('heat', 'oven')) || long) && !is('firstSide');
-};
+/** From both sides at once, in some minutes: as an iron does. */
+const IN_AN_IRON = 3;
+/** What the minutes and the heat that are told of a piece speak for. */
+function saidByBaking(facts: readonly ToldFact[]): readonly [KindId, number, string] | null {
+  const told = (fact: ToldFact['fact'], of: string | null = null): ToldFact | undefined =>
+    facts.find((f) => f.taken === 'told' && f.fact === fact && (of === null || f.of === of));
+  const bake = told('bake');
+  if (!bake || told('firstSide') || told('secondSide')) return null;
+  return told('heat', 'oven') || Number(bake.value) >= LONG_BAKE_MIN
+    ? ['oven', IN_THE_OVEN, 'the method bakes it whole in the oven']
+    : ['waffle', IN_AN_IRON, 'the method bakes it from both sides at once'];
+}
 
 /** What a method speaks for, how strongly, and why. */
 const saidByMethod = (method: string, facts: readonly ToldFact[]): readonly (readonly [KindId, number, string])[] => [
   ...METHOD_WORDS.flatMap(([re, kind, n, why]) => (re.test(method) ? [[kind, n, why] as const] : [])),
-  ...(isBakedWhole(facts) ? [['oven', IN_THE_OVEN, 'the method bakes it whole in the oven'] as const] : []),
+  ...[saidByBaking(facts)].flatMap((b) => (b ? [b] : [])),
 ];
 
 /** A method that whips whites. */

@@ -1,6 +1,6 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
 import { MOST_SENTENCE_CHARS } from '../items';
-import { inFigures, middle, spokenInFigures } from './spoken';
+import { type InFigures, inFigures, middle, spokenInFigures } from './spoken';
 import { anyWord, SENTENCE } from './words';
 
 export const FACTS = [
@@ -161,9 +161,17 @@ function isOthers(part: string, abroad: boolean): boolean | null {
   return MINE.test(part) || (abroad && MINE_ABROAD.test(part)) ? false : null;
 }
 
-/** @param said the notes with their spoken numbers in figures, where that is at hand */
-export function clausesOf(notes: string, said = spokenInFigures(notes)): readonly Clause[] {
-  const { text: all, asSaid } = said;
+/** The notes that were parted last: the rules ask for those of one formula again and again. */
+let parted: { readonly notes: string; readonly clauses: readonly Clause[] } | null = null;
+
+/** The clauses of a card's notes, each as it is meant. */
+export function clausesOf(notes: string): readonly Clause[] {
+  if (parted?.notes !== notes) parted = { notes, clauses: clausesIn(spokenInFigures(notes)) };
+  return parted.clauses;
+}
+
+/** The clauses of notes whose spoken numbers are in figures already. */
+export function clausesIn({ text: all, asSaid }: InFigures): readonly Clause[] {
   const out: Clause[] = [];
   const abroad = isAbroad(all);
   let at = 0;

@@ -10,7 +10,7 @@ import { behaviourOf } from '../../pantry/tables/behaviour';
 import { inOneWriting } from '../bullet';
 import { readLine } from '../line';
 import { servingClaim, yieldClaim } from '../method';
-import { type Clause, clausesOf, isAbroad, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
+import { type Clause, clausesIn, isAbroad, isDenied, TAKEN, type ToldFact, timesIn } from './clause';
 import { CHANGED_TO, heatsIn, OVEN, speaksFahrenheit } from './heat';
 import { loadIn } from './load';
 import { BITS, mixingIn, saidByDenial, strainIn, tellsOfFoam } from './mixing';
@@ -298,7 +298,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   const whole = inOneWriting(written).replace(OF_THE_WHOLE, blank);
   const notes = PREP_ALONE.test(whole) ? whole.replace(COOK_ALONE, blank) : whole;
   const said = spokenInFigures(notes);
-  const clauses = clausesOf(notes, said);
+  const clauses = clausesIn(said);
   const inF = speaksFahrenheit(notes);
   const abroad = isAbroad(notes);
   let all: ToldFact[] = [
