@@ -62,7 +62,7 @@ function saidAtFirst(method: string): readonly [said: string, kind: KindId] | nu
 }
 
 /** Thin where nothing raises it, thick where something does. */
-const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)$/i;
+const THIN_OR_THICK = /(?:pfannkuchen|pannenkoeken|pannkakor|pandekager)"$/i;
 const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [
     /\b(?:waffle[- ]?irons?|waffle maker|the iron\b|in(?:to)? (?:an?|my) (?:(?!cast)\w+ )?iron\b(?! (?:pan|skillet|griddle|pot)))|(?<!\p{L})(?:waffeleisen|gaufrier|gofrera|wafelijzer|v[åa]ffeljärn)/iu,
@@ -82,6 +82,9 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
   [/\b(?:griddle|bubbles?|flip)\b/i, 'griddle', 1, 'the method bakes it on a griddle and flips it'],
 ];
 
+/** What speaks for a kind: how strongly, and why in words. */
+type Speaks = readonly [kind: KindId, n: number, why: string];
+
 /** It is baked whole, and no side of it is told: stronger than a title of pancakes, or of no leavening. */
 const IN_THE_OVEN = 8;
 /** No iron and no griddle keeps a piece so long, minutes. */
@@ -89,27 +92,55 @@ const LONG_BAKE_MIN = 15;
 /** From both sides at once, in some minutes: as an iron does. */
 const IN_AN_IRON = 3;
 /** What the minutes and the heat that are told of a piece speak for. */
-function saidByBaking(facts: readonly ToldFact[]): readonly [KindId, number, string] | null {
+function saidByBaking(facts: readonly ToldFact[]): readonly Speaks[] {
   const told = (fact: ToldFact['fact'], of: string | null = null): ToldFact | undefined =>
     facts.find((f) => f.taken === 'told' && f.fact === fact && (of === null || f.of === of));
   const bake = told('bake');
-  if (!bake || told('firstSide') || told('secondSide')) return null;
+  if (!bake || told('firstSide') || told('secondSide')) return [];
   return told('heat', 'oven') || Number(bake.value) >= LONG_BAKE_MIN
-    ? ['oven', IN_THE_OVEN, 'the method bakes it whole in the oven']
-    : ['waffle', IN_AN_IRON, 'the method bakes it from both sides at once'];
+    ? [['oven', IN_THE_OVEN, 'the method bakes it whole in the oven']]
+    : [['waffle', IN_AN_IRON, 'the method bakes it from both sides at once']];
 }
 
-/** What a method speaks for, how strongly, and why. */
-const saidByMethod = (method: string, facts: readonly ToldFact[]): readonly (readonly [KindId, number, string])[] => [
-  ...METHOD_WORDS.flatMap(([re, kind, n, why]) => (re.test(method) ? [[kind, n, why] as const] : [])),
-  ...[saidByBaking(facts)].flatMap((b) => (b ? [b] : [])),
+/** What a method speaks for. */
+const saidByMethod = (method: string, facts: readonly ToldFact[]): readonly Speaks[] => [
+  ...METHOD_WORDS.flatMap(([re, kind, n, why]): readonly Speaks[] => (re.test(method) ? [[kind, n, why]] : [])),
+  ...saidByBaking(facts),
 ];
+
+/** What a title speaks for, or the beginning of a card without one. @param named the title without the size of its batch */
+function saidByName(title: string, named: string, method: string): readonly Speaks[] {
+  const titled = TITLE_WORDS.find(([re]) => re.test(named));
+  if (titled) return [[titled[1], NAMED, `the title says "${titled[0].exec(named)?.[0]}"`]];
+  const began = title === '' ? saidAtFirst(method) : null;
+  if (began) return [[began[1], NAMED, `it begins with "${began[0]}"`]];
+  const kind = kindFromWords(named);
+  if (kind) return [[kind, NAMED, `the title says "${named.trim()}"`]];
+  const dish = DISH.exec(named)?.[0];
+  return dish === undefined ? [] : [['griddle', NAMED_A_DISH, `the title says "${dish}"`]];
+}
+const NAMED = 5;
+const NAMED_A_DISH = 2.5;
 
 /** A method that whips whites. */
 const WHIPS = /\b(?:stiff|soft|firm) peaks\b|\bwhip(?:ped)? (?:the )?(?:egg )?whites\b/i;
-const THICK = 'leavened, and thick enough for a griddle';
 /** Percent of flour: whites of fewer eggs make a leavened cake lighter, and are not what raises it. */
 const RAISED_BY_FOAM = 60;
+
+/** What leavening, whites and water speak for. @param name what the title speaks for */
+function saidByBatter(batter: readonly Line[], method: string, [name]: readonly Speaks[]): readonly Speaks[] {
+  const t = tally(batter);
+  const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);
+  const few = leavened && t.flourG > 0 && (100 * t.eggG) / t.flourG < RAISED_BY_FOAM;
+  const foam: readonly Speaks[] =
+    batter.some((l) => l.foam !== null) || WHIPS.test(method) ? [['foam', few ? 1 : 4, 'the whites are whipped']] : [];
+  const water = t.flourG > 0 ? (100 * t.waterG) / t.flourG : null;
+  if (water === null || (leavened ? water >= 260 : water < 220)) return foam;
+  if (!leavened) return [...foam, ['crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`]];
+  return name?.[0] === 'crepe' && THIN_OR_THICK.test(name[2])
+    ? [...foam, ['griddle', NAMED + 1, `${name[2]}, and it is leavened`]]
+    : [...foam, ['griddle', 1, 'leavened, and thick enough for a griddle']];
+}
 
 /**
  * The kind a card seems to be, by its title, its method, its whites and its ratios; and the school its ratios fit best.
@@ -122,45 +153,17 @@ export function guessKind(
   method: string,
   facts: readonly ToldFact[],
 ): KindGuess | null {
-  const score = new Map<KindId, { n: number; why: string; top: number }>();
-  const add = (kind: KindId, n: number, why: string): void => {
-    const had = score.get(kind) ?? { n: 0, why, top: 0 };
-    score.set(kind, { n: had.n + n, why: n > had.top ? why : had.why, top: Math.max(n, had.top) });
-  };
   // a small batch is no small cake
   const named = title.replace(/\b(?:small|mini|big|large)[- ](?:batch|recipe|family|crowd)\b/gi, ' ');
-  const titled = TITLE_WORDS.find(([re]) => re.test(named));
-  const began = title === '' ? saidAtFirst(method) : null;
-  const [said, says] = titled ? [titled[0].exec(named)?.[0] ?? '', titled[1]] : (began ?? ['', null]);
-  const where = titled ? 'the title says' : 'it begins with';
-  if (says) add(says, 5, `${where} "${said}"`);
-  else {
-    const kind = kindFromWords(named);
-    if (kind) add(kind, 5, `the title says "${named.trim()}"`);
-    else if (DISH.test(named)) add('griddle', 2.5, `the title says "${DISH.exec(named)?.[0] ?? named}"`);
-  }
-  for (const [kind, n, why] of saidByMethod(method, facts)) add(kind, n, why);
   const batter = lines.filter((l) => l.use === 'batter');
-  const t = tally(batter);
-  const leavened = batter.some((l) => l.ingredient?.category === 'leavening' || (l.ingredient?.sodaPct ?? 0) > 0);
-  if (batter.some((l) => l.foam !== null) || WHIPS.test(method)) {
-    const few = leavened && t.flourG > 0 && (100 * t.eggG) / t.flourG < RAISED_BY_FOAM;
-    add('foam', few ? 1 : 4, 'the whites are whipped');
-  }
-  if (t.flourG > 0) {
-    const water = (100 * t.waterG) / t.flourG;
-    if (!leavened && water >= 220) add('crepe', 2, `no leavening, and ${Math.round(water)} % water on the flour`);
-    else if (leavened && water < 260) {
-      const raised = says === 'crepe' && THIN_OR_THICK.test(said);
-      add('griddle', raised ? 6 : 1, raised ? `${where} "${said}", and it is leavened` : THICK);
-    }
-  }
-  const best = KIND_IDS.flatMap((k) => {
-    const s = score.get(k);
-    return s ? [{ kind: k, ...s }] : [];
+  const name = saidByName(title, named, method);
+  const all = [...name, ...saidByMethod(method, facts), ...saidByBatter(batter, method, name)];
+  const best = KIND_IDS.flatMap((kind) => {
+    const own = all.filter((s) => s[0] === kind);
+    const why = own.reduce<Speaks | null>((top, s) => (top && top[1] >= s[1] ? top : s), null)?.[2];
+    return why === undefined ? [] : [{ kind, why, n: own.reduce((sum, s) => sum + s[1], 0) }];
   }).sort((a, b) => b.n - a.n)[0];
-  if (!best) return null;
-  return { kind: best.kind, school: schoolFor(best.kind, named, batter), why: best.why };
+  return best ? { kind: best.kind, school: schoolFor(best.kind, named, batter), why: best.why } : null;
 }
 
 /** By so many misses another school has to fit better than the usual one. */
