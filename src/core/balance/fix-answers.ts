@@ -5,7 +5,9 @@
 import type { Worked } from '../analyse-formula';
 import { batterVolume } from '../batter/volume';
 import { yieldClaim } from '../card/method';
+import { servedUnlisted } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
+import { type Entry, nextKey } from '../formula/formula';
 import { usualPortionMl } from '../formula/kinds';
 import { lacksAmount } from '../formula/open';
 import { inSpoons, instead } from '../pantry/honest';
@@ -145,6 +147,22 @@ const howMuch: Fix = (b, w, f) => {
   return [amountsForAll(b, w, open), ...open.slice(0, MOST_ASKED).map((l) => amountFor(b, w, l))];
 };
 
+/** What the method serves beside them, as a line of the table. */
+const serve: Fix = (b, w) => {
+  const missing = servedUnlisted({ cardNotes: b.formula.cardNotes, lines: w.lines });
+  if (missing.length === 0) return [];
+  const added: Entry[] = [...b.formula.entries];
+  for (const { said } of missing) added.push({ key: nextKey(added), text: `${said}, to serve` });
+  return [
+    {
+      title: `Add ${missing.map((m) => `“${m.said}, to serve”`).join(' and ')}`,
+      why: 'Then the notice says what it holds.',
+      formula: withEntries(b.formula, added),
+      short: null,
+    },
+  ];
+};
+
 /**
  * What the cook answers is a fact and no fix: it is taken as it is, and needs no proof. More of an old powder gives the
  * lift that is written.
@@ -156,4 +174,5 @@ export const ANSWERS: Readonly<Record<string, Fix>> = {
   'small-weighing': spooned,
   'yield-claim': claimed,
   'powder-old': strengthen,
+  'served-not-listed': serve,
 };

@@ -39,6 +39,7 @@ const ANSWERED = new Set([
   'small-weighing',
   'yield-claim',
   'powder-old',
+  'served-not-listed',
 ]);
 const rank = (s: Finding['severity']): number => SEVERITIES.indexOf(s);
 
@@ -254,4 +255,19 @@ test('in a forked formula a fix that mends one end makes the other no worse', ()
   expect(p?.formula.entries.filter((e, n) => e.text !== f.entries[n]?.text).map((e) => e.key)).toEqual(['l6']);
   const other = (g: Formula) => workedOn({ formula: g, house: FRESH_KITCHEN, end: 'b' }).analysis.findings;
   expect(other(p?.formula ?? f)).toEqual(other(f));
+});
+
+test('what the method serves beside them is added as lines of the table, and the notice knows it', () => {
+  const f = of(['250 g flour', '400 g oat drink', '20 g sugar', '10 g baking powder', '3 g salt', '30 g oil'], {
+    cardNotes: 'Eat with peanut butter and chopped nuts.',
+  });
+  const [add, ...others] = fixesFor(on(f), found(f, 'served-not-listed'));
+  expect(others).toEqual([]);
+  expect(add?.title).toBe('Add “peanut butter, to serve” and “chopped nuts, to serve”');
+  const then = workedOn(on(add?.formula ?? f));
+  expect(then.lines.slice(-2).map((l) => [l.text, l.use])).toEqual([
+    ['peanut butter, to serve', 'topping'],
+    ['chopped nuts, to serve', 'topping'],
+  ]);
+  expect(then.analysis.findings.map((x) => x.code)).not.toContain('served-not-listed');
 });

@@ -249,22 +249,32 @@ const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
 /** The finding of what is eaten with pieces and stands on no line. */
 export const SERVED_NOT_LISTED = 'served-not-listed';
 
-/** Eaten with them by the method, and on no line: the notice for whoever eats leaves out what it holds. */
-const servedNotListed: Rule = (e) => {
-  if (e.cardNotes === '') return null;
-  const eaten = clausesOf(e.cardNotes)
+/** What pieces are eaten with by a card's notes and no line holds, in the card's words, with its allergen. */
+export function servedUnlisted({
+  cardNotes,
+  lines,
+}: Pick<Evidence, 'cardNotes' | 'lines'>): readonly { readonly said: string; readonly allergen: Allergen }[] {
+  if (cardNotes === '') return [];
+  const eaten = clausesOf(cardNotes)
     .filter((c) => c.taken !== 'remark' && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
     .map((c) => c.text.replace(NONE_OF, ''));
-  if (eaten.length === 0) return null;
+  if (eaten.length === 0) return [];
   const held = new Set(
-    e.lines.flatMap((l) =>
+    lines.flatMap((l) =>
       [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])].flatMap((i) => i.allergens),
     ),
   );
-  const missing = EATEN_WITH.flatMap(([allergen, re]) => {
-    const said = held.has(allergen) ? undefined : eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
+  return EATEN_WITH.flatMap(([allergen, re]) => {
+    // a line that is not understood yet is told of as one
+    const isListed = held.has(allergen) || lines.some((l) => l.text !== undefined && re.test(l.text));
+    const said = isListed ? undefined : eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
     return said ? [{ said: said.toLowerCase(), allergen }] : [];
   });
+}
+
+/** Eaten with them by the method, and on no line: the notice for whoever eats leaves out what it holds. */
+const servedNotListed: Rule = (e) => {
+  const missing = servedUnlisted(e);
   if (missing.length === 0) return null;
   return {
     code: SERVED_NOT_LISTED,
