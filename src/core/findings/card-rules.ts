@@ -4,8 +4,8 @@
  */
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
-import { type Clause, clausesOf } from '../card/told/clause';
-import { HOT_SURFACE } from '../card/told/words';
+import { type Clause, clausesOf, isDenied } from '../card/told/clause';
+import { anyWord, HOT_SURFACE } from '../card/told/words';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
 import { type Allergen, allergenName, type Ingredient, kitchenName } from '../pantry/ingredient';
@@ -225,25 +225,24 @@ const usedNeverListed: Rule = (e) => {
 /** Where a sentence in another language comes to the table. */
 const TABLE_ABROAD =
   /(?<!\p{L})(?:servier\p{L}*|dazu|darüber|obendrauf|bestreuen|servir|servez|serv[ie]r?|accompagn\p{L}*|dessus|acompañ\p{L}*|encima)(?!\p{L})/iu;
-const whole = (words: string): RegExp => new RegExp(`(?<!\\p{L})(?:${words})(?!\\p{L})`, 'iu');
 /** What pieces are eaten with, by an allergen that it holds; what only sounds like it holds none: "coconut cream". */
 const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
-  ['peanut', whole('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|erdnussbutter|cacahu\\p{L}+')],
+  ['peanut', anyWord('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|erdnussbutter|cacahu\\p{L}+')],
   [
     'tree-nut',
-    whole(
+    anyWord(
       'walnuts?|pecans?|almonds?|hazelnuts?|cashews?|pistachios?|praline|marzipan|(?:chopped |toasted )?nuts|waln[uü]ss\\p{L}*|haseln[uü]ss\\p{L}*|mandeln|noix(?! de (?:coco|muscade))|noisettes|amandes|nueces|avellanas|almendras',
     ),
   ],
-  ['sesame', whole('sesame(?: seeds?)?|tahini|sesam|sésame|sésamo')],
+  ['sesame', anyWord('sesame(?: seeds?)?|tahini|sesam|sésame|sésamo')],
   [
     'milk',
-    whole(
+    anyWord(
       '(?<!(?:peanut|almond|cashew|nut|apple|pear|cocoa|coconut|vegan|plant) )(?:butter|cream)|(?:ice|whipped|sour|clotted) cream|cheese|cheddar|feta|ricotta|mascarpone|custard|yogh?urt|sahne|schlagsahne|käse|beurre(?! de cacahu)|crème (?:fraîche|chantilly)|fromage|mantequilla|nata|queso|yogur',
     ),
   ],
-  ['egg', whole('(?:fried|poached|soft(?:-boiled)?|an?) eggs?|spiegelei\\p{L}*|œufs? au plat|huevos? fritos?')],
-  ['fish', whole('smoked salmon|salmon|trout|herring|caviar|lachs|saumon|salmón')],
+  ['egg', anyWord('(?:fried|poached|soft(?:-boiled)?|an?) eggs?|spiegelei\\p{L}*|œufs? au plat|huevos? fritos?')],
+  ['fish', anyWord('smoked salmon|salmon|trout|herring|caviar|lachs|saumon|salmón')],
 ];
 
 /** The finding of what is eaten with pieces and stands on no line. */
@@ -256,7 +255,8 @@ export function servedUnlisted({
 }: Pick<Evidence, 'cardNotes' | 'lines'>): readonly { readonly said: string; readonly allergen: Allergen }[] {
   if (cardNotes === '') return [];
   const eaten = clausesOf(cardNotes)
-    .filter((c) => c.taken !== 'remark' && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
+    // what is left to the guest is eaten too
+    .filter((c) => !isDenied(c.text) && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
     .map((c) => c.text.replace(NONE_OF, ''));
   if (eaten.length === 0) return [];
   const held = new Set(

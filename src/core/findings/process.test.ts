@@ -168,6 +168,7 @@ test('whites that are whipped want an egg on the list', () =>
 
 test.each([
   ['We eat them with peanut butter.', 'peanut butter', 'peanut'],
+  ['Serve with a few almonds, if you like.', 'almonds', 'tree nuts'],
   ['Serve with toasted walnuts and honey.', 'walnuts', 'tree nuts'],
   ['Mit Erdnussbutter servieren.', 'erdnussbutter', 'peanut'],
   ['Servir con huevos fritos y salmón.', 'salmón', 'fish'],
