@@ -5,7 +5,7 @@
 
 import { thickness } from './batter/thickness';
 import { batterVolume } from './batter/volume';
-import type { ToldPortion } from './card/told/told';
+import type { ToldPortion } from './card/told/portion';
 import type { Evidence, EvidenceLine } from './findings/finding';
 import {
   type KindId,
@@ -49,8 +49,8 @@ export interface Circumstances {
   readonly standing?: Standing;
   readonly against?: readonly Against[];
   readonly portionMl?: number | null;
-  /** The portion that the card's own words tell, ml, worked when it is first asked for. */
-  readonly toldPortionMl?: () => ToldPortion | null;
+  /** The portion that the card's own words tell, ml. */
+  readonly toldPortionMl?: ToldPortion | null;
   /** What stood around the lines on the card: yield, method, remarks. */
   readonly cardNotes?: string;
   /** Metres above the sea. */
@@ -141,7 +141,7 @@ export function numbersOf(
     standing,
     against: at.against ?? [],
     portionMl: at.portionMl ?? (school ? usualPortionMl(school) : null),
-    ...(at.toldPortionMl && { toldPortionMl: at.toldPortionMl }),
+    toldPortionMl: at.toldPortionMl ?? null,
     cardNotes: at.cardNotes ?? '',
     altitudeM: at.altitudeM ?? 0,
     scaleStepG: at.scaleStepG ?? USUAL_STEP_G,

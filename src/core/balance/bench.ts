@@ -5,6 +5,7 @@
  */
 import { analyseFormula, type Worked } from '../analyse-formula';
 import { type Finest, rewriteAmount } from '../card/rewrite';
+import type { ToldPortion } from '../card/told/portion';
 import { type EndId, type Entry, type Formula, type FormulaLine, kitchenOf, nextKey } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import type { KitchenConventions } from '../pantry/conventions';
@@ -13,6 +14,8 @@ export interface Bench {
   readonly formula: Formula;
   readonly house: Kitchen;
   readonly end: EndId | null;
+  /** The portion that its card tells, where findings are shown. */
+  readonly toldPortionMl?: ToldPortion | null;
 }
 
 export interface Proposal {
@@ -24,7 +27,7 @@ export interface Proposal {
   readonly short: string | null;
 }
 
-export const workedOn = (b: Bench): Worked => analyseFormula(b.formula, b.house, b.end);
+export const workedOn = (b: Bench): Worked => analyseFormula(b.formula, b.house, b.end, b.toldPortionMl ?? null);
 
 export const conventionsOn = (b: Bench): KitchenConventions => kitchenOf(b.formula, b.house).conventions;
 

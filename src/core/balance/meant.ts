@@ -67,14 +67,14 @@ const standsIn = (r: RailReading): string => r.reading?.standing ?? '';
 
 /** The lines of the end that is looked at, as they are searched. */
 function searched(b: Bench): SuspectsOf<FormulaLine> {
-  const { formula, house, end } = b;
+  const { formula, house, end, toldPortionMl } = b;
   const at = atEnd(formula, end);
   const entryOf = new Map(formula.entries.map((e) => [e.key, e]));
   return {
     lines: countedLines(formula, house, end),
     kind: at.kind,
     school: at.school,
-    at: circumstancesOf(at, house),
+    at: circumstancesOf(at, house, toldPortionMl ?? null),
     conventions: conventionsOn(b),
     choiceOf: (l) => entryOf.get(l.key) ?? {},
     asLine: (l) => {

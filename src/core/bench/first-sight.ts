@@ -2,8 +2,9 @@
  * What the Bench is opened with, worked on the server: the browser fetches what works the fixes later. Apart from the
  * sight, which the browser works itself.
  */
-import { type Bench, workedOn } from '../balance/bench';
+import { type Bench, conventionsOn, workedOn } from '../balance/bench';
 import { fixesFor } from '../balance/fixes';
+import { portionTold } from '../card/told/portion';
 import { findingKey } from '../findings/finding';
 import { type BenchSight, sightOf } from './sight';
 
@@ -17,7 +18,8 @@ export interface FirstSight {
 export type FixTitles = Readonly<Record<string, readonly string[]>>;
 
 /** Parameters as of `workedOn`. */
-export function firstSight(b: Bench): FirstSight {
+export function firstSight(asked: Bench): FirstSight {
+  const b = { ...asked, toldPortionMl: portionTold(asked.formula.cardNotes, conventionsOn(asked)) };
   const sight = sightOf(b, workedOn(b));
   return {
     sight,

@@ -4,6 +4,7 @@
  * formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
+import { portionTold } from '../card/told/portion';
 import { SERVED_NOT_LISTED } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
 import { type Formula, kindIdOf, kitchenOf } from '../formula/formula';
@@ -36,7 +37,8 @@ interface FormulaFacts extends Worked {
  * Lines, numbers, mains and pour are of the first of two ends; what it holds, its allergens and `worst` are of both.
  */
 export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
-  const { lines, analysis } = analyseFormula(f, house);
+  const told = portionTold(f.cardNotes, kitchenOf(f, house).conventions);
+  const { lines, analysis } = analyseFormula(f, house, null, told);
   const ends = f.ends ? f.ends.map((e) => e.id) : [null];
   const own = [...new Map(ends.flatMap((end) => countedLines(f, house, end).map((l) => [l.key, l] as const))).values()];
   // the fat the house takes into the pan goes with every piece
@@ -49,7 +51,7 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
     analysis,
     mains: mainsOf(lines),
     pour: analysis.thickness?.pour ?? null,
-    worst: loudest(f, house),
+    worst: loudest(f, house, told),
     holds: [
       ...new Set(
         own.flatMap((l) => [

@@ -114,9 +114,9 @@ export function yieldOff(
     return pieces < 1 || near ? null : { claimed: claim.pieces, pieces, portionMl };
   };
   const poured = off(e.portionMl);
-  const told = poured && e.toldPortionMl?.();
+  const told = e.toldPortionMl;
   // by a ladle of the card's own nobody can tell
-  return told === 'open' ? null : told ? off(told) : poured;
+  return told === 'open' ? null : told && poured ? off(told) : poured;
 }
 
 const yieldRule: Rule = (e) => {

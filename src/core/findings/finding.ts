@@ -4,7 +4,7 @@
  */
 import type { ThicknessReading } from '../batter/thickness';
 import type { BatterVolume } from '../batter/volume';
-import type { ToldPortion } from '../card/told/told';
+import type { ToldPortion } from '../card/told/portion';
 import type { Dressing, Moment } from '../formula/formula';
 import type { Kind, Rail, RailReading, School } from '../formula/kinds';
 import type { Learned } from '../formula/learned';
@@ -64,7 +64,7 @@ export interface Evidence {
   /** mL of one portion; null where no kind says. */
   readonly portionMl: number | null;
   /** The portion that the card's own words tell, ml; open, where they leave how much; null where they tell none. */
-  readonly toldPortionMl?: () => ToldPortion | null;
+  readonly toldPortionMl?: ToldPortion | null;
   /** What stood around the lines on the card. */
   readonly cardNotes: string;
   /** Metres above the sea; the school's lift zone is as it is there. */

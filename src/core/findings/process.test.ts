@@ -3,12 +3,14 @@
 import { analyse } from '../analyse';
 import { analyseFormula } from '../analyse-formula';
 import { methodOf, namesIn, yieldClaim } from '../card/method';
+import { portionTold } from '../card/told/portion';
 import { wayEdits } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Entry, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { nounsOf } from '../pantry/nouns';
 import { ingredient } from '../pantry/pantry';
 import { linesOf } from '../testing/formulas';
+import type { Finding } from './finding';
 
 const GOOD = [
   '250 g flour',
@@ -28,10 +30,10 @@ const of = (
   ...more,
   entries: texts.map((text, n) => ({ key: `l${n + 1}`, text, ...edit[`l${n + 1}`] })),
 });
-const found = (f: Formula): readonly string[] =>
-  analyseFormula(f, FRESH_KITCHEN).analysis.findings.map((x) => `${x.code}:${x.severity}`);
-const message = (f: Formula, code: string): string =>
-  analyseFormula(f, FRESH_KITCHEN).analysis.findings.find((x) => x.code === code)?.message ?? '';
+const findingsIn = (f: Formula): readonly Finding[] =>
+  analyseFormula(f, FRESH_KITCHEN, null, portionTold(f.cardNotes, FRESH_KITCHEN.conventions)).analysis.findings;
+const found = (f: Formula): readonly string[] => findingsIn(f).map((x) => `${x.code}:${x.severity}`);
+const message = (f: Formula, code: string): string => findingsIn(f).find((x) => x.code === code)?.message ?? '';
 
 const SOUR = [
   '250 g flour',

@@ -22,7 +22,7 @@ import { scale } from '@/core/batch/scale';
 import { timesOf } from '@/core/batch/worth';
 import { notesOn, readCard } from '@/core/card/card';
 import { type Line, readLine } from '@/core/card/line';
-import { portionToldIn } from '@/core/card/told/told';
+import { portionTold } from '@/core/card/told/portion';
 import type { AccountLine } from '@/core/facts/account';
 import { EMPTY_FORMULA, type Entry, type Formula, nextKey } from '@/core/formula/formula';
 import { entriesFromCard } from '@/core/formula/from-card';
@@ -207,7 +207,7 @@ function suspectsOf(body: z.infer<typeof analyseRequest>, w: Worked): z.infer<ty
     lines: w.written,
     kind: body.kind,
     school: body.school === undefined ? null : schoolId(body.school),
-    at: { cardNotes: w.notes, toldPortionMl: portionToldIn(w.notes, w.house) },
+    at: { cardNotes: w.notes, toldPortionMl: portionTold(w.notes, w.house) },
     conventions: w.house,
     asLine: (l) => l,
   });
@@ -232,7 +232,7 @@ export async function analyseCall(
   // what the method names and the list lacks is found too
   const a = analyse(lines, body.kind ?? null, school, {
     cardNotes: notes,
-    toldPortionMl: portionToldIn(notes, h),
+    toldPortionMl: portionTold(notes, h),
   });
   if (!a.percent || a.co2Per100gFlour === null || !a.volume) {
     const path = body.text === undefined ? 'lines' : 'text';
@@ -321,6 +321,7 @@ export async function proposeCall(
     formula: formula.value,
     house: lastHouse() ?? { ...FRESH_KITCHEN, conventions: h.value },
     end: null,
+    toldPortionMl: portionTold(formula.value.cardNotes, h.value),
   };
   const was = workedOn(b);
   if (!(was.analysis.tally.flourG > 0))

@@ -5,9 +5,11 @@ import { workedOn } from '@/core/balance/bench';
 import type { OnHand } from '@/core/batch/on-hand';
 import type { FirstSight } from '@/core/bench/first-sight';
 import { type BenchSight, sightOf } from '@/core/bench/sight';
+import { portionTold } from '@/core/card/told/portion';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf, type WeighedLine } from '@/core/formula/formula';
 import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { houseKey } from '@/core/pantry/conventions';
 import type { Shelf } from '@/core/pantry/stock';
 import { counted } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
@@ -179,7 +181,13 @@ function Bench({
   const [reading, setReading] = useState(false);
   const [asking, setAsking] = useState<LineAsking | null>(null);
 
-  const bench = useMemo(() => ({ formula, house, end }), [formula, house, end]);
+  const { cardNotes } = formula;
+  const readIn = kitchenOf(formula, house).conventions;
+  // by what is said, not by the object: it is made anew at each stroke
+  const stamp = houseKey(readIn);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
+  const toldPortionMl = useMemo(() => portionTold(cardNotes, readIn), [cardNotes, stamp]);
+  const bench = useMemo(() => ({ formula, house, end, toldPortionMl }), [formula, house, end, toldPortionMl]);
   const worked = useMemo(() => onAsking(() => workedOn(bench)), [bench]);
   // as it was opened it is seen as the server worked it
   const [atFirst] = useState(bench);
@@ -197,8 +205,8 @@ function Bench({
         ? null
         : bench === atFirst
           ? first.sight
-          : workedOn({ formula: saving.saved, house, end }).analysis,
-    [saving.formulaId, saving.saved, house, end, bench, atFirst, first.sight],
+          : workedOn({ ...bench, formula: saving.saved }).analysis,
+    [saving.formulaId, saving.saved, bench, atFirst, first.sight],
   );
   const proposing = useProposal(bench, worked, sight.rails, send);
   useTowards(towards, bench, proposing.propose);

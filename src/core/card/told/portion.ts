@@ -3,7 +3,7 @@ import type { KitchenConventions } from '../../pantry/conventions';
 import { levelOnes } from '../../pantry/weigh';
 import { readAmount } from '../../quantity/amount';
 import { mlOf, unitById } from '../../quantity/units';
-import { type Clause, hundredths, type ToldFact } from './clause';
+import { type Clause, clausesOf, hundredths, type ToldFact } from './clause';
 import { inFigures, middle } from './spoken';
 import { anyWord, AT_THE_HEAT as HEAT } from './words';
 
@@ -358,4 +358,17 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
   }
   const told = amountAlone(c, house) ?? open;
   return told ? [...widths, told] : widths;
+}
+
+/** A portion as a card tells it: ml; open, where its words leave how much, or tell several. */
+export type ToldPortion = number | 'open';
+
+/** The portion that a card's notes tell; null where they tell none. */
+export function portionTold(notes: string, house: KitchenConventions): ToldPortion | null {
+  const told = clausesOf(notes)
+    .flatMap((c, n, all) => portionsTold(c, house, all[n + 1]))
+    .filter((f) => f.fact === 'portion' && f.taken !== 'remark');
+  const [one] = told;
+  if (one === undefined) return null;
+  return told.length === 1 && one.unit === 'ml' && one.taken === 'told' ? Number(one.value) : 'open';
 }

@@ -3,7 +3,7 @@
  * by clause: what is denied, left to taste, or said of other people's ways is a remark and no fact; and what a rest, a
  * heat or a fat is of decides where it belongs.
  */
-import { houseKey, type KitchenConventions } from '../../pantry/conventions';
+import type { KitchenConventions } from '../../pantry/conventions';
 import type { Ingredient } from '../../pantry/ingredient';
 import { lookUp } from '../../pantry/lookup';
 import { behaviourOf } from '../../pantry/tables/behaviour';
@@ -349,24 +349,3 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
     });
   return asSaid(kept, clauses);
 }
-
-/** A portion as a card tells it: ml; open, where its words leave how much, or tell several. */
-export type ToldPortion = number | 'open';
-
-/** The portion that was worked last: each look at a formula asks for it again. */
-let lastTold: { readonly of: string; readonly portion: ToldPortion | null } | null = null;
-
-/**
- * The portion that a card's notes tell, worked when it is asked for.
- * @returns what gives it; null where the notes tell none
- */
-export const portionToldIn = (notes: string, house: KitchenConventions) => (): ToldPortion | null => {
-  const of = `${houseKey(house)} ${notes}`;
-  if (lastTold?.of === of) return lastTold.portion;
-  const told = factsTold(notes, house).filter((f) => f.fact === 'portion' && f.taken !== 'remark');
-  const [one] = told;
-  const isOne = told.length === 1 && one?.unit === 'ml' && one.taken === 'told';
-  const portion = one === undefined ? null : isOne ? Number(one.value) : 'open';
-  lastTold = { of, portion };
-  return portion;
-};
