@@ -4,9 +4,9 @@
  * formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
-import { portionTold } from '../card/told/portion';
 import { SERVED_NOT_LISTED } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
+import { cardPortion } from '../formula/card-portion';
 import { type Formula, kindIdOf, kitchenOf } from '../formula/formula';
 import type { Thickness } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
@@ -27,7 +27,10 @@ interface FormulaFacts extends Worked {
   readonly holds: readonly string[];
   /** Of its lines and of the fat that the house takes into the pan. */
   readonly allergens: readonly Allergen[];
-  /** A line isn't read, a thing hasn't said what it holds, or they are eaten with what is on no line: it can't be listed as without anything. */
+  /**
+   * A line isn't read, a thing hasn't said what it holds, or they are eaten with what is on no line: it can't be listed
+   * as without anything.
+   */
   readonly allergensOpen: boolean;
   /** The day that these are of, yyyy-mm-dd, where an opened powder makes them another day's tomorrow; null: any. */
   readonly day: string | null;
@@ -37,7 +40,7 @@ interface FormulaFacts extends Worked {
  * Lines, numbers, mains and pour are of the first of two ends; what it holds, its allergens and `worst` are of both.
  */
 export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
-  const told = portionTold(f.cardNotes, kitchenOf(f, house).conventions);
+  const told = cardPortion(f, house);
   const { lines, analysis } = analyseFormula(f, house, null, told);
   const ends = f.ends ? f.ends.map((e) => e.id) : [null];
   const own = [...new Map(ends.flatMap((end) => countedLines(f, house, end).map((l) => [l.key, l] as const))).values()];

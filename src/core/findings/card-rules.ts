@@ -227,7 +227,7 @@ const TABLE_ABROAD =
   /(?<!\p{L})(?:servier\p{L}*|dazu|darüber|obendrauf|bestreuen|servir|servez|serv[ie]r?|accompagn\p{L}*|dessus|acompañ\p{L}*|encima)(?!\p{L})/iu;
 /** What pieces are eaten with, by an allergen that it holds; what only sounds like it holds none: "coconut cream". */
 const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
-  ['peanut', anyWord('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|erdnussbutter|cacahu\\p{L}+')],
+  ['peanut', anyWord('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|cacahu\\p{L}+')],
   [
     'tree-nut',
     anyWord(

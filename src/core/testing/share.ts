@@ -10,4 +10,5 @@ export const cases = (all: number): number => (ALL ? all : Math.ceil(all / 3));
 /** Every so manieth of a table. */
 export const everyNth = <T>(all: readonly T[], nth: number): readonly T[] =>
   ALL ? all : all.filter((_, n) => n % nth === Math.floor(nth * FROM));
+/** A third of a table. */
 export const thirdOf = <T>(all: readonly T[]): readonly T[] => everyNth(all, 3);

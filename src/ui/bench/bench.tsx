@@ -5,11 +5,10 @@ import { workedOn } from '@/core/balance/bench';
 import type { OnHand } from '@/core/batch/on-hand';
 import type { FirstSight } from '@/core/bench/first-sight';
 import { type BenchSight, sightOf } from '@/core/bench/sight';
-import { portionTold } from '@/core/card/told/portion';
+import { cardPortion } from '@/core/formula/card-portion';
 import { type Formula, kindIdOf, kitchenOf, schoolIdOf, type WeighedLine } from '@/core/formula/formula';
 import { kindById, RAIL_NAMES, schoolOf } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import { houseKey } from '@/core/pantry/conventions';
 import type { Shelf } from '@/core/pantry/stock';
 import { counted } from '@/core/quantity/say';
 import { answerOf } from '../kit/answer';
@@ -181,12 +180,8 @@ function Bench({
   const [reading, setReading] = useState(false);
   const [asking, setAsking] = useState<LineAsking | null>(null);
 
-  const { cardNotes } = formula;
-  const readIn = kitchenOf(formula, house).conventions;
-  // by what is said, not by the object: it is made anew at each stroke
-  const stamp = houseKey(readIn);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
-  const toldPortionMl = useMemo(() => portionTold(cardNotes, readIn), [cardNotes, stamp]);
+  const { cardNotes, conventions: own } = formula;
+  const toldPortionMl = useMemo(() => cardPortion({ cardNotes, conventions: own }, house), [cardNotes, own, house]);
   const bench = useMemo(() => ({ formula, house, end, toldPortionMl }), [formula, house, end, toldPortionMl]);
   const worked = useMemo(() => onAsking(() => workedOn(bench)), [bench]);
   // as it was opened it is seen as the server worked it

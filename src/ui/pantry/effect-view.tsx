@@ -1,6 +1,7 @@
 'use client';
 import { analyseFormula } from '@/core/analyse-formula';
 import { heard } from '@/core/findings/finding';
+import { cardPortion } from '@/core/formula/card-portion';
 import type { Formula } from '@/core/formula/formula';
 import { RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -17,7 +18,8 @@ export function EffectView({
   readonly before: Kitchen;
   readonly after: Kitchen;
 }) {
-  const [was, is] = [analyseFormula(formula, before), analyseFormula(formula, after)];
+  const seen = (house: Kitchen) => analyseFormula(formula, house, null, cardPortion(formula, house));
+  const [was, is] = [seen(before), seen(after)];
   const moved = was.lines.flatMap((l, n) => {
     const now = is.lines[n];
     return l.grams !== now?.grams ? [{ text: l.text, was: l.grams, is: now?.grams ?? null }] : [];

@@ -1,4 +1,5 @@
 import { analyseFormula } from '@/core/analyse-formula';
+import { cardPortion } from '@/core/formula/card-portion';
 import { changesInWords, type LinePair, pairLines } from '@/core/formula/compare';
 import type { EndId, Formula } from '@/core/formula/formula';
 import { POUR_WORDS, RAIL_NAMES, RAILS, railOf, sayRail } from '@/core/formula/kinds';
@@ -44,7 +45,8 @@ export function CompareView({ house, a, b }: Sides) {
 }
 
 function OneEnd({ house, a, b, end }: Sides & { readonly end: EndId }) {
-  const [x, y] = [analyseFormula(a.formula, house, end), analyseFormula(b.formula, house, end)];
+  const seen = (f: Formula) => analyseFormula(f, house, end, cardPortion(f, house));
+  const [x, y] = [seen(a.formula), seen(b.formula)];
   const [at, other] = [a, b].map((s) => s.href.split('?')[0]);
   const pairs = pairLines(x.lines, y.lines, end, at === other ? 'versions' : 'two formulas');
   const words = [...changesInWords(pairs, house.units), ...besidesMoved(a.formula, b.formula, house, end)];
