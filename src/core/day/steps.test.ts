@@ -270,3 +270,35 @@ test('an act of the cook’s own is a step before what waits for it; a heat, min
   const placed = (id: string) => line.placed.find((p) => p.step.id === id);
   expect(placed('own1')?.end ?? 0).toBeLessThanOrEqual(placed('dry')?.start ?? 0);
 });
+
+test('what is done to the batter comes behind what made the batter, bowl by bowl; what is done besides is done once', () => {
+  const own = (does: string, before: string, minutes: number, hands: number) =>
+    ({ do: 'own', act: `do ${does}`, before, does, minutes, hands }) as const;
+  const edits = [
+    own('strain the batter', 'rest batter', 2, 2),
+    own('let the batter stand once more', 'pour griddle cakes', 15, 0),
+    own('tap the batter down', 'pour griddle cakes', 1, 1),
+    own('warm the plates', 'pour griddle cakes', 10, 1),
+  ];
+  const split: Split = { by: 'bowls', mixes: 2, atOnce: 1, bowl: null, lifeMin: 60, apartMin: 20 };
+  const all = steps(PLAIN_CAKE, 'griddle', { edits, split, restMin: 20 });
+  const after = (id: string) => all.find((s) => s.id === id)?.after;
+  expect([after('own1'), after('own1-2')]).toEqual([['join1'], ['join2']]);
+  expect([after('rest1'), after('rest2')]).toEqual([
+    ['join1', 'own1'],
+    ['join2', 'own1-2'],
+  ]);
+  // the second rest behind the first, what follows it behind it
+  expect([after('own2'), after('own2-2'), after('own3'), after('own3-2')]).toEqual([
+    ['rest1'],
+    ['rest2'],
+    ['own2'],
+    ['own2-2'],
+  ]);
+  expect([after('own4'), all.some((s) => s.id === 'own4-2')]).toEqual([[], false]);
+  const loads = all.filter((s) => s.loads);
+  const second = loads.find((s) => s.after.includes('join2'));
+  expect(loads[0]?.after).toEqual(expect.arrayContaining(['own2', 'own3', 'own4']));
+  expect(second?.after).toEqual(expect.arrayContaining(['own2-2', 'own3-2']));
+  expect(second?.after).not.toContain('own4');
+});

@@ -543,7 +543,8 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
   return out;
 }
 
-/** The steps that an act of the script is: those whose ids begin so. */
+/** The steps that an act of the script is, by their ids: of what is poured, the loads. */
+const LOADED = /^load\d+$/;
 const STEP_OF: Partial<Readonly<Record<Verb, RegExp>>> = {
   'let warm': /^out$/,
   roast: /^roast$/,
@@ -558,44 +559,69 @@ const STEP_OF: Partial<Readonly<Record<Verb, RegExp>>> = {
   whip: /^(?:whip|whites)\d+$/,
   fold: /^whip\d+$/,
   preheat: /^heat$/,
-  'fry first': /^load1$/,
-  grease: /^load1$/,
-  pour: /^load1$/,
-  'put on': /^load1$/,
-  turn: /^load1$/,
-  'take off': /^load1$/,
-  bake: /^load1$/,
+  'fry first': LOADED,
+  grease: LOADED,
+  pour: LOADED,
+  'put on': LOADED,
+  turn: LOADED,
+  'take off': LOADED,
+  bake: LOADED,
   hold: /^hold$/,
   plate: /^plate$/,
 };
 const stepOfAct = (a: ScriptAct): RegExp =>
-  a.verb === 'whisk' ? new RegExp(`^${a.of}$`) : (STEP_OF[a.verb] ?? /^join1$/);
+  a.verb === 'whisk' ? new RegExp(`^${a.of}$`) : (STEP_OF[a.verb] ?? /^join\d+$/);
 
-/** Acts of the cook's own among the steps: each before what waits for it, and done once for all bowls. */
-function withOwn(steps: readonly Step[], { acts }: Script): readonly Step[] {
+/** Steps that are of one bowl, and those that are of all; of what is poured from the bowl the first load alone. */
+function ofBowl(steps: readonly Step[], bowl: number): readonly Step[] {
+  const first = steps.find((s) => s.loads && s.after.includes(`join${bowl}`)) ?? steps.find((s) => s.loads);
+  return steps.filter((s) => {
+    if (s.loads) return s === first;
+    const of = /^(?:join|rest|whip)(\d+)$/.exec(s.id)?.[1];
+    return of === undefined || Number(of) === bowl;
+  });
+}
+
+/**
+ * Acts of the cook's own among the steps, each before what waits for it: what is done to the batter bowl by bowl, behind
+ * what made the batter; the rest once for all bowls.
+ */
+function withOwn(steps: readonly Step[], { acts }: Script, bowls: number): readonly Step[] {
   let all = steps;
-  for (const [n, a] of acts.filter((x) => x.verb === 'do').entries()) {
-    const before = acts.filter((x) => x.after.includes(a.id)).map(stepOfAct);
-    const waits = (s: Step): boolean => before.some((re) => re.test(s.id));
-    const own: Step = {
-      id: `own${n + 1}`,
-      name: a.of.replace(/^./, (c) => c.toUpperCase()),
-      why: a.words ? `The card: “${a.words}”` : 'An act of this formula’s own.',
-      who: 'cook',
-      min: a.minutes?.all ?? 0,
-      handsMin: a.minutes?.hands ?? 0,
-      ovenC: null,
-      after: [],
-      keepsMin: null,
-      slips: 'earlier is fine',
-      ahead: false,
-    };
-    const at = Math.max(0, all.findIndex(waits));
-    all = [
-      ...all.slice(0, at),
-      own,
-      ...all.slice(at).map((s) => (waits(s) ? { ...s, after: [...s.after, own.id] } : s)),
-    ];
+  const own = acts.filter((x) => x.verb === 'do');
+  const idOf = (act: ScriptAct, bowl: number): string => `own${own.indexOf(act) + 1}${bowl > 1 ? `-${bowl}` : ''}`;
+  for (const a of own) {
+    const before = acts.filter((x) => x.after.includes(a.id) && x.verb !== 'do').map(stepOfAct);
+    const behind = acts.filter((x) => a.after.includes(x.id));
+    for (let bowl = 1; bowl <= (a.per === 'mix' ? bowls : 1); bowl++) {
+      const near = ofBowl(all, bowl);
+      const may = a.per === 'mix' ? near : all.filter((s) => !s.loads || near.includes(s));
+      const waiting = may.filter((s) => before.some((re) => re.test(s.id)));
+      const step: Step = {
+        id: idOf(a, bowl),
+        name: a.of.replace(/^./, (c) => c.toUpperCase()),
+        why: a.words ? `The card: “${a.words}”` : 'An act of this formula’s own.',
+        who: 'cook',
+        min: a.minutes?.all ?? 0,
+        handsMin: a.minutes?.hands ?? 0,
+        ovenC: null,
+        after: behind.flatMap((x) =>
+          x.verb === 'do' ? [idOf(x, bowl)] : near.filter((s) => stepOfAct(x).test(s.id)).map((s) => s.id),
+        ),
+        keepsMin: null,
+        slips: a.per === 'mix' ? 'not before the batter is made' : 'earlier is fine',
+        ahead: false,
+      };
+      const at = Math.max(
+        0,
+        all.findIndex((s) => waiting.includes(s)),
+      );
+      all = [
+        ...all.slice(0, at),
+        step,
+        ...all.slice(at).map((s) => (waiting.includes(s) ? { ...s, after: [...s.after, step.id] } : s)),
+      ];
+    }
   }
   return all;
 }
@@ -620,7 +646,7 @@ export function stepsOf(q: StepsAsked): readonly Step[] {
   // kept pieces are heated while the last are on the heat; what has to stand does so after it
   steps.push(...serve.last.map((s) => (s.id === 'stand' ? { ...s, after: [last] } : s)));
   put({ ...PLATE, why: serve.plate, after: [last, ...serve.last.map((s) => s.id)] });
-  return withOwn(steps, q.script);
+  return withOwn(steps, q.script, f.waves);
 }
 
 /** What is done to fat first: it is kept back for the morning, and goes to the tub when the tub is combined. */

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import type { Allergen } from '../pantry/ingredient';
 import { counting } from '../testing/counted';
-import { dishOf, h, type MorningDrawn, REGATTA, regattaAsked } from '../testing/regatta';
+import { BERRIES, dishOf, h, type MorningDrawn, REGATTA, regattaAsked } from '../testing/regatta';
 import { cases } from '../testing/share';
 import { clockOf, ovensOf, platesWanted } from './morning';
 import { solveMorning } from './solve';
@@ -18,7 +18,7 @@ const solved = (m: MorningDrawn, before = false, withWays = true) => {
 /** A morning of up to four dishes, three waves, four people and five surfaces. */
 const mornings = fc
   .record({
-    dishes: fc.uniqueArray(fc.integer({ min: 0, max: 5 }), { minLength: 1, maxLength: 4 }),
+    dishes: fc.uniqueArray(fc.integer({ min: 0, max: BERRIES }), { minLength: 1, maxLength: 4 }),
     shares: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 4, maxLength: 4 }),
     waves: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { minLength: 1, maxLength: 3 }),
     covers: fc.integer({ min: 2, max: 24 }),
@@ -95,6 +95,11 @@ test('no hand, place, oven or pan twice at once; nothing before what it needs; n
         }
       for (const s of steps)
         if (s.by !== null) expect(s.from).toBeGreaterThanOrEqual(Math.min(...m.people.map((p) => p.from)) - 0.001);
+      // nothing that is done for a bowl is left over: what is poured or served waits for it
+      const poured = new Set(steps.filter((s) => s.wave !== null).map((s) => s.batch));
+      for (const s of steps)
+        if (poured.has(s.batch) && s.wave === null && !s.id.startsWith('plate'))
+          expect([s.id, steps.some((x) => x.needs.includes(s.id))]).toEqual([s.id, true]);
       // what is made is what is wanted, or it is told what is not
       for (const d of m.dishes) {
         const wanted = plates.filter((p) => p.dish === d.id).reduce((a, p) => a + Math.ceil(p.wanted * d.each), 0);
@@ -169,6 +174,19 @@ test('what has to be without what others bring has its own washed bowl, whisk an
   const alone = REGATTA.dishes.filter((d) => without.includes(d.id)).slice(0, 1);
   const one = solved({ ...REGATTA, dishes: alone });
   expect(one.steps.some((s) => s.id.endsWith(' tools'))).toBe(false);
+});
+
+test('berries kept back, butter and syrup to serve and a second rest come before the pouring, warm plates before the plates', () => {
+  const { steps, bowls } = solved({ ...REGATTA, dishes: [dishOf(BERRIES, { share: 1 }, 1)] });
+  expect(bowls.flatMap((b) => b.waves)).toEqual([0, 1, 2]);
+  for (const { id, waves } of bowls) {
+    const at = (step: string) => steps.find((s) => s.id === `${id} ${step}`);
+    const poured = Math.min(...steps.filter((s) => s.batch === id && s.wave !== null).map((s) => s.from));
+    for (const step of ['topready', 'topsoft', 'topwarm', 'own1', 'rest1'])
+      expect([step, (at(step)?.to ?? Number.NaN) <= poured + 0.001]).toEqual([step, true]);
+    expect(at('own1')?.from).toBeGreaterThanOrEqual((at('rest1')?.to ?? Number.NaN) - 0.001);
+    for (const w of waves) expect(steps.find((s) => s.id === `plate d6 ${w + 1}`)?.needs).toContain(`${id} own2`);
+  }
 });
 
 test('nothing is lit that waffles can be made on: told, with the way out; a lone cook with one dish is told nothing', () => {

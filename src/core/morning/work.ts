@@ -131,6 +131,10 @@ interface Prepared {
   /** What is done the evening before. */
   readonly evening: readonly Step[];
   readonly ready: readonly string[];
+  /** What the first load waits for: what is ready, and what is set out, warmed or done besides. */
+  readonly opens: readonly string[];
+  /** What the plates alone wait for. */
+  readonly plating: readonly string[];
   readonly standsMin: number | null;
   readonly ovenC: number | null;
   readonly cycleMin: number;
@@ -184,12 +188,16 @@ function prepared(
   // the steps count what pouring takes on the house's own surface: here it is counted by the morning
   const last = steps.findLast((s) => READY.test(s.id));
   const pouring = loads.reduce((a, s) => a + s.min, 0);
+  const own = new Set(steps.map((s) => s.id));
+  const before1 = loads[0]?.after.filter((a) => own.has(a)) ?? [];
   return {
     ok: true,
     value: {
       steps,
       evening: before ? all.filter((s) => s.ahead && !OWN.test(s.id)) : [],
       ready,
+      opens: before1.length > 0 ? before1 : steps.slice(-1).map((s) => s.id),
+      plating: all.find((s) => s.id === 'plate')?.after.filter((a) => own.has(a)) ?? [],
       standsMin: last?.keepsMin === null || last?.keepsMin === undefined ? null : last.keepsMin + pouring,
       ovenC: loads[0]?.ovenC ?? null,
       cycleMin,
@@ -344,13 +352,12 @@ function bowlWork(
   d: DishMade,
   bowl: MorningBowl,
   of: BowlPieces,
-  { steps, ovenC, cycleMin, handsMin }: Prepared,
+  { steps, opens, ovenC, cycleMin, handsMin }: Prepared,
   apart: boolean,
 ): Pick<Work, 'tasks' | 'pours'> {
   const { id, allergens, ready } = bowl;
   const bench = d.bench ?? null;
   const own = (x: string): string => ownId(id, x);
-  const behind = ready.length > 0 ? ready : steps.slice(-1).map((s) => own(s.id));
   const tools = task({
     id: own('tools'),
     batch: id,
@@ -391,7 +398,7 @@ function bowlWork(
       handsMin,
       kind: d.kind,
       ovenC,
-      needs: behind,
+      needs: opens.map(own),
       allergens,
       without: d.without,
       bench,
@@ -399,12 +406,16 @@ function bowlWork(
   };
 }
 
-/** A plate step for each wave and dish: it waits for all that is poured or heated for it, and for the sauces. */
+/**
+ * A plate step for each wave and dish: it waits for all that is poured or heated for it, and for the sauces.
+ * @param plating by bowl: its steps that the plates wait for
+ */
 const platesFor = (
   dishes: readonly DishMade[],
   pours: readonly Pour[],
   reheats: readonly Reheat[],
   besides: readonly Task[],
+  plating: ReadonlyMap<string, readonly string[]>,
 ): readonly Task[] =>
   [...new Map([...pours, ...reheats].map((p) => [plateId(p.dish, p.wave), p]))].map(([id, { dish, wave }]) => {
     const of = pours.filter((p) => p.dish === dish && p.wave === wave);
@@ -416,7 +427,11 @@ const platesFor = (
       name: `Plates of ${dishes.find((d) => d.id === dish)?.name}`,
       min: PLATE_MIN,
       handsMin: PLATE_MIN,
-      needs: [...of.map((x) => x.id), ...again.map((r) => r.task.id), ...besides.map((s) => s.id)],
+      needs: [
+        ...of.flatMap((x) => [x.id, ...(plating.get(x.batch) ?? [])]),
+        ...again.map((r) => r.task.id),
+        ...besides.map((s) => s.id),
+      ],
       allergens: of[0]?.allergens ?? [],
       plates: wave,
     });
@@ -445,6 +460,7 @@ export function workOf(
   const tasks: Task[] = [];
   const pours: Pour[] = [];
   const reheats: Reheat[] = [];
+  const plating = new Map<string, readonly string[]>();
   for (const [n, d] of dishes.entries()) {
     const all = (wanted[n] ?? []).map((plates) => Math.ceil(plates * d.each - 1e-9));
     const heated = reheatsFor(d, all, kept);
@@ -476,6 +492,10 @@ export function workOf(
       const bowl: MorningBowl = { id, dish: d.id, pieces, waves, of: g, allergens, standsMin, ready };
       const work = bowlWork(d, bowl, g, made.value, setApart);
       bowls.push(bowl);
+      plating.set(
+        id,
+        made.value.plating.map((x) => ownId(id, x)),
+      );
       tasks.push(...work.tasks);
       pours.push(...work.pours);
     }
@@ -487,7 +507,7 @@ export function workOf(
       : [task({ id: `side${n + 1}`, name, min, handsMin: min, who: onHob ? 'cook' : 'helper', hob: onHob })],
   );
   const again = reheats.map((r) => r.task);
-  const plates = platesFor(dishes, pours, reheats, besides);
+  const plates = platesFor(dishes, pours, reheats, besides, plating);
   return { ok: true, value: { bowls, tasks: [...besides, ...tasks, ...again, ...plates], pours } };
 }
 

@@ -167,6 +167,12 @@ function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
     : a;
 }
 
+/**
+ * Acts of the cook's own that are done to the batter ("strain the batter"): each comes after what made the batter, and is
+ * done to each mix. What else is done besides ("warm the plates") can be done at any time before the act that it precedes.
+ */
+const OF_BATTER = /\bbatter\b/i;
+
 /** Acts as they are put one after the other, each as it is edited; who takes a mix comes after who gave it. */
 export function noActs(edits: readonly ActEdit[] = []): Acts {
   const acts: ScriptAct[] = [];
@@ -189,7 +195,7 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     const id = `${verb} ${of}${alike > 0 ? ` ${alike + 1}` : ''}`;
     const takes = (given.takes ?? []).map(take);
     const from = takes.flatMap((t) => (t.of === 'mix' ? (givers.get(t.id) ?? []) : []));
-    const own = verb === 'do' ? [] : ownBefore(id);
+    const own = verb === 'do' ? [] : ownBefore(id, from);
     const set = editOf('set', id);
     const plain: ScriptAct = {
       ...BARE,
@@ -215,20 +221,25 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     for (const g of act.gives) givers.set(g, id);
     return act;
   };
-  /** Acts of the cook's own that come before another. @returns their ids */
-  const ownBefore = (id: string): readonly string[] =>
-    edits.flatMap((e) => {
+  /** Acts of the cook's own that come before another. @param made acts that gave what the other takes @returns their ids */
+  const ownBefore = (id: string, made: readonly string[]): readonly string[] => {
+    let behind = made;
+    return edits.flatMap((e) => {
       if (e.do !== 'own' || e.before !== id) return [];
       used.add(e);
       const { minutes, hands } = e;
+      const isOfBatter = OF_BATTER.test(e.does);
       const act = put('do', e.does, {
         minutes: { all: minutes, hands: Math.min(hands, minutes) },
-        per: 'batch',
+        per: isOfBatter ? 'mix' : 'batch',
+        after: isOfBatter ? behind : [],
         says: [{ do: sentence(e.does), why: '' }],
         source: sourceOfEdit(e),
       });
+      if (isOfBatter) behind = [act.id];
       return [act.id];
     });
+  };
   return {
     acts,
     put,

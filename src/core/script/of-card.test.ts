@@ -148,6 +148,8 @@ test('a second rest of the batter stands before the pouring, as long as it is to
   });
   const order = twice.map((a) => a.id);
   expect(order.indexOf('do let the batter stand once more')).toBe(order.indexOf(act(twice, 'pour')?.id ?? '') - 1);
+  // the second begins when the first is over
+  expect(act(twice, 'do')).toMatchObject({ after: ['rest batter'], per: 'mix' });
   const once = actsOf('Cakes\n250 g flour\n2 tsp baking powder\n300 ml milk\n\nWhisk, rest 15 minutes. 60 ml each.');
   expect(act(once, 'do')).toBeUndefined();
 });

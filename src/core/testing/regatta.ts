@@ -1,4 +1,5 @@
 /** A regatta morning of the boathouse: 84 covers in three waves, five dishes, one without wheat, one without egg and milk. */
+import type { ActEdit } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard } from '../formula/from-card';
 import { type KindId, kindById } from '../formula/kinds';
@@ -36,9 +37,28 @@ const CARDS: readonly (readonly [string, KindId, string, readonly Allergen[]])[]
     ['egg', 'milk'],
   ],
   ['Big one', 'oven', '4 eggs\n240 g milk\n125 g flour\n3 g salt', []],
+  [
+    'Berry cakes',
+    'griddle',
+    '250 g flour\n300 g milk\n2 eggs\n30 g sugar\n10 g baking powder\n120 g blueberries, folded in\n60 g butter, to serve\n90 g maple syrup, to serve',
+    [],
+  ],
 ];
-const FORMULAS = CARDS.map(([, kind, text]) => made(text, kind));
-/** One of six dishes, as a plate of so many pieces. */
+/** What is done to the berry cakes besides: to their batter, and to their plates. */
+const BESIDES: readonly ActEdit[] = [
+  {
+    do: 'own',
+    act: 'do let the batter stand once more',
+    before: 'pour griddle cakes',
+    does: 'let the batter stand once more',
+    minutes: 10,
+    hands: 0,
+  },
+  { do: 'own', act: 'do warm the plates', before: 'plate piece', does: 'warm the plates', minutes: 5, hands: 2 },
+];
+export const BERRIES = CARDS.length - 1;
+const FORMULAS = CARDS.map(([, kind, text], n) => ({ ...made(text, kind), ...(n === BERRIES && { edits: BESIDES }) }));
+/** One of seven dishes, as a plate of so many pieces. */
 export const dishOf = (n: number, of: DishMade['of'], each = 2): DishMade => {
   const [name, kind, , without] = CARDS[n] as (typeof CARDS)[number];
   return { id: `d${n}`, name, kind, each, of, without, formula: FORMULAS[n] as Formula, portionMl: null };
