@@ -13,8 +13,8 @@ import type { Ingredient } from '../pantry/ingredient';
 import type { Script, ScriptAct, Verb } from '../script/act';
 import { foamWaits } from '../script/foam';
 import { type HeldWords, heldBy, togetherNamed } from '../script/held';
-import { BETWEEN_S, onHeatS, type SideTimes } from '../script/on-heat';
-import { actIn, type Folding, foamed, foldingIn, foldsBefore, heatIn, whipsBefore } from '../script/read';
+import { BETWEEN_S, HEAT_UP_MIN, HOLD_C, onHeatS, PLATE_MIN, type SideTimes } from '../script/on-heat';
+import { actIn, type Folding, foamed, foldingIn, foldsBefore, heatIn, holdIn, whipsBefore } from '../script/read';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
 
@@ -45,10 +45,6 @@ interface StepsAsked {
 }
 
 const LINE_MIN = 1;
-/** Holding oven, and how long it and a surface take to warm. */
-const HOLD_C = 93;
-const HOLD_WARM_MIN = 15;
-const HEAT_MIN = { griddle: 15, 'ball pan': 15, iron: 10, oven: 25 } as const;
 const HEAT_NAMES = {
   griddle: 'Heat the griddle',
   'ball pan': 'Heat the ball pan',
@@ -56,13 +52,12 @@ const HEAT_NAMES = {
   oven: 'Oven and pan hot',
 } as const;
 const JUDGE_MIN = 1;
-const PLATE_MIN = 2;
 /** Loads past so many are shown as one step a bowl. */
 const MOST_LOADS = 24;
 
 const bare = (l: SheetLine): boolean => l.side === undefined && l.vessel !== 'topping' && l.grams !== null;
 
-type HeatId = keyof typeof HEAT_MIN;
+type HeatId = keyof typeof HEAT_NAMES;
 const heatedFor = (kind: KindId): HeatId =>
   kind === 'oven' ? 'oven' : kind === 'waffle' ? 'iron' : kind === 'ball' ? 'ball pan' : 'griddle';
 
@@ -162,7 +157,7 @@ function factsOf({ batch, find, life, restMin, ways, script, pourings }: StepsAs
     act: (verb, of) => actIn(script, verb, of),
     bakeC: middleOf(inOven.zoneC),
     thenC: inOven.thenC,
-    holdC: actIn(script, 'hold')?.heatC?.[0] ?? HOLD_C,
+    holdC: holdIn(script) ?? HOLD_C,
     foamed: foamed(script),
     whipFirst: whipsBefore(script),
     foldBeforeRest: foldsBefore(script),
@@ -329,7 +324,7 @@ const BEFORE: readonly Row[] = [
         ? 'It climbs by the first blast of heat.'
         : `Level in heat, edge to edge, before the first drop${f.restMin > 0 ? ': it warms while the batter rests' : ''}.`,
     who: 'cook',
-    min: (f) => HEAT_MIN[f.surface],
+    min: (f) => HEAT_UP_MIN[f.surface],
     handsMin: 1,
     ovenC: (f) => (f.baked ? f.bakeC : null),
     keepsMin: 30,
@@ -341,7 +336,7 @@ const BEFORE: readonly Row[] = [
     name: (f) => HEAT_NAMES[f.alsoOn ?? 'griddle'],
     why: 'For the second finish: hot when the first is poured out.',
     who: 'cook',
-    min: (f) => HEAT_MIN[f.alsoOn ?? 'griddle'],
+    min: (f) => HEAT_UP_MIN[f.alsoOn ?? 'griddle'],
     handsMin: 1,
     keepsMin: 30,
     slips: 'earlier costs heat, later costs its first pieces',
@@ -352,7 +347,7 @@ const BEFORE: readonly Row[] = [
     name: (f) => `Holding oven to ${f.holdC} °C`,
     why: 'Lit before the first pour, its door ajar: the first plate waits for the last no longer than quality and the local food code allow.',
     who: 'cook',
-    min: HOLD_WARM_MIN,
+    min: HEAT_UP_MIN['low oven'],
     handsMin: 1,
     ovenC: (f) => f.holdC,
     after: ['roast', 'ripen'],

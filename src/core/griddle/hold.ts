@@ -6,10 +6,6 @@ import { type ActEntry, entriesOf } from '../batch/acts';
 import { BETWEEN_S, onHeatS, type SideTimes } from '../script/on-heat';
 
 const MIN = 60_000;
-/**
- * Minutes in the holding oven after which quality goes, domain practice; the local food code rules what may be held.
- */
-export const HOLD_MIN = 25;
 
 interface Tray {
   readonly pieces: number;

@@ -16,11 +16,10 @@ import {
 } from '../formula/kinds';
 import { MATTERS, type SchoolIdOf, schoolMeant } from '../formula/schools';
 import { addedG } from '../formula/tally';
-import { HOLD_MIN } from '../griddle/hold';
 import { MEQ_PER_G_SODA } from '../lift/ledger';
 import type { Numbers } from '../numbers';
 import { millilitres, minutesAndSeconds, temperature, type Units } from '../quantity/say';
-import type { SideTimes } from '../script/on-heat';
+import { HOLDS_MIN, type SideTimes } from '../script/on-heat';
 
 /** What is known of a batch when it is judged. */
 export interface Judged {
@@ -125,7 +124,7 @@ export const overMixed = (j: Judged): Says => {
 
 export const heldLong = (j: Judged): Says => {
   if (j.heldMin === null) return SILENT;
-  return j.heldMin > HOLD_MIN ? { times: FOR, text: `held ${Math.round(j.heldMin)} min` } : RULED_OUT;
+  return j.heldMin > HOLDS_MIN[j.kind] ? { times: FOR, text: `held ${Math.round(j.heldMin)} min` } : RULED_OUT;
 };
 
 /** A side that took clearly more or less than its usual time. */

@@ -4,10 +4,11 @@
  */
 import { max, mean, quantileSorted } from 'd3-array';
 import { randomLcg, randomNormal, randomUniform } from 'd3-random';
+import { HOLDS_MIN } from '../script/on-heat';
 import { type Morning, ovensOf, platesWanted } from './morning';
 import { neededBy } from './running';
 import { isLoad } from './show';
-import { HOLDS_MIN, type SolvedMorning } from './solve';
+import type { SolvedMorning } from './solve';
 import { type MorningAsked, type PlacedStep, plateId } from './work';
 
 /** A step as it is rehearsed: its times are those of the plan, before they vary. */

@@ -2,6 +2,7 @@
  * One schedule over a whole morning: every step as late as what follows lets it, and no pair of hands, place, oven or
  * pan twice at once. Minutes from midnight.
  */
+import { HEAT_UP_MIN } from '../script/on-heat';
 import { type Busy, CLEAN_MIN, Counter, EPS, holdsAny, meet } from './counter';
 import { clockOf, type Morning, type MorningSurface, ovensOf, type Person, type Pin, takesKind } from './morning';
 import { type BegunMorning, type PlacedStep, type Pour, plateId, type Task, task, type Work } from './work';
@@ -44,9 +45,6 @@ export interface Scheduled {
   /** When each plate step ends, by its id. */
   readonly plated: ReadonlyMap<string, number>;
 }
-
-/** From cold, min. */
-const MINUTES_TO_HEAT = { griddle: 15, iron: 10, pan: 15, oven: 25 } as const;
 
 /**
  * Surfaces of their own for what has to be without an allergen that others bring: the smallest there is, where the
@@ -219,7 +217,10 @@ class Placing {
   private latestOpen(): { readonly by: number; readonly x: Open | Task } | undefined {
     let best: { readonly by: number; readonly x: Open | Task } | undefined;
     const look = (by: number | null | undefined, x: Open | Task): void => {
-      if (by !== null && by !== undefined && (best === undefined || by > best.by)) best = { by, x };
+      if (by === null || by === undefined) return;
+      // of two of one bowl that can be equally late, the one that is usually done later
+      const isLater = !('pour' in x) && best && !('pour' in best.x) && x.batch !== null && x.batch === best.x.batch;
+      if (best === undefined || by > best.by || (by === best.by && isLater)) best = { by, x };
     };
     for (const o of this.open) if (o.left > 0) look(this.startOf.get(plateId(o.pour.dish, o.pour.wave)), o);
     // a pour is over when all of it lies: until then what it needs has no bound
@@ -235,7 +236,7 @@ class Placing {
       const id = `heat ${s.name}`;
       if (this.begun?.steps.some((x) => x.id === id)) continue;
       const name = `Heat ${s.name}`;
-      const t = task({ id, name, min: MINUTES_TO_HEAT[s.kind], handsMin: 1, bench: s.bench ?? null });
+      const t = task({ id, name, min: HEAT_UP_MIN[s.kind], handsMin: 1, bench: s.bench ?? null });
       this.tasks.add(t);
       this.pin(t);
       this.needing.set(id, [`first on ${s.name}`]);

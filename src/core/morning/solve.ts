@@ -3,10 +3,10 @@
  * cheapest ways out, worked. Minutes from midnight.
  */
 
-import type { KindId } from '../formula/kinds';
-import { HOLD_MIN } from '../griddle/hold';
 import { allergenName } from '../pantry/ingredient';
+import { asRead, counted } from '../quantity/say';
 import type { Result } from '../result';
+import { HEAT_UP_MIN, HOLDS_MIN, PLATE_MIN } from '../script/on-heat';
 import { changedMorning, type MorningChange } from './changes';
 import { clockOf, type Morning, ovensOf, platesWanted, SURFACES_FOR, type SurfaceKind, takesKind } from './morning';
 import { BINDS_NOTHING, type Scheduled, scheduled } from './schedule';
@@ -16,7 +16,6 @@ import {
   type KnownBowls,
   type MorningAsked,
   type MorningBowl,
-  PLATE_MIN,
   type PlacedStep,
   plateId,
   type Work,
@@ -55,18 +54,6 @@ export interface SolvedMorning {
   readonly unmet: readonly Unmet[];
 }
 
-/** Off the heat pieces are as they should be for so long, min: in a low oven, or under a cloth. Ours. */
-export const HOLDS_MIN: Readonly<Record<KindId, number>> = {
-  griddle: HOLD_MIN,
-  small: HOLD_MIN,
-  foam: 5,
-  ball: 15,
-  crepe: 45,
-  waffle: 15,
-  oven: 3,
-};
-const HOLD_C = 93;
-const HOLD_WARM_MIN = 15;
 /** Pieces wait so long without a low oven, min. */
 const UNDER_A_CLOTH_MIN = 8;
 /** Times of day as the house writes them. */
@@ -235,7 +222,7 @@ function toldOfPlates(q: MorningAsked, s: Scheduled, p: PlatesOf): readonly Told
     told.push({
       ...one,
       key: `held ${key}`,
-      what: `${pieces} pieces of ${title} are off the heat up to ${Math.round(longest)} min before; they hold for ${holds}.`,
+      what: `${counted(pieces, 'pieces')} of ${title} ${pieces === 1 ? 'is' : 'are'} off the heat up to ${Math.round(longest)} min before; ${pieces === 1 ? 'it holds' : 'they hold'} for ${holds}.`,
       by: longest - holds,
     });
   }
@@ -329,7 +316,7 @@ function toldOf(q: MorningAsked, t: Attempt): readonly Told[] {
 }
 
 /** The low oven, where pieces wait; 'none': they wait, and no oven is free for it; null: nothing waits. */
-function holdStep(q: MorningAsked, { scheduled: s }: Attempt): PlacedStep | 'none' | null {
+function holdStep(q: MorningAsked, { work, scheduled: s }: Attempt): PlacedStep | 'none' | null {
   const m = q.morning;
   const waits = s.steps
     .filter((x) => x.dish !== null && x.wave !== null && x.ovenC === null)
@@ -338,19 +325,21 @@ function holdStep(q: MorningAsked, { scheduled: s }: Attempt): PlacedStep | 'non
       return plate - PLATE_MIN - x.to > UNDER_A_CLOTH_MIN;
     });
   if (waits.length === 0) return null;
-  const from = Math.min(...waits.map((x) => x.to)) - HOLD_WARM_MIN;
+  const from = Math.min(...waits.map((x) => x.to)) - HEAT_UP_MIN['low oven'];
   const to = Math.max(...waits.map((x) => s.plated.get(plateId(x.dish ?? '', x.wave ?? 0)) ?? x.to));
+  // one oven for all: as hot as the dish that wants it least hot
+  const ovenC = Math.min(...work.pours.filter((p) => waits.some((x) => x.dish === p.dish)).map((p) => p.holdC));
   const others = s.steps.filter((x) => x.oven !== null && x.from < to && from < x.to);
-  const oven = ovensOf(m).find((o) => !others.some((x) => x.oven === o.name && x.ovenC !== HOLD_C))?.name;
+  const oven = ovensOf(m).find((o) => !others.some((x) => x.oven === o.name && x.ovenC !== ovenC))?.name;
   if (oven === undefined) return 'none';
   return {
     ...BINDS_NOTHING,
     id: 'hold',
-    name: `Low oven, ${HOLD_C} °C, for what waits`,
+    name: asRead(`Low oven, ${ovenC} °C, for what waits`, q.house.units),
     from,
     to,
     on: oven,
-    ovenC: HOLD_C,
+    ovenC,
     oven,
   };
 }

@@ -15,7 +15,8 @@ import { allergensOf } from '../formula/tally';
 import type { Allergen } from '../pantry/ingredient';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
-import { BETWEEN_S, onHeatS, USUAL_TIMES } from '../script/on-heat';
+import { BETWEEN_S, HOLD_C, onHeatS, PLATE_MIN, USUAL_TIMES } from '../script/on-heat';
+import { holdIn } from '../script/read';
 import { type Dish, type Morning, type MorningSurface, platesWanted } from './morning';
 
 /** Something that is done once: its hands are bound from its beginning. */
@@ -75,6 +76,8 @@ export interface Pour {
   readonly handsMin: number;
   readonly kind: KindId;
   readonly ovenC: number | null;
+  /** How hot the low oven is in which they wait for the plates, Celsius. */
+  readonly holdC: number;
   /** What the bowl has to have behind it. */
   readonly needs: readonly string[];
   readonly allergens: readonly Allergen[];
@@ -117,8 +120,6 @@ export interface SideWork {
   readonly onHob: boolean;
 }
 
-/** Laying out the plates of a wave, min. Ours. */
-export const PLATE_MIN = 2;
 /** What a pan in the oven takes where nobody says, mL: of 26 cm, two fingers deep. Ours. */
 const PANFUL_ML = 800;
 /** Steps that a morning makes of its own: by surface, by wave, and none at all. */
@@ -137,6 +138,7 @@ interface Prepared {
   readonly plating: readonly string[];
   readonly standsMin: number | null;
   readonly ovenC: number | null;
+  readonly holdC: number;
   readonly cycleMin: number;
   readonly handsMin: number;
 }
@@ -200,6 +202,7 @@ function prepared(
       plating: all.find((s) => s.id === 'plate')?.after.filter((a) => own.has(a)) ?? [],
       standsMin: last?.keepsMin === null || last?.keepsMin === undefined ? null : last.keepsMin + pouring,
       ovenC: loads[0]?.ovenC ?? null,
+      holdC: holdIn(day.bowl.script) ?? HOLD_C,
       cycleMin,
       handsMin: d.kind === 'oven' ? 1 : d.kind === 'waffle' ? Math.min(2, cycleMin) : cycleMin,
     },
@@ -352,7 +355,7 @@ function bowlWork(
   d: DishMade,
   bowl: MorningBowl,
   of: BowlPieces,
-  { steps, opens, ovenC, cycleMin, handsMin }: Prepared,
+  { steps, opens, ovenC, holdC, cycleMin, handsMin }: Prepared,
   apart: boolean,
 ): Pick<Work, 'tasks' | 'pours'> {
   const { id, allergens, ready } = bowl;
@@ -398,6 +401,7 @@ function bowlWork(
       handsMin,
       kind: d.kind,
       ovenC,
+      holdC,
       needs: opens.map(own),
       allergens,
       without: d.without,

@@ -29,6 +29,9 @@ function mustBe(a: ScriptAct | undefined, what: string): ScriptAct {
 
 const at = ({ acts }: Acts, verb: Verb): number => acts.findIndex((a) => a.verb === verb);
 
+/** How hot the oven is in which pieces wait, where a formula says so, Celsius; null: it does not. */
+export const holdIn = (s: Acts): number | null => actIn(s, 'hold')?.heatC?.[0] ?? null;
+
 /** Whites are whipped and folded in. */
 export const foamed = (s: Acts): boolean => actIn(s, 'whip') !== undefined;
 /** Whites are whipped before dry and wet meet, and wait in the cold. */

@@ -21,7 +21,7 @@ import type { FadePoint } from '@/core/lift/fade';
 import { type Ingredient, kitchenName } from '@/core/pantry/ingredient';
 import { foldedAt, isLookedAt } from '@/core/prep/check';
 import { asRead, portionWords } from '@/core/quantity/say';
-import { heatIn, putOnIn } from '@/core/script/read';
+import { heatIn, holdIn, putOnIn } from '@/core/script/read';
 import { useAlarm, useAlarms } from '../kit/alarm';
 import type { Refused } from '../kit/answer';
 import { act } from '../kit/answer';
@@ -88,6 +88,10 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
   const nextKey = useRef<HTMLButtonElement>(null);
   const it = griddleNow(props, log.taps, log.entries, chosen, now);
   const { pieces, ends, pouring, drawn, step, progress } = it;
+  const holdC = useMemo(
+    () => holdIn(scriptOfBatch(batch, ways, (id) => props.things[id])),
+    [batch, ways, props.things],
+  );
   useAlarm(step.do === 'flip' || step.do === 'pull' ? `${step.do} ${step.piece.piece}` : '');
   // the next thing stays under one key, wherever the hand has been
   const toNext = (): void => nextKey.current?.focus({ preventScroll: true });
@@ -161,7 +165,8 @@ function BoardAt(props: Props & { readonly now: number; readonly onNow: () => vo
             off={progress.off}
             left={batch.piecesPlanned === null ? null : Math.max(0, batch.piecesPlanned - progress.off)}
             places={it.places.length}
-            filling={FILLING_NAMES[pouring.kind]}
+            kind={pouring.kind}
+            holdC={holdC}
             times={pouring.known.times}
             log={log}
             now={now}

@@ -1,9 +1,10 @@
 'use client';
 import { useState } from 'react';
-import { bellOf, HOLD_MIN, holdingOf, loadsBefore } from '@/core/griddle/hold';
+import { FILLING_NAMES, type KindId } from '@/core/formula/kinds';
+import { bellOf, holdingOf, loadsBefore } from '@/core/griddle/hold';
 import { dayAfter, localDay, localTime, momentOf } from '@/core/quantity/day';
 import { asRead, minutesOrHours } from '@/core/quantity/say';
-import type { SideTimes } from '@/core/script/on-heat';
+import { HOLDS_MIN, type SideTimes } from '@/core/script/on-heat';
 import { Button } from '../kit/button';
 import { TimeField } from '../kit/date-fields';
 import { useTime } from '../kit/time';
@@ -18,7 +19,8 @@ export function HoldView({
   off,
   left,
   places,
-  filling,
+  kind,
+  holdC,
   times,
   log,
   now,
@@ -28,14 +30,18 @@ export function HoldView({
   /** Still wanted; null where nothing is counted. */
   readonly left: number | null;
   readonly places: number;
-  /** What one filling of the heat is called. */
-  readonly filling: string;
+  /** What is poured. */
+  readonly kind: KindId;
+  /** How hot its formula wants the holding oven, Celsius; null: as usual. */
+  readonly holdC: number | null;
   readonly times: SideTimes;
   readonly log: OpenEventLog;
   readonly now: number;
 }) {
   const time = useTime();
   const units = useUnits();
+  const filling = FILLING_NAMES[kind];
+  const keepsMin = HOLDS_MIN[kind];
   const { waiting, trays, inOven, plated } = holdingOf(log.entries, off);
   const bell = bellOf(log.entries);
   const [typed, setTyped] = useState<string | null>(null);
@@ -75,7 +81,7 @@ export function HoldView({
             return (
               <li key={t.at} className={`border-t border-line py-1 ${n === 0 ? 'text-lg font-semibold' : ''}`}>
                 {t.pieces} since {time.ofDay(t.at)}, {clock(now - t.at)}
-                {held > HOLD_MIN ? <strong className="text-berry">, past {HOLD_MIN} min: serve or spare</strong> : null}
+                {held > keepsMin ? <strong className="text-berry">, past {keepsMin} min: serve or spare</strong> : null}
               </li>
             );
           })}
@@ -118,8 +124,8 @@ export function HoldView({
         </p>
       ) : null}
       <p className="text-sm text-soft">
-        {asRead('90 to 95 °C', units)}, the door ajar, one layer. About {HOLD_MIN} min for quality; what may be held,
-        and how hot, the local food code says.
+        {asRead(holdC === null ? '90 to 95 °C' : `${holdC} °C`, units)}, the door ajar, one layer. About {keepsMin} min
+        for quality; what may be held, and how hot, the local food code says.
       </p>
     </section>
   );
