@@ -30,7 +30,7 @@ const CAKES: readonly Step[] = [
   step('join1', 4, 4, ['dry', 'wet'], { who: 'cook', keepsMin: 0 }),
   step('rest1', 10, 0, ['join1'], { keepsMin: 20 }),
   step('heat', 15, 1, [], { who: 'cook' }),
-  step('load1', 5, 5, ['rest1', 'heat'], { who: 'cook', loads: { from: 1, to: 1, off: 5 } }),
+  step('load1', 5, 5, ['rest1', 'heat'], { who: 'cook', loads: { from: 1, to: 1, off: 5, holdsMin: 25 } }),
   step('plate', 2, 2, ['load1']),
 ];
 /** Minutes before eight that each begins. */
@@ -88,7 +88,7 @@ test('two moved onto one pair of hands, and two heats in one oven: told, not hid
   const roast = step('roast', 30, 2, [], { ovenC: 180 });
   const hold = step('hold', 15, 1, [], { ovenC: 93 });
   const auto = timeLine(
-    [roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1, off: 5 } })],
+    [roast, hold, step('load1', 5, 5, ['roast', 'hold'], { loads: { from: 1, to: 1, off: 5, holdsMin: 25 } })],
     SERVING,
     null,
   );
@@ -179,7 +179,9 @@ test('law: never two things in one pair of hands, nothing before what it waits f
             {
               who: r.who as Step['who'],
               ovenC: r.oven,
-              ...(n % 3 === 2 && { loads: { from: Math.floor(n / 3) + 1, to: Math.floor(n / 3) + 1, off: n } }),
+              ...(n % 3 === 2 && {
+                loads: { from: Math.floor(n / 3) + 1, to: Math.floor(n / 3) + 1, off: n, holdsMin: 25 },
+              }),
             },
           ),
         );
@@ -210,4 +212,28 @@ test('steps are counted on the day they begin there: a rest needs no hands, what
   expect(days(EIGHT + 4 * 60 * MIN + MIN)).toEqual([['2026-05-03', 6, 'dry']]);
   // where the house is elsewhere, all of it is of one day
   expect(stepsByDay(line.placed, EIGHT, { zone: 'UTC' }).map((d) => [d.day, d.count])).toEqual([['2026-05-02', 6]]);
+});
+
+test('what waits for the last plates longer than it is good for is told; not where plates go as they come off', () => {
+  const batch = (atOnce: number, on: readonly string[]) =>
+    Array.from({ length: 12 / atOnce }, (_, n) =>
+      step(`load${n + 1}`, 6, 6, n === 0 ? [] : [`load${n}`], {
+        who: 'cook',
+        on,
+        loads: { from: n + 1, to: n + 1, off: (n + 1) * atOnce, holdsMin: 15 },
+      }),
+    ).concat(step('plate', 2, 2, [`load${12 / atOnce}`], { who: 'cook' }));
+  const told = (atOnce: number, on: readonly string[], anchor: Serving['anchor'] = 'last') =>
+    timeLine(batch(atOnce, on), { at: 1.8e12, anchor, helpers: 0, dayOneAt: null, moved: {} }, null).clashes.map(
+      (c) => c.text,
+    );
+  // six loads of six minutes: the first is off five loads, 30 min, before the plates
+  expect(told(2, ['iron'])).toEqual([
+    'What comes off first waits 30 min for the last, and is good for about 15: let the first plates go as they come off, or light more.',
+  ]);
+  expect(told(2, ['iron'], 'first')).toEqual([]);
+  // two more irons: two loads, 6 min
+  expect(told(6, ['iron'])).toEqual([]);
+  // nobody has said what it is made on: as many loads as pieces are a guess
+  expect(told(1, [])).toEqual([]);
 });

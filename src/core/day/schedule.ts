@@ -277,7 +277,31 @@ export function timeLine(all: readonly Step[], serving: Serving, begun: StepBegu
       text: `It is too late for ${lower(step.name)}: what follows was moved.`,
     }),
   );
-  return { placed: both, servedAt: platesAt(placed, serving) ?? serving.at, clashes: [...clashesIn(both), ...late] };
+  const held = serving.anchor === 'last' ? heldTooLong(placed) : [];
+  return {
+    placed: both,
+    servedAt: platesAt(placed, serving) ?? serving.at,
+    clashes: [...clashesIn(both), ...late, ...held],
+  };
+}
+
+/** What comes off first waits for all the plates, longer than it is as it should be; on surfaces that are noted. */
+function heldTooLong(placed: readonly Placed[]): readonly Clash[] {
+  const plate = placed.find((p) => p.step.id === 'plate');
+  const [first] = placed.filter(isLoad).sort((a, b) => a.start - b.start);
+  const { loads, on = [] } = first?.step ?? {};
+  if (!plate || !first || !loads || on.length === 0) return [];
+  const offAt = first.start + (first.end - first.start) / (loads.to - loads.from + 1);
+  const waits = (plate.start - offAt) / MIN;
+  if (waits <= loads.holdsMin + 1) return [];
+  return [
+    {
+      step: plate.step.id,
+      with: first.step.id,
+      what: 'stands',
+      text: `What comes off first waits ${Math.round(waits)} min for the last, and is good for about ${loads.holdsMin}: let the first plates go as they come off, or light more.`,
+    },
+  ];
 }
 
 /**

@@ -29,8 +29,11 @@ export interface Step {
   /** On the heat: which loads, from 1. */
   readonly loads?: {
     readonly from: number;
-    readonly to: number /** Pieces off the heat in all when it is over. */;
+    readonly to: number;
+    /** Pieces off the heat in all when it is over. */
     readonly off: number;
+    /** How long a piece off the heat is as it should be, min. */
+    readonly holdsMin: number;
   };
   /** It binds a pan on the hob while it goes on: one of so many that are free for it. */
   readonly pan?: number;

@@ -13,7 +13,7 @@ import type { Ingredient } from '../pantry/ingredient';
 import type { Script, ScriptAct, Verb } from '../script/act';
 import { foamWaits } from '../script/foam';
 import { type HeldWords, heldBy, togetherNamed } from '../script/held';
-import { BETWEEN_S, HEAT_UP_MIN, HOLD_C, onHeatS, PLATE_MIN, type SideTimes } from '../script/on-heat';
+import { BETWEEN_S, HEAT_UP_MIN, HOLD_C, HOLDS_MIN, onHeatS, PLATE_MIN, type SideTimes } from '../script/on-heat';
 import { actIn, type Folding, foamed, foldingIn, foldsBefore, heatIn, holdIn, whipsBefore } from '../script/read';
 import { type ServeAsked, serveSteps } from './serve';
 import type { Step, Who } from './step';
@@ -511,7 +511,7 @@ function loadStep(f: Facts, load: Load, n: number, count: number, after: readonl
     slips: baked ? 'not the oven: it stays shut' : 'may slip, and all after it',
     ahead: false,
     ...(of.on && { on: of.on }),
-    loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0 },
+    loads: { from: n + 1, to: n + count, off: f.loads[n + count - 1]?.off ?? 0, holdsMin: HOLDS_MIN[of.kind] },
   };
 }
 
