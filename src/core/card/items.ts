@@ -71,6 +71,10 @@ function strokesOf(text: string): readonly string[] | null {
 /** A thing with its amount, its state and a note takes no more letters; what is longer tells what is done. */
 const LONGEST_ITEM = 100;
 
+/** "4 eggs, one yolk left out": less of what stands before, and no thing of its own. */
+const TAKEN_AWAY =
+  /\b(?:left out|taken (?:out|away|off)|removed|held back|discarded|thrown (?:out|away)|not used)[.)\s]*$/i;
+
 /** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
 function isSeam(
   of: {
@@ -85,7 +89,7 @@ function isSeam(
   read: (t: string) => Line,
 ): boolean {
   const { seam, alone, left, right, rest } = of;
-  if (!left || !right) return false;
+  if (!left || !right || TAKEN_AWAY.test(right)) return false;
   const comma = /[,;.!]/.test(seam);
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
   const isBare = !begins(right);

@@ -404,8 +404,11 @@ const LIKE_A_NOUN =
  */
 function describes(ws: readonly string[], n: number, breaks: readonly number[], index: Index): boolean {
   const w = ws[n] ?? '';
+  const isBehind = breaks.some((b) => b <= n);
+  // "laid on", "warmed up"
+  if (isBehind && /^(?:on|up)$/.test(w)) return true;
   if (w.length < 3 || /\d/.test(w) || VARIANT.has(w) || index.words.has(w) || LIKE_A_NOUN.test(w)) return false;
-  if (breaks.some((b) => b <= n)) return true;
+  if (isBehind) return true;
   // the last word of a name says what it is: "sweet potato fries"
   return LIKE_AN_ADJECTIVE.test(w) && n < ws.length - 1;
 }

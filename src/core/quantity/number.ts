@@ -120,7 +120,10 @@ const WORD_AND = new RegExp(`^(${WORD})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\
 const DIGIT_AND = new RegExp(`^(\\d{1,3})\\s+and\\s+(an?|${WORD})[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const WORD_PARTS = new RegExp(`^(${WORD}|an?)[\\s-]+(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
 const PARTS_ONLY = new RegExp(`^(${PART})\\b(?:\\s+of)?(?:\\s+an?\\b)?`, 'i');
-const DOZEN = new RegExp(`^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(?:\\s+of\\b)?`, 'i');
+const DOZEN = new RegExp(
+  `^(?:(half\\s+an?|an?\\s+half|an?|${WORD})\\s+)?(dozen)\\b(\\s+and\\s+a\\s+half\\b)?(?:\\s+of\\b)?`,
+  'i',
+);
 const COUPLE = /^(?:an?\s+)?(?:couple|pair(?=\s+of))(?:\s+of)?\b/i;
 /** "between 1 and 2". */
 const BETWEEN = /^between\s+/i;
@@ -238,7 +241,8 @@ function readWords(text: string): One | null {
   if (m) {
     const times =
       m[1] === undefined ? new Fraction(1) : /half/i.test(m[1]) ? new Fraction(1, 2) : new Fraction(word(m[1]));
-    return { value: times.mul(12), length: m[0].length };
+    // "a dozen and a half"
+    return { value: times.add(new Fraction(m[3] ? 1 : 0, 2)).mul(12), length: m[0].length };
   }
   m = WORD_PARTS.exec(text);
   if (m) return { value: new Fraction(word(m[1]), part(m[2])), length: m[0].length };

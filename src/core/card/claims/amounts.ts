@@ -102,7 +102,7 @@ const NUMBERED = /cm|mm|inch|in\.|["”°º]|degree|\d\s*[CF]\b|min|hour|hr|sec|
 /** What is no amount, though numbers stand in it: where it may stand at all, and what is claimed. */
 const NO_AMOUNTS: readonly (readonly [where: RegExp, what: RegExp])[] = [
   [
-    /dry|temp|warm|heat|\bice[- ]cold|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
+    /dry|temp|warm|heat|\bice[- ]cold|\band\s+all\b|finger|ground|blitz|blend|whizz|turned|made|pulsed|process|blood|stone|milled|thaw|freezer|curd|hydration|seeds|split/i,
     phrases.STATES,
   ],
   [/toss|roll|dust|coat|dredg|shak|thinned|loosened|slackened|moistened|mixed|blended/i, phrases.TURNED_IN],

@@ -133,8 +133,10 @@ export function takePhrases(r: Reader, start: number): { readonly from: number; 
   if (TRIGGERS.test(r.text)) {
     const extra = take(e, phrases.EXTRA, 'use') ?? take(e, phrases.EXTRA_ABROAD, 'use');
     take(e, phrases.FOR_BATTER, 'moment');
-    if (extra) e.batter = true;
-    if (extra && !/\b(?:for|to|zu[mr]|fürs?|pour|para)\b/i.test(extra[0])) r.orMore = true;
+    const isElsewhere = extra !== null && /\b(?:for|to|zu[mr]|fürs?|pour|para)\b/i.test(extra[0]);
+    // "150 g butter, and 20 g more for the pan": the first is the batter's; "oil for the pan, plus more" has one use
+    if (isElsewhere) e.batter = true;
+    if (extra && !isElsewhere) r.orMore = true;
     while (takeTails(e));
     takeMiddle(e);
     takeHeads(e);

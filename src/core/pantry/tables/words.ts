@@ -19,7 +19,7 @@ export const FILLER = list(
 export const HARMLESS = list(
   `good quality best nice lovely proper decent usual usually ordinary normal standard regular everyday favourite favorite local organic bio biologique biologisch
   okologisk ekologisk range freerange cage hen hens chicken barn pasture pastured raised pure real genuine natural neutral flavoured flavored flavourless flavorless
-  unbleached bleached enriched unenriched fortified pasteurised pasteurized homogenised homogenized ripe overripe very really quite rather well nicely thoroughly
+  unbleached unbl bleached enriched unenriched fortified pasteurised pasteurized homogenised homogenized ripe overripe very really quite rather well nicely thoroughly
   fresh freshly extra more shop supermarket store bought homemade home made own brand preferably ideally approx
   cooking baking household all purpose pantry table about size sized medium-sized clear runny thick thin new old fashioned style
   piece pieces cube cubes stick sticks grade premium artisan farmhouse cultured plain simple single-origin fair trade fairtrade seasonal
@@ -171,6 +171,7 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['aged', /^(?:cheddar|cheese|gouda|parmesan)$/],
   ['mild', /^(?:cheddar|cheese|gouda|honey)$/],
   ['white', /^(?:egg|radish)$/],
+  ['one', /^egg$/],
   ['active', /^starter$/],
   ['brown', /^egg$/],
   ['red', /^(?:apple|onion|pear|cherry|currant|raspberry|strawberry|plum|grape)$/],
@@ -213,7 +214,7 @@ export const HARMLESS_WITH: readonly (readonly [word: string, with_: RegExp])[] 
   ['quick', /^(?:yeast|oat)$/],
   ['instant', /^yeast$/],
   ['natural', /./],
-  ['liquid', /^(?:honey|smoke)$/],
+  ['liquid', /^(?:honey|smoke|oil|butter|ghee|shortening|lard|margarine)$/],
   ['seed', /^(?:raspberry|chia|poppy|sesame)$/],
   ['root', /^ginger$/],
   ['peel', /^(?:zest|peel|banana)$/],
