@@ -33,6 +33,9 @@ const POINT_OF = new RegExp(
   String.raw`(?<!\p{L})(nought|zero|oh|\d+|${COUNT_WORDS}) point ((?:(?:nought|zero|oh|one|two|three|four|five|six|seven|eight|nine|\d)[ -]?)+)(?=(?:of an? )?(?:kilos?|kilograms?|kg|lit(?:re|er)s?|l|grams?|g|pounds?|pints?|cups?|ounces?|inch(?:es)?|cm|centimet(?:re|er)s?|minutes?)(?!\p{L}))`,
   'giu',
 );
+/** "Hundred grams of rye": a hundred. */
+const A_HUNDRED =
+  /(?<=(?:^|[,;.:]\s|\b(?:and|then|with|add|another|plus)\s))hundred(?=\s+(?:(?:of\s+)?(?:g|grams?|ml|mils?|millilit(?:re|er)s?)\b|of\s+(?!them|us|these|those|people)\p{L}))/giu;
 const digitOf = (word: string): string =>
   /^(?:nought|zero|oh)$/i.test(word) ? '0' : /^\d/.test(word) ? word : String(figureOf(word));
 
@@ -90,6 +93,8 @@ export const reworded = (text: string): string =>
     .map((sentence) => inGramsAll(IN_A_BOWL.test(sentence) ? sentence.replace(ON_TOP, '') : sentence))
     .join(' ')
     .replace(/(?<![\p{L}\d])(\d+)[ -]?ish\b/giu, 'about $1')
+    .replace(A_HUNDRED, 'a hundred')
+    .replace(/\banother a hundred\b/gi, 'a hundred')
     .replace(WHITES_KEPT, ', separated')
     .replace(EGGS_PARTED, (_, eggs?: string, eier?: string) => `${eggs ?? eier}, separated`)
     .replace(

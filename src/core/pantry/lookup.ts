@@ -178,6 +178,13 @@ function otherNames() {
         at.set(lang, had && had !== id ? `?${had.replace('?', '')} ${id}` : id);
         names.set(key, at);
       }
+  // "mit zwei Eiern, drei Äpfeln"
+  for (const [key, by] of [...names]) {
+    const id = by.get('de');
+    const several = /(?:er|el|e)$/.test(key) ? `${key}n` : null;
+    if (id && several && !names.get(several)?.has('de'))
+      names.set(several, new Map([...(names.get(several) ?? []), ['de', id]]));
+  }
   others = { names, longest };
   return others;
 }

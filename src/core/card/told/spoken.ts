@@ -17,6 +17,7 @@ export function middle(text: string): { readonly value: number; readonly length:
 export const figureOf = (said: string | undefined): number => (said ? (middle(said)?.value ?? 0) : 0);
 
 const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200, three: 300, four: 400 };
+const SMALL = 'one|two|three|four|five|six|eight|ten';
 const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 
 /** Patterns, and what is written for what they find. */
@@ -39,6 +40,24 @@ const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
       tens === undefined && !/hundred/i.test(all)
         ? all
         : `${(HUNDREDS[hundred.toLowerCase()] ?? 0) + figureOf(tens) + figureOf(five)}${/\s$/.test(all) ? ' ' : ''}`,
+  ],
+  // "at one seventy five two minutes": a heat, and behind it a time
+  [
+    new RegExp(
+      String.raw`(?<=\b(?:at|to|on|about|around) )(\d{3})(?= (?:an?|half|${SMALL})(?: and a half| to (?:${SMALL}))? min)`,
+      'gi',
+    ),
+    (_, c = '') => `${c},`,
+  ],
+  // "small pan, minute a side"
+  [
+    /\bminute(?<=(?:^|[,;.:] ?|\b(?:then|and|about|around|pan|flip|turn|tablespoons?|each)\b[,]? )minute)(?= (?:a|each|per|more|and a half|on|the other)\b)/gi,
+    () => 'a minute',
+  ],
+  // "ladle and a half per iron"
+  [
+    /\b(ladle|ladleful|scoop|spoonful|tablespoon)(?<=(?:^|[,;.:] )\w+) and a half\b/gi,
+    (_, of = '') => `one and a half ${of.toLowerCase()}s`,
   ],
   // "hundred and thirty"
   [

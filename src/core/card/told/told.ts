@@ -194,6 +194,10 @@ function momentsIn(c: Clause, house: KitchenConventions, abroad: boolean): reado
   return abroad ? momentAbroad(c, house) : [];
 }
 
+/** "Give it another hour": as long as before, and a rest of its own. */
+const isAgain = (f: ToldFact): boolean =>
+  f.fact === 'rest' && /\b(?:another|again|a second|a further|once more)\b/i.test(f.words);
+
 /** "Preheat 425 F", and nothing but an oven on the card: a heat of no griddle. */
 const ofOven = (f: ToldFact, notes: string): boolean =>
   f.fact === 'heat' &&
@@ -343,7 +347,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
       if (quarters && f.fact === 'turns' && f.value === 'several') return false;
       // one fat is one, however often it is put on
       const key = `${f.fact} ${f.value} ${f.fact === 'panFat' ? '' : f.of}`;
-      if (seen.has(key)) return false;
+      if (seen.has(key) && !isAgain(f)) return false;
       seen.add(key);
       return true;
     });
