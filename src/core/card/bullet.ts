@@ -92,6 +92,7 @@ export const inOneWriting = (text: string): string =>
     // "3 T. melt. butter"
     .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
     // "milk w/ a squeeze of lemon"
+    .replace(/(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat')
     .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     // "neutral oil, e.g. sunflower"
