@@ -1,13 +1,15 @@
 /** Several whole ingredients on one row, taken apart: "flour 200 g, eggs 3 and milk 400 ml". */
 import type { KitchenConventions } from '../pantry/conventions';
+import { languagesOf, singular } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
+import { HEADS, VARIANT } from '../pantry/tables/words';
 import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 import * as phrases from './phrases';
 
 /** Where one item may end and the next begin. */
 const SEAM =
-  /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
+  /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|und|et|y|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
 
 /** What "and" adds to the amount before it, and no thing of its own. */
 const A_HALF_MORE =
@@ -135,7 +137,8 @@ export function itemsIn(
   house: KitchenConventions,
   languages: ReadonlySet<Language> | null,
 ): readonly string[] | null {
-  if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus)\b/i.test(text)) return null;
+  if (text.length > 2000 || !/[,;&+–—-]|[.!]\s+[A-Z0-9]|\s[/|•·]\s|\b(?:and|then|plus|und|et|y)\b/i.test(text))
+    return null;
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const shared = sharedAll(text);
   if (shared?.every((x) => whole(read(x)))) return shared;
@@ -190,7 +193,7 @@ const HUNDRED = /\b(?:hundred|thousand)$/i;
 const STARTS_COUNT = new RegExp(`^(?:${COUNT_WORDS})\\b`, 'i');
 /** One, half and the like in the other languages of cards. */
 const COUNT_WORDS_ABROAD =
-  'eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|sieben|acht|zehn|zwölf|une?|deux|trois|quatre|cinq|huit|dix|douze|una|dos|tres|cuatro|cinco|seis|siete|ocho|diez|doce|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een';
+  'eine?[nmr]?|halbe[nmr]?|halve|anderthalb|dreiviertel|driekwart|anderhalve|zwei|drei|vier|fünf|sechs|acht|zehn|zwölf|une?|deux|trois|quatre|cinq|huit|dix|douze|una|dos|tres|cuatro|cinco|seis|siete|ocho|diez|doce|medi[oa]|due|tre|quattro|mezz[oa]|twee|drie|een';
 /** What begins an amount without a number. */
 const BEGIN_AMOUNTS: readonly string[] = [
   // "etwas Zimt", "un peu de cannelle"
@@ -210,7 +213,7 @@ const BEGIN_AMOUNTS_NEXT: readonly string[] = [
 ];
 /** Where an amount may begin in a sentence. */
 const NUMBER = new RegExp(
-  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|an?|half|${COUNT_WORDS}|${COUNT_WORDS_ABROAD})(?!\p{L})|${BEGIN_AMOUNTS.join('|')}|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:${BEGIN_AMOUNTS_NEXT.join('|')}))(?=\s*\S|$)`,
+  String.raw`(?<![\p{L}\p{N}.,/#°-])(?:about\s+)?(?:\d[\d.,/]*(?:\s+\d+\/\d+)?|[½¼¾⅓⅔⅛]|(?:(?:an? )?hundred and (?:${COUNT_WORDS})|(?<!\by\s)an?|half|${COUNT_WORDS}|${COUNT_WORDS_ABROAD})(?!\p{L})|${BEGIN_AMOUNTS.join('|')}|(?<=(?:^|[,;.:?]\s{1,3}|\b(?:and|und|et|y)\s))(?:${BEGIN_AMOUNTS_NEXT.join('|')}))(?=\s*\S|$)`,
   'giu',
 );
 /** How many amounts may begin in a text. */
@@ -218,7 +221,7 @@ export const amountsIn = (text: string): number => [...text.matchAll(NUMBER)].le
 
 /** Where what is measured ends: the next thing that is done, where it goes, how long. */
 const ENDS =
-  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:zer|ein|fein)?(?:drücken|stampfen|quetschen|kleinern|pürieren|reiben|raspeln|schälen|würfeln|hacken|waschen|schneiden|entkernen)|(?:wird|werden|kommt|kommen)(?= \p{L})|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a little at a time|bit by bit|one at a time|one by one|all at once|all(?![ -]purpose)|very|well|trennen|separieren|machen|lauwarm|auflösen|anrühren|erwärmen|schmelzen|erst|zuerst|davon|dedans|adentro|dentro|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|instead|here|there|ready|already|straight|right|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill|give|get|put|keep|turn)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
+  /\s*(?:[;:!?()]|[.,](?!\d)(?<!(?<!\p{L})c\.(?= ?à)|à ?[sc]\.))|\s+(?:and|und|et|y|e|ed|en|og|och|plus|then|with|mit|avec|con|más|puis|luego|dazu|nach und nach|schaumig|glatt|rein|hinein|drunter|hinterher|genommen|petit à petit|peu à peu|poco a poco|(?:unter|ver|ein|glatt|auf|zusammen|hinein)?(?:rühren|mischen|mengen|quirlen|schlagen|kneten|heben|ziehen)|(?:zer|ein|fein)?(?:drücken|stampfen|quetschen|kleinern|pürieren|reiben|raspeln|schälen|würfeln|hacken|waschen|schneiden|entkernen)|(?:wird|werden|kommt|kommen)(?= \p{L})|(?:zu )?eine[mnr]? (?:(?:glatten?|dünnen?|dicken?|zähen?|flüssigen?) )?(?:Teig|Masse|Brei)|(?:unter|hinzu|ein|um|sieben)(?=\s*(?:[.,;]|$))|sur|sobre(?! de )|par-dessus|por encima|jusqu|hasta|(?:à|a|por)(?= (?:\d|une?\b|deux\b|trois\b|quatre\b|una\b|dos\b|tres\b|cuatro\b))|(?:da|hin)?zu(?:geben|fügen|tun)|dazugeben|hineingeben|geben|nehmen|dans|into|in|to|onto|over|on|until|till|from|at|by|round|around|along|while|before|after|go|goes|gets|together|gradually|slowly|gently|alternately|little by little|a (?:little|bit|spoon(?:ful)?|few|third|half|handful|splash) at a time|bit by bit|one at a time|one by one|all at once|all(?![ -]purpose)|very|well|trennen|separieren|machen|lauwarm|auflösen|anrühren|erwärmen|schmelzen|erst|zuerst|davon|dedans|adentro|dentro|whisking|stirring|beating|sometimes|usually|followed|if|when|i|he|she|we|they|inside|instead|here|there|ready|already|straight|right|until|last|first|next|as|so|but|because|since|which|that|per|each|of the|for|(?:mix|whisk|stir|beat|blend|leave|let|fold|pour|fry|cook|bake|rest|chill|give|get|put|keep|turn)(?=\s+(?:it|them|that|this|everything|all|the|well|till|until|just|and)\b)|(?<!\bof\s)(?:an|one|two|three|four)(?=\s+eggs?\b))\b/giu;
 /** Behind these a tail says what it is for, and belongs to it. */
 const TAILS =
   /^\s*,(?:\s+(?:the|an?) (?:small|big|large|little|tall) (?:one|tin|can)s?,)?\s+(?:(?:about|that[’']s|so) )?[\d.,]+ ?(?:g|grams?|ml|oz)(?=\s*(?:[,.;]|$))(?:,?\s+(?:but )?(?:i |we )?(?:only |just )?(?:use|need|take) (?:only |just )?(?:half|a third|a quarter)(?: of (?:it|that))?(?=\s*(?:[,.;]|$)))?|^\s*\((?:i|we|mine|was|up from|the original)\b[^()]{0,20}\d[^()]{0,12}\)|^\s*\((?:about |ca\.? |= ?|or )?[\d.,½¼¾]+ ?(?:g|grams?|kg|ml|l|oz|lbs?|cups?)(?: \p{L}+)?\)|^\s+(?:for (?:(?:the|greasing|brushing) )?(?:pan|griddle|iron|skillet|frying|greasing|brushing|dusting|sprinkling|serving|top|topping)|to (?:serve|taste|finish|fry|grease|sprinkle|dust)|of the)\b/iu;
@@ -295,6 +298,51 @@ function unknownAt(rest: string, first: string | null, last: string): string {
   return last.startsWith(measured) && OF_A_NAME.test(last.slice(measured.length)) ? last : measured;
 }
 
+/** Words that a name has at most, behind its amount. */
+const MOST_NAME_WORDS = 6;
+/** "An egg slice", "two egg rings": what is worked with. */
+const A_TOOL =
+  /^(?:slices?|rings?|pans?|whisks?|timers?|cups?|irons?|plates?|beaters?|cookers?|corers?|peelers?|graters?|knife|knives|spoons?|trays?|boxe?s?|cartons?|dish(?:es)?)$/i;
+/** A word that makes another thing of what stands before it: "milk | powder", "coconut | kefir". */
+const isOfAName = (word: string): boolean => {
+  const w = singular(word.toLowerCase());
+  return (
+    /^(?:\W|(?:de|du|des|del|of|d[’'].*|grease|drippings?|fat)$)/iu.test(word) ||
+    VARIANT.has(w) ||
+    HEADS.has(w) ||
+    A_TOOL.test(word) ||
+    languagesOf(word).length > 0
+  );
+};
+/**
+ * The thing that a text begins with where no word for what is done ends it: the most words that are read whole, and the
+ * next one is of no name. "300 ml milk down into it": 300 ml milk. Null: there is none; nor is there of an article alone.
+ */
+function longestThing(rest: string, read: (text: string) => Line): ItemAt | null {
+  const amount = readAmount(rest)?.length ?? 0;
+  const upTo = /[,.;:!?()](?!\d)/.exec(rest.slice(amount))?.index ?? rest.length;
+  const words = [...rest.slice(0, amount + upTo).matchAll(/\S+/g)];
+  const own = words.filter((w) => w.index < amount).length;
+  for (let n = Math.min(words.length, own + MOST_NAME_WORDS); n > own; n--) {
+    const last = words[n - 1];
+    const next = words[n]?.[0] ?? '';
+    if (!last || (next !== '' && isOfAName(next))) continue;
+    const text = rest.slice(0, last.index + last[0].length);
+    // of two things, or of what was told before it
+    if (/[,&+]|\s(?:and|und|et|y|of the)\s/i.test(text.slice(amount))) continue;
+    const line = read(text);
+    // "einen geriebenen Apfel unterheben": a German noun would begin with a capital
+    const isOneOf =
+      line.written[0]?.terms[0]?.unit === null &&
+      /^(?:an?|one|ein\p{L}*|une?|una?)\s/iu.test(text) &&
+      !(/^ein\p{L}*\s/iu.test(text) && /^\p{Ll}/u.test(next));
+    const isSure = line.status === 'read' && line.words.every((w) => w.as !== 'unknown');
+    if (!isOneOf && isThing(line) && isSure && line.written.every((a) => a.terms.length === 1))
+      return { line, length: text.length, text };
+  }
+  return null;
+}
+
 /** "300 g of the gluten-free blend": its name is still to come. */
 const OF_THE_BLEND = /^\s+of the (?:[\p{L}-]+ ){0,3}(?:blend|mix)\b/iu;
 /** The thing that a text begins with, as far as it reaches; and its first words, where nothing is known of it. */
@@ -321,6 +369,8 @@ function itemAt(rest: string, read: (text: string) => Line): ItemAt {
   // "two and a half cups of milk": it goes on to the end
   const line = ended ? null : read(rest.trim());
   if (line && isThing(line)) return upToNext(line, rest, read) ?? { line, length: rest.length, text: rest.trim() };
+  const longest = asksWhich(read(first ?? rest.trim())) ? null : longestThing(rest, read);
+  if (longest) return longest;
   if (line && first === null) return { line: null, length: rest.length, text: rest.trim() };
   const text = unknownAt(rest, first, last);
   return { line: null, length: text.length, text };
