@@ -542,7 +542,7 @@ const isNoAmount = (sentence: string, at: number, number: string, after: string)
 /** What no table knows is asked about where it is measured, and where its name is of several ("un sachet de levure"). */
 const isAsked = (before: string, text: string, read: (t: string) => Line, isMeasure: (t: string) => boolean): boolean =>
   !SPEAKS.test(text) &&
-  !/\bmeasuring (?:cup|jug)s?$/i.test(text) &&
+  !/\b(?:measuring|(?:one|two|three|four|six|\d)[- ]cup) (?:cup|jug|bowl|measure|ladle|scoop)s?$/i.test(text) &&
   // "blitz the oats to a powder": what becomes of them
   (isMeasure(text) || (!/\b(?:to|into|as|like)\s+$/i.test(before) && asksWhich(read(text))));
 

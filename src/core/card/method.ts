@@ -211,7 +211,9 @@ function countTold(
       const text = part.replace(/[.!?]+$/, '').trim();
       const told = tells(text, sentence) ? countIn(text, most) : null;
       if (!told || told.count < least || told.count > MOST_COUNT || OTHERWISE.test(told.after)) continue;
-      const direct = behind.test(told.before) && !(most ? PIECES : SERVINGS).test(told.after);
+      // "serve two butter pats on each": an order, and nobody is counted
+      const isOrder = /\bserve\W*$/i.test(told.before) && /^\s*\p{L}/u.test(told.after);
+      const direct = behind.test(told.before) && !isOrder && !(most ? PIECES : SERVINGS).test(told.after);
       const at = all.indexOf(text);
       if (direct || left(`${told.before} ${told.after}`) === '')
         return { count: told.count, text: at < 0 ? text : asSaid(at, at + text.length) };

@@ -59,12 +59,13 @@ const POURED_BY =
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
+const OF_A_BATTER_ABROAD = /(?<!\p{L})(?:masa|pâte|appareil|teig)$/iu;
 /** "A cup of pancake mix": bought or blended, and put in. */
 const DRY_MIX = /\b(?:pancake|waffle|crepe|baking|bread|biscuit|muffin|cake|breakfast|dry|house|own|our) mix\b/gi;
 const isOfBatter = (text: string): boolean => OF_BATTER.test(text.replace(DRY_MIX, ''));
 /** What a sentence speaks of that begins so is no part of the batter: what is served, and what the pan takes. */
 const AT_TABLE =
-  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish(?! (?:the|this|your) (?:batter|mix|dough))|eat|sprinkle)\b|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
+  /^(?:(?:then|now|finally|and|to|so|i|we|you|just)[,\s]+)*(?:serve|top|drizzle|dust|garnish|finish(?! (?:the|this|your) (?:batter|mix|dough))|eat|sprinkle|servir|servez|sirve|servid)\b|\bservieren$|^[^,;.]{2,40} (?:in|on) (?:some|a few|half|most) of (?:them|the (?:pancakes|waffles|cakes|crepes|pieces))\b|^(?!.*\b(?:siev|sift|jug|bowl|whisk|stir|mix))(?=.*\bon(?:to)? (?:each|top)\b)/i;
 const AT_THE_HEAT =
   /^(?:(?:then|now|finally|and|so|i|we|you|just)[,\s]+)*(?:while )?(?:(?:the |my |an? )?(?:hot |warm |dry |well[- ]greased |waffle )?(?:irons?|griddle|pans?|skillets?|oven)\b|(?:(?:die|eine|in (?:die|der|einer)|la|une|dans (?:une|la)|una|(?:en|a) (?:la|una)) )?(?:[a-zäöüéß]+ )?(?:pfanne|poêle|sart[eé]n)(?!\p{L})|(?:in|into|on|onto) the (?:hot |warm |dry )*(?:pan|griddle|skillet|iron)\b(?=.*\b(?:butter|ghee|oil|lard|fat|dripping)\b)|each (?:hole|hollow|well)\b|cook|fry|bake|steam|grill|heat|grease|brush|spread|swirl|turn|flip)(?!\p{L})/iu;
 const POURS =
@@ -91,7 +92,8 @@ const THINNING = new RegExp(
   'iu',
 );
 /** "It does about 250 at 60 ml": what comes of it. */
-const YIELDS = /^(?:it|that|this|they)\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
+const YIELDS =
+  /^(?:it|that|this|they|(?:an?|one|two|three|four|half an?|\d+) (?:cups?|pints?|mugs?|lit(?:re|er)s?|batch(?:es)?))\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
 
@@ -163,7 +165,8 @@ export function toldIn(
     const after = sentences[n + 1] ?? then;
     const fried = friedIn(said, after, read);
     if (fried) return [fried, ...keptBack];
-    const measured = measuredIn(said, house, languages, isMeasure);
+    // "un cucharón de masa": of the batter
+    const measured = measuredIn(said, house, languages, isMeasure).filter((m) => !OF_A_BATTER_ABROAD.test(m.text));
     // "three tablespoons of butter in, swirl, batter in"
     const before =
       BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
@@ -277,7 +280,10 @@ function unmeasured(
   const isThere = (text: string): boolean => measured.some((m) => m.text.includes(text) || text.includes(m.text));
   // one thing is measured, and all the others are named: "flour till it looks right, two eggs, salt"
   const isNamed = (bit: string): boolean => isThere(bit) || read(bit.replace(BY_EYE, '')).ingredient !== null;
-  if (known.length === 0 || (known.length < 2 && !(bits.length > 2 && bits.every(isNamed)))) return [];
+  // "a hundred grams starter, hundred flour, hundred water"
+  const isCounted = (bit: string): boolean => /^(?:an? )?hundred \p{L}+$/iu.test(bit) && read(bit).ingredient !== null;
+  if (known.length === 0 || (known.length < 2 && !(bits.length > 2 && bits.every(isNamed))))
+    return known.length === 0 ? [] : bits.filter(isCounted).map(read);
   return bits.flatMap((bit, n) => {
     // "milk till it drops, call it a third of a pint": how much follows
     const isSaid = /^(?:call it|say|about|around|that[’']s|maybe|roughly)\b/i.test(bits[n + 1] ?? '');

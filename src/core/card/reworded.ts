@@ -35,7 +35,7 @@ const POINT_OF = new RegExp(
 );
 /** "Hundred grams of rye": a hundred. */
 const A_HUNDRED =
-  /(?<=(?:^|[,;.:]\s|\b(?:and|then|with|add|another|plus)\s))hundred(?=\s+(?:(?:of\s+)?(?:g|grams?|ml|mils?|millilit(?:re|er)s?)\b|of\s+(?!them|us|these|those|people)\p{L}))/giu;
+  /(?<=(?:^|[,;.:]\s|\b(?:and|then|with|add|another|plus)\s))hundred(?=\s+(?:(?:of\s+)?(?:g|grams?|ml|mils?|millilit(?:re|er)s?)\b|and\s+(?:ten|fifteen|[a-z]+ty)\b|of\s+(?!them|us|these|those|people)\p{L}))/giu;
 const digitOf = (word: string): string =>
   /^(?:nought|zero|oh)$/i.test(word) ? '0' : /^\d/.test(word) ? word : String(figureOf(word));
 
