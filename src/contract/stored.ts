@@ -42,6 +42,7 @@ export const makingSchema = z
     ways: waysSchema,
     edits: z.array(actEditSchema).default([]),
     told: z.partialRecord(z.enum([...WAY_IDS, 'portion']), z.string()).default({}),
+    served: z.array(z.object({ said: z.string(), allergen: z.enum(ALLERGENS) })).optional(),
   })
   .nullable();
 

@@ -1,6 +1,7 @@
 /**
  * A batch: one making of one version of a formula. Its sheet is frozen when it starts; what came out is written after.
  */
+import type { ServedBeside } from '../findings/card-rules';
 import type { ActEdit } from '../formula/act-edits';
 import type { EndId, Formula } from '../formula/formula';
 import type { KindId } from '../formula/kinds';
@@ -47,6 +48,8 @@ export interface BatchMaking {
   readonly edits: readonly ActEdit[];
   /** Matters that the card settles, with its words. */
   readonly told: Partial<Readonly<Record<WayId | 'portion', string>>>;
+  /** What its card serves and no line of the formula holds; left out in what was begun before it was kept. */
+  readonly served?: readonly ServedBeside[] | undefined;
 }
 
 export interface Batch {

@@ -120,3 +120,28 @@ test('the notice of a batch comes from its sheet as it is: stand-ins, sauces, pa
   );
   expect(noticeLines(of())[0]?.text).toContain('in place of whole milk');
 });
+
+test('the notice says what the card serves and no line holds; not where the sheet holds its allergen', () => {
+  const served = [
+    { said: 'peanut butter', allergen: 'peanut' },
+    { said: 'walnuts', allergen: 'tree-nut' },
+  ] as const;
+  const making = { ways: FRESH_WAYS, edits: [], told: {}, served };
+  const of = (sheet: readonly SheetLine[]) =>
+    noticeOf({ sheet, kind: 'griddle', entries: [], making }, { ...FRESH_WAYS, panFat: 'film' }, findIngredient);
+  const plain = [line('l1', 'flour-all-purpose', 250), line('l2', 'milk-whole', 400, { vessel: 'wet' })];
+  expect(noticeLines(of(plain))[0]).toEqual({
+    strong: 'Served with it, by the card:',
+    text: 'peanut butter (peanut), walnuts (tree nuts). None of that is on the list, and its allergens are not told above.',
+  });
+  const withNuts = [...plain, line('l3', 'walnuts', 60, { vessel: 'topping' })];
+  expect(of(withNuts).served.map((s) => s.said)).toEqual(['peanut butter']);
+  // begun before it was kept
+  expect(
+    noticeOf(
+      { sheet: plain, kind: 'griddle', entries: [], making: { ways: FRESH_WAYS, edits: [], told: {} } },
+      FRESH_WAYS,
+      findIngredient,
+    ).served,
+  ).toEqual([]);
+});

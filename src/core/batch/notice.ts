@@ -4,9 +4,10 @@
  */
 
 import type { AccountLine } from '../facts/account';
+import type { ServedBeside } from '../findings/card-rules';
 import { allergensOf } from '../formula/tally';
 import { effectOf, type Ways } from '../formula/ways';
-import { type Ingredient, isA, kitchenName } from '../pantry/ingredient';
+import { allergenName, type Ingredient, isA, kitchenName } from '../pantry/ingredient';
 import { cardPanFat } from '../script/pan-fat';
 import { type ActEntry, entriesOf } from './acts';
 import type { Batch } from './batch';
@@ -15,7 +16,7 @@ import { kindsIn } from './pourings';
 import { linesOfSheet } from './sheet';
 import { bareName } from './sheet-line';
 
-type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver' | 'known'>>;
+type Noticed = Pick<Batch, 'sheet' | 'kind' | 'entries'> & Partial<Pick<Batch, 'driver' | 'known' | 'making'>>;
 type Find = (id: string) => Ingredient | undefined;
 
 /**
@@ -49,6 +50,8 @@ export interface NoticeOf {
   readonly rawEgg: readonly string[];
   /** What stands in for what. */
   readonly standIns: readonly string[];
+  /** What the card serves with it, in the card's words, and no line holds. */
+  readonly served: readonly ServedBeside[];
   /** What is known otherwise of its ingredients than when it was begun. */
   readonly corrected: readonly Corrected[];
 }
@@ -56,8 +59,15 @@ export interface NoticeOf {
 /** More alcohol than this, g in 100 g, is said. */
 const ALCOHOL_FROM = 1;
 
-/** The notice of lines as they are written. @param standIns what stands in for what, in words */
-export function noticeOfLines(lines: readonly AccountLine[], standIns: readonly string[] = []): NoticeOf {
+/**
+ * The notice of lines as they are written.
+ * @param served what the card serves besides @param standIns what stands in for what, in words
+ */
+export function noticeOfLines(
+  lines: readonly AccountLine[],
+  served: readonly ServedBeside[],
+  standIns: readonly string[] = [],
+): NoticeOf {
   const { held, unstated, unread } = allergensOf(lines);
   const named = (of: (i: Ingredient) => boolean, among = lines): readonly string[] => [
     ...new Set(
@@ -77,6 +87,8 @@ export function noticeOfLines(lines: readonly AccountLine[], standIns: readonly 
       lines.filter((l) => l.use === 'topping' || Boolean(l.side)),
     ),
     standIns,
+    // a sauce of the batch may hold it
+    served: served.filter((s) => !held.some((h) => h.allergen === s.allergen)),
     corrected: [],
   };
 }
@@ -96,6 +108,7 @@ export function noticeOf(batch: Noticed, ways: Ways, find: Find): NoticeOf {
         }),
       ),
     ],
+    batch.making?.served ?? [],
     [
       ...new Set(
         batch.sheet.flatMap((l) => (l.standsFor ? [`${bareName(l)} in place of ${l.standsFor.toLowerCase()}`] : [])),
@@ -110,6 +123,14 @@ export const SHARED =
 
 /** Everything besides the allergens that a notice says, each in one line. */
 export const noticeLines = (n: NoticeOf): readonly { readonly strong: string; readonly text: string }[] => [
+  ...(n.served.length > 0
+    ? [
+        {
+          strong: 'Served with it, by the card:',
+          text: `${n.served.map((s) => `${s.said} (${allergenName(s.allergen)})`).join(', ')}. None of that is on the list, and its allergens are not told above.`,
+        },
+      ]
+    : []),
   ...(n.standIns.length > 0 ? [{ strong: 'As it was made:', text: `${n.standIns.join('; ')}.` }] : []),
   ...(n.corrected.length > 0
     ? [{ strong: 'Corrected since it was begun:', text: `${correctedWords(n.corrected)}.` }]

@@ -1,6 +1,7 @@
 /** The script of a formula: the same acts as its batch's, each with whose word it is. */
 
 import fc from 'fast-check';
+import { makingSchema } from '@/contract/stored';
 import { wayEdits, withWay } from '../formula/act-edits';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
@@ -8,7 +9,7 @@ import { findIngredient } from '../pantry/pantry';
 import { anyKitchen } from '../testing/kitchens';
 import { planOf } from './plan-of';
 import { scriptOfBatch } from './script-of';
-import { scriptOfFormula } from './script-of-formula';
+import { makingOf, scriptOfFormula } from './script-of-formula';
 import { ONE } from './split';
 
 const of = (texts: readonly string[], more: Partial<Formula> = {}): Formula => ({
@@ -76,4 +77,17 @@ test('law: of any kitchen a formula’s acts are its batch’s once over, and ea
 
 test('what can’t be scaled says so', () => {
   expect(scriptOfFormula(of(['some flour']), FRESH_KITCHEN, null).ok).toBe(false);
+});
+
+test('what a card serves and no line holds is kept with the batch, and read back as it was', () => {
+  const texts = ['200 g flour', '300 g milk', '2 eggs'];
+  const notes = 'Whisk and fry. Serve with peanut butter and a fried egg.';
+  const making = makingOf(of(texts, { cardNotes: notes }), FRESH_KITCHEN);
+  // egg is on the list already
+  expect(making.served).toEqual([{ said: 'peanut butter', allergen: 'peanut' }]);
+  expect(makingSchema.parse(JSON.parse(JSON.stringify(making)))).toEqual(making);
+  expect(
+    makingOf(of([...texts, '2 tbsp peanut butter, to serve'], { cardNotes: notes }), FRESH_KITCHEN).served,
+  ).toEqual([]);
+  expect(makingSchema.parse({ ways: making.ways })).toEqual({ ways: making.ways, edits: [], told: {} });
 });

@@ -248,11 +248,14 @@ const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
 /** The finding of what is eaten with pieces and stands on no line. */
 export const SERVED_NOT_LISTED = 'served-not-listed';
 
-/** What pieces are eaten with by a card's notes and no line holds, in the card's words, with its allergen. */
-export function servedUnlisted({
-  cardNotes,
-  lines,
-}: Pick<Evidence, 'cardNotes' | 'lines'>): readonly { readonly said: string; readonly allergen: Allergen }[] {
+/** What pieces are eaten with, in the card's words, and the allergen that it holds. */
+export interface ServedBeside {
+  readonly said: string;
+  readonly allergen: Allergen;
+}
+
+/** What pieces are eaten with by a card's notes and no line holds. */
+export function servedUnlisted({ cardNotes, lines }: Pick<Evidence, 'cardNotes' | 'lines'>): readonly ServedBeside[] {
   if (cardNotes === '') return [];
   const eaten = clausesOf(cardNotes)
     // what is left to the guest is eaten too

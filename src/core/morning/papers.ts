@@ -6,6 +6,7 @@ import type { SheetLine } from '../batch/sheet-line';
 import { type Side, sideLines } from '../batch/sides';
 import type { ShelfUse } from '../batch/take-out';
 import type { AccountLine } from '../facts/account';
+import { servedUnlisted } from '../findings/card-rules';
 import { kitchenOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
@@ -74,14 +75,19 @@ export function allergenBoard(
   besides: readonly SauceFor[] = [],
 ): AllergenBoard {
   const find = (id: string) => findIngredient(id, house.conventions.own);
-  const rowOf = (dish: string, lines: readonly AccountLine[]): BoardRow => {
-    const n = noticeOfLines(lines);
-    return { dish, holds: new Map(n.held.map((h) => [h.name, h.from])), unknown: [...n.unstated, ...n.unread] };
+  const rowOf = (dish: string, lines: readonly AccountLine[], cardNotes = ''): BoardRow => {
+    const n = noticeOfLines(lines, servedUnlisted({ cardNotes, lines }));
+    const served = n.served.map((s) => s.said);
+    return {
+      dish,
+      holds: new Map(n.held.map((h) => [h.name, h.from])),
+      unknown: [...n.unstated, ...n.unread, ...served],
+    };
   };
   const made = dishes.map((d): BoardRow => {
     const { lines } = analyseFormula(d.formula, house);
     const fat = houseFatLines(lines, kitchenOf(d.formula, house).ways, d.kind, find);
-    return rowOf(d.name, [...lines, ...fat]);
+    return rowOf(d.name, [...lines, ...fat], d.formula.cardNotes);
   });
   const rows = [...made, ...besides.map((b) => rowOf(b.side.name, amountsOf(b, house)))];
   return { names: [...new Set(rows.flatMap((r) => [...r.holds.keys()]))].sort(), rows };

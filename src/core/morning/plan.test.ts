@@ -267,6 +267,10 @@ test('the allergen board says what each dish holds and from what, and claims not
     ['Large egg'],
     expect.arrayContaining(['Cultured buttermilk']),
   ]);
+  // what its card serves and no line holds is not known here
+  const [dish] = asked({ ...PLAN, dishes: [planned(CAKES, 1)] }).dishes;
+  const served = dish && { ...dish, formula: { ...dish.formula, cardNotes: 'Serve with walnuts.' } };
+  expect(allergenBoard(served ? [served] : [], HOUSE).rows[0]?.unknown).toEqual([...(cakes?.unknown ?? []), 'walnuts']);
 });
 
 test('a sauce of the kitchen counts once for all covers: its grams are gathered, and the board says what it holds', () => {

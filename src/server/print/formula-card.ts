@@ -4,6 +4,7 @@ import { createElement, type ReactElement } from 'react';
 import { noticeOfLines } from '@/core/batch/notice';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { yieldClaim } from '@/core/card/method';
+import { servedUnlisted } from '@/core/findings/card-rules';
 import { kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -57,12 +58,15 @@ export function formulaCard(
       })),
     })),
     method: steps,
-    notice: noticeOfLines([
-      ...ready.lines,
-      ...houseFatLines(ready.lines, kitchenOf(formula, house).ways, kind, (id) =>
-        findIngredient(id, house.conventions.own),
-      ),
-    ]),
+    notice: noticeOfLines(
+      [
+        ...ready.lines,
+        ...houseFatLines(ready.lines, kitchenOf(formula, house).ways, kind, (id) =>
+          findIngredient(id, house.conventions.own),
+        ),
+      ],
+      servedUnlisted({ cardNotes: formula.cardNotes, lines: ready.lines }),
+    ),
     index: asked.index,
   });
   return { ok: true, value: { paper, name: `${name} card` } };

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { titled } from '@/app/titled';
 import { noticeOfLines } from '@/core/batch/notice';
+import { servedUnlisted } from '@/core/findings/card-rules';
 import { kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { countedLines } from '@/core/formula/lines';
@@ -90,12 +91,15 @@ export default async function NoticePage({ params, searchParams }: Props) {
               key={end?.id ?? 'all'}
               kind={kindById(kindIdOf(formula, end?.id ?? null)).name}
               title={`${formula.name}${end ? `, ${end.name}` : ''}`}
-              notice={noticeOfLines([
-                ...lines,
-                ...houseFatLines(lines, kitchenOf(formula, house).ways, kindIdOf(formula, end?.id ?? null), (x) =>
-                  findIngredient(x, house.conventions.own),
-                ),
-              ])}
+              notice={noticeOfLines(
+                [
+                  ...lines,
+                  ...houseFatLines(lines, kitchenOf(formula, house).ways, kindIdOf(formula, end?.id ?? null), (x) =>
+                    findIngredient(x, house.conventions.own),
+                  ),
+                ],
+                servedUnlisted({ cardNotes: formula.cardNotes, lines }),
+              )}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
             />
           );
