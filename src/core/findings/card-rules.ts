@@ -10,7 +10,7 @@ import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
 import { type Allergen, allergenName, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { isNamedIn, nounsOf } from '../pantry/nouns';
-import { millilitres, percent } from '../quantity/say';
+import { listAnd, millilitres, percent } from '../quantity/say';
 import { type Evidence, type EvidenceLine, keysOf, quoted, type Rule } from './finding';
 
 const fractionDoubtful: Rule = (e) => {
@@ -283,7 +283,7 @@ const servedNotListed: Rule = (e) => {
     code: SERVED_NOT_LISTED,
     severity: 'look',
     basis: 'measured',
-    message: `By the method they are eaten with ${missing.map((m) => m.said).join(', ')}, which is on no line: the notice would not say ${missing.map((m) => allergenName(m.allergen)).join(', ')}.`,
+    message: `By the method they are eaten with ${listAnd(missing.map((m) => m.said))}, which no line has: the notice tells ${listAnd(missing.map((m) => allergenName(m.allergen)))} only as served by the card.`,
   };
 };
 
