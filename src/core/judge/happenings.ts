@@ -9,6 +9,7 @@ import { viscosityEnds } from '../batter/thickness';
 import { type KindId, type Rail, railOf, type Zone } from '../formula/kinds';
 import type { Standing } from '../formula/ways';
 import { type AnalysableLine, type Numbers, numbersOf } from '../numbers';
+import { HOLDS_MIN } from '../script/on-heat';
 import { CAUSES } from './causes';
 import { AS_WANTED, place, type Qualities, type Quality } from './signs';
 
@@ -120,7 +121,6 @@ const BITE_BY_TURNS = 1.9;
 const LIFT_BY_TURNS = -0.35;
 const BITE_BY_FAT = -0.35;
 const COLOUR_BY_SUGAR = 0.3;
-const HELD_FROM_MIN = 25;
 const HELD_WIDE_MIN = 10;
 
 /** How a batch is with a slip: what the models say of the bowl, and what is moved by hand. */
@@ -149,7 +149,7 @@ function qualitiesOf(made: AsMade, slip: Slip): Qualities {
     soda: a.tally.flourG > 0 ? (100 * a.ledger.unspentSodaG) / a.tally.flourG / SODA_TASTED : 0,
     panFat: 0,
     egg: made.kind === 'foam' ? 0 : railAt(a, 'egg', 6),
-    held: made.heldMin === null ? 0 : (made.heldMin - HELD_FROM_MIN) / HELD_WIDE_MIN + 1,
+    held: made.heldMin === null ? 0 : (made.heldMin - HOLDS_MIN[made.kind]) / HELD_WIDE_MIN + 1,
   };
   if (made.turns !== null) z.bite += BITE_BY_TURNS * Math.log(Math.max(0.3, made.turns / made.usualTurns));
   if (made.portion !== null && made.portion > 1) z.set += SET_BY_PORTION * Math.log(made.portion);
