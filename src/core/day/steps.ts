@@ -538,8 +538,8 @@ function loadsOf(f: Facts, wave: number, before: readonly Step[], served: readon
   return out;
 }
 
-/** The steps that an act of the script is, by their ids: of what is poured, the loads. */
 const LOADED = /^load\d+$/;
+/** The steps that an act of the script is, by their ids: of what is poured, the loads. */
 const STEP_OF: Partial<Readonly<Record<Verb, RegExp>>> = {
   'let warm': /^out$/,
   roast: /^roast$/,
