@@ -111,7 +111,7 @@ const SO_MANY =
 const ABOUT_SO_MANY =
   /^(?:about|around|roughly|some|environ|unas?|unos|etwa|ca\.?) \S+(?: (?:small|little|large|big|thin|good) ones| ones)?$|^(?:so )?that(?:[’']s| was) (?:about |around )?\S+(?: (?:this|last) (?:week|time))?$|^(?:so|(?:you|we|i) want) \S+$/iu;
 const MEASURES =
-  /\b(?:mugs?|eggs?|bananas?|cm|centimet(?:re|er)s?|inch(?:es)?|across|saucer|ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack)\b/i;
+  /\b(?:mugs?|eggs?|bananas?|cm|centimet(?:re|er)s?|inch(?:es)?|across|saucer|ladle|scoop|dipper|disher|cup|ml|degrees|iron|griddle|oven|rack|pans?|skillets?|hot|heat(?:ed)?|surface|temperature)\b/i;
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
@@ -229,7 +229,7 @@ const SERVED_EACH = /\bserved? (?:about )?\S+ (?:each|apiece|(?:per|a) (?:person
 
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
-  /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
+  /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat|close|shut|flip|turn|press|cover|let|put|pour|grill|toast|wipe|grease|the|it|them)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(

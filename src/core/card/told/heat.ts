@@ -237,7 +237,7 @@ const OF_ANOTHER =
 /** "Medium low", or the number on a knob; null where none is told. */
 function dialIn(c: Clause): string | null {
   const { text, sentence } = c;
-  const isHalfway = HALFWAY.test(text) && /\b(?:gas|dial|knob|ring|hob)\b/i.test(sentence);
+  const isHalfway = HALFWAY.test(text) && !/\bfill/i.test(text) && /\b(?:gas|dial|knob|ring|hob)\b/i.test(sentence);
   const other = OTHER_DIALS.find(([re]) => re.test(text))?.[1] ?? (isHalfway ? 'medium' : null);
   if (other !== null) return /\boven\b/i.test(text) ? null : other;
   const knob = knobIn(c);
