@@ -314,6 +314,14 @@ const isOfAName = (word: string): boolean => {
     languagesOf(word).length > 0
   );
 };
+/** Where the last word of a name stands: before a sign, before "and" or "with", or at the end. */
+const ENDS_NAME = /^\s*(?:[,.;:!?)]|$|(?:and|with|then|plus|und|mit|et|avec|y|con)(?!\p{L}))/iu;
+/** "Stir the milk through": where it goes, and how; no noun. */
+const HOW = /^(?:through|down|over|up|off|round|around|about|along|after|before|last|first|too|also|again|\p{L}+ly)$/iu;
+/** "200 g milk zork, ...": a noun that no table knows, which may make another thing of it; a German one has a capital. */
+const mayBeNoun = (next: string, behind: string, text: string): boolean =>
+  ENDS_NAME.test(behind) && !HOW.test(next) && !(/\s\p{Lu}/u.test(text) && /^\p{Ll}/u.test(next));
+
 /**
  * The thing that a text begins with where no word for what is done ends it: the most words that are read whole, and the
  * next one is of no name. "300 ml milk down into it": 300 ml milk. Null: there is none; nor is there of an article alone.
@@ -328,6 +336,7 @@ function longestThing(rest: string, read: (text: string) => Line): ItemAt | null
     const next = words[n]?.[0] ?? '';
     if (!last || (next !== '' && isOfAName(next))) continue;
     const text = rest.slice(0, last.index + last[0].length);
+    if (next !== '' && mayBeNoun(next, rest.slice((words[n]?.index ?? 0) + next.length), text)) continue;
     // of two things, or of what was told before it
     if (/[,&+]|\s(?:and|und|et|y|of the)\s/i.test(text.slice(amount))) continue;
     const line = read(text);
