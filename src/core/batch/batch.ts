@@ -48,7 +48,7 @@ export interface BatchMaking {
   readonly edits: readonly ActEdit[];
   /** Matters that the card settles, with its words. */
   readonly told: Partial<Readonly<Record<WayId | 'portion', string>>>;
-  /** What its card serves and no line of the formula holds; left out in what was begun before it was kept. */
+  /** What its card serves it with, whatever the sheet holds; left out in what was begun before it was kept. */
   readonly served?: readonly ServedBeside[] | undefined;
 }
 

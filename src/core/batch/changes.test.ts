@@ -136,6 +136,16 @@ test('the notice says what the card serves and no line holds; not where the shee
   });
   const withNuts = [...plain, line('l3', 'walnuts', 60, { vessel: 'topping' })];
   expect(of(withNuts).served.map((s) => s.said)).toEqual(['peanut butter']);
+  // milk that went in at first, and for which a stand-in came: what is served with it tells of milk now
+  const butter = { ...making, served: [{ said: 'butter', allergen: 'milk' }] as const };
+  const told = (milk: SheetLine) =>
+    noticeOf(
+      { sheet: [line('l1', 'flour-all-purpose', 250), milk], kind: 'griddle', entries: [], making: butter },
+      { ...FRESH_WAYS, panFat: 'film' },
+      findIngredient,
+    ).served.map((x) => x.said);
+  expect(told(line('l2', 'milk-whole', 400, { vessel: 'wet' }))).toEqual([]);
+  expect(told(line('l2', 'oat-drink', 400, { vessel: 'wet', standsFor: 'Whole milk' }))).toEqual(['butter']);
   // begun before it was kept
   expect(
     noticeOf(

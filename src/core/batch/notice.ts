@@ -61,7 +61,8 @@ const ALCOHOL_FROM = 1;
 
 /**
  * The notice of lines as they are written.
- * @param served what the card serves besides @param standIns what stands in for what, in words
+ * @param served what the card serves it with, said where no line holds its allergen
+ * @param standIns what stands in for what, in words
  */
 export function noticeOfLines(
   lines: readonly AccountLine[],
@@ -87,7 +88,6 @@ export function noticeOfLines(
       lines.filter((l) => l.use === 'topping' || Boolean(l.side)),
     ),
     standIns,
-    // a sauce of the batch may hold it
     served: served.filter((s) => !held.some((h) => h.allergen === s.allergen)),
     corrected: [],
   };

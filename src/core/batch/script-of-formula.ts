@@ -1,11 +1,10 @@
 /** The script of a formula, once over: each act with whose word it is. */
 import { factsTold } from '../card/told/told';
-import { servedUnlisted } from '../findings/card-rules';
+import { servedBy } from '../findings/card-rules';
 import { waysIn } from '../formula/act-edits';
 import { type EndId, type Formula, kitchenOf } from '../formula/formula';
 import { usualPortionMl } from '../formula/kinds';
 import type { Kitchen } from '../formula/kitchen-settings';
-import { countedLines } from '../formula/lines';
 import { findIngredient } from '../pantry/pantry';
 import type { Result } from '../result';
 import type { Script } from '../script/act';
@@ -33,7 +32,7 @@ export const makingOf = (f: Formula, house: Kitchen): BatchMaking => ({
   ways: kitchenOf(f, house).ways,
   edits: f.edits,
   told: toldAndTaken(f, house),
-  served: servedUnlisted({ cardNotes: f.cardNotes, lines: countedLines(f, house, null) }),
+  served: servedBy(f.cardNotes),
 });
 
 /**

@@ -91,8 +91,9 @@ export const inOneWriting = (text: string): string =>
     .replace(SET_DASH, '-')
     // "3 T. melt. butter"
     .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
-    // "milk w/ a squeeze of lemon"
+    // "w/w flour"
     .replace(/(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat')
+    // "milk w/ a squeeze of lemon"
     .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
     .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
     // "neutral oil, e.g. sunflower"

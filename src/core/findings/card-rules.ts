@@ -254,25 +254,30 @@ export interface ServedBeside {
   readonly allergen: Allergen;
 }
 
-/** What pieces are eaten with by a card's notes and no line holds. */
-export function servedUnlisted({ cardNotes, lines }: Pick<Evidence, 'cardNotes' | 'lines'>): readonly ServedBeside[] {
+/** What pieces are eaten with by a card's notes, one thing for each allergen. */
+export function servedBy(cardNotes: string): readonly ServedBeside[] {
   if (cardNotes === '') return [];
   const eaten = clausesOf(cardNotes)
     // what is left to the guest is eaten too
     .filter((c) => !isDenied(c.text) && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
     .map((c) => c.text.replace(NONE_OF, ''));
-  if (eaten.length === 0) return [];
+  return EATEN_WITH.flatMap(([allergen, re]) => {
+    const said = eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
+    return said ? [{ said: said.toLowerCase(), allergen }] : [];
+  });
+}
+
+/** The same where no line holds it. */
+export function servedUnlisted({ cardNotes, lines }: Pick<Evidence, 'cardNotes' | 'lines'>): readonly ServedBeside[] {
   const held = new Set(
     lines.flatMap((l) =>
       [...l.parts.map((p) => p.ingredient), ...(l.ingredient ? [l.ingredient] : [])].flatMap((i) => i.allergens),
     ),
   );
-  return EATEN_WITH.flatMap(([allergen, re]) => {
-    // a line that is not understood yet is told of as one
-    const isListed = held.has(allergen) || lines.some((l) => l.text !== undefined && re.test(l.text));
-    const said = isListed ? undefined : eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
-    return said ? [{ said: said.toLowerCase(), allergen }] : [];
-  });
+  // a line that is not understood yet is told of as one
+  const isNamed = (of: Allergen): boolean =>
+    EATEN_WITH.some(([a, re]) => a === of && lines.some((l) => l.text !== undefined && re.test(l.text)));
+  return servedBy(cardNotes).filter((s) => !held.has(s.allergen) && !isNamed(s.allergen));
 }
 
 /** Eaten with them by the method, and on no line: the notice for whoever eats leaves out what it holds. */

@@ -6,7 +6,7 @@ import type { SheetLine } from '../batch/sheet-line';
 import { type Side, sideLines } from '../batch/sides';
 import type { ShelfUse } from '../batch/take-out';
 import type { AccountLine } from '../facts/account';
-import { servedUnlisted } from '../findings/card-rules';
+import { servedBy } from '../findings/card-rules';
 import { kitchenOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';
@@ -76,7 +76,7 @@ export function allergenBoard(
 ): AllergenBoard {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const rowOf = (dish: string, lines: readonly AccountLine[], cardNotes = ''): BoardRow => {
-    const n = noticeOfLines(lines, servedUnlisted({ cardNotes, lines }));
+    const n = noticeOfLines(lines, servedBy(cardNotes));
     const served = n.served.map((s) => s.said);
     return {
       dish,

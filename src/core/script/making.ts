@@ -168,8 +168,8 @@ function editedBy(set: EditOf<'set'> | undefined, a: ScriptAct): ScriptAct {
 }
 
 /**
- * Acts of the cook's own that are done to the batter ("strain the batter"): each comes after what made the batter, and is
- * done to each mix. What else is done besides ("warm the plates") can be done at any time before the act that it precedes.
+ * Acts of the cook's own that are done to the batter ("strain the batter"): each comes after what made the batter, and
+ * is done to each mix. What else is done besides ("warm the plates") is done at any time before its act.
  */
 const OF_BATTER = /\bbatter\b/i;
 
@@ -221,7 +221,7 @@ export function noActs(edits: readonly ActEdit[] = []): Acts {
     for (const g of act.gives) givers.set(g, id);
     return act;
   };
-  /** Acts of the cook's own that come before another. @param made acts that gave what the other takes @returns their ids */
+  /** Acts of the cook's own that come before another. @param made acts that gave what it takes @returns their ids */
   const ownBefore = (id: string, made: readonly string[]): readonly string[] => {
     let behind = made;
     return edits.flatMap((e) => {

@@ -4,7 +4,7 @@ import { createElement, type ReactElement } from 'react';
 import { noticeOfLines } from '@/core/batch/notice';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { yieldClaim } from '@/core/card/method';
-import { servedUnlisted } from '@/core/findings/card-rules';
+import { servedBy } from '@/core/findings/card-rules';
 import { kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
@@ -65,7 +65,7 @@ export function formulaCard(
           findIngredient(id, house.conventions.own),
         ),
       ],
-      servedUnlisted({ cardNotes: formula.cardNotes, lines: ready.lines }),
+      servedBy(formula.cardNotes),
     ),
     index: asked.index,
   });

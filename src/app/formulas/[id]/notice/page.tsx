@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { titled } from '@/app/titled';
 import { noticeOfLines } from '@/core/batch/notice';
-import { servedUnlisted } from '@/core/findings/card-rules';
+import { servedBy } from '@/core/findings/card-rules';
 import { kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { countedLines } from '@/core/formula/lines';
@@ -98,7 +98,7 @@ export default async function NoticePage({ params, searchParams }: Props) {
                     findIngredient(x, house.conventions.own),
                   ),
                 ],
-                servedUnlisted({ cardNotes: formula.cardNotes, lines }),
+                servedBy(formula.cardNotes),
               )}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
             />
