@@ -32,7 +32,7 @@ export const makingOf = (f: Formula, house: Kitchen): BatchMaking => ({
   ways: kitchenOf(f, house).ways,
   edits: f.edits,
   told: toldAndTaken(f, house),
-  served: servedBy(f.cardNotes),
+  served: servedBy(f.cardNotes, kitchenOf(f, house).conventions),
 });
 
 /**

@@ -116,6 +116,8 @@ export function inPinches(line: Pick<FormulaLine, 'written' | 'parts'>, factor: 
   return `${writeNumber(new Fraction(halves, 2))} ${halves > 2 ? unit.many : unit.one}`;
 }
 
+/** A line without an amount as it is called below a heading that says what it is for. */
+const withoutUse = (text: string): string => text.replace(/,?\s+(?:to serve|for serving)$/i, '');
 /** A thing that stands twice on the card and is taken once: both lines by name. */
 const twice = (line: FormulaLine): string => (line.key.includes(ONCE) ? `on the card ${line.text}` : '');
 
@@ -180,7 +182,7 @@ function sheetLineOf(
   return {
     key: line.key,
     text: line.text,
-    name: grams === null ? line.text : names + (weighed ? eggs(line, grams) : ''),
+    name: grams === null ? withoutUse(line.text) : names + (weighed ? eggs(line, grams) : ''),
     vessel: line.vessel,
     ...(line.side && { side: line.side }),
     ...(ends && line.end && { forEnd: ends[line.end] }),

@@ -6,16 +6,21 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { workedOn } from '../balance/bench';
+import { noticeOfLines } from '../batch/notice';
 import { scriptOfFormula } from '../batch/script-of-formula';
+import { linesOfSheet, usesOf } from '../batch/sheet';
+import { takeOut } from '../batch/take-out';
 import { notesOn, readCard } from '../card/card';
 import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
+import { servedBy } from '../findings/card-rules';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';
 import { withOffer } from '../formula/offers';
 import { withCard } from '../formula/pasted';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { findIngredient } from '../pantry/pantry';
 import type { ScriptAct } from '../script/act';
 import { everyNth } from '../testing/share';
 import { cardSight } from './card-sight';
@@ -101,4 +106,44 @@ test('what a method names beside the bowl, of the pan, the table and the coffee,
     return said ? [`${text.slice(0, 40)}: ${said} (${notesOn(card.value).slice(0, 200)})`] : [];
   });
   expect(missed).toEqual([]);
+});
+
+test('what is served by the card and on no line is offered once; taken, it is on the sheet, the list to get and the notice', () => {
+  const f = pasted(
+    'Sunday cakes\n250 g flour\n10 g baking powder\n3 g salt\n300 g milk\n100 g egg\n30 g strawberries\n20 g jam to serve\n\nWhisk, combine, fry. Serve with maple syrup, peanut butter, jam, more strawberries and lingonberry compote. Dust with icing sugar.',
+  );
+  if (!f) throw new Error('not read');
+  const sight = (of: Formula) => {
+    const b = { formula: of, house: FRESH_KITCHEN, end: null };
+    return cardSight(b, workedOn(b));
+  };
+  const offer = sight(f)?.offers.find((o) => o.what === 'lines');
+  expect(offer).toMatchObject({
+    // jam stands on a line, and strawberries are in the batter
+    says: 'maple syrup, peanut butter, lingonberry compote and icing sugar: to serve',
+    words:
+      'Serve with maple syrup, peanut butter, jam, more strawberries and lingonberry compote. Dust with icing sugar.',
+  });
+  if (offer?.what !== 'lines') throw new Error('not offered');
+  const taken = withOffer(f, offer);
+  expect(new Set(taken.entries.map((e) => e.key)).size).toBe(11);
+  expect(sight(taken)?.offers.filter((o) => o.what === 'lines')).toEqual([]);
+  const made = scriptOfFormula(taken, FRESH_KITCHEN, null);
+  if (!made.ok) throw new Error('not made');
+  const served = made.value.lines.filter((l) => l.vessel === 'topping' && l.grams === null);
+  expect(served.map((l) => l.name).sort()).toEqual([
+    'icing sugar',
+    'lingonberry compote',
+    'maple syrup',
+    'peanut butter',
+  ]);
+  const amounts = linesOfSheet(made.value.lines, findIngredient);
+  const list = takeOut(usesOf(amounts, {}), {});
+  expect(list.rows.filter((r) => r.andMore).map((r) => r.ingredient.id)).toEqual(
+    expect.arrayContaining(['maple-syrup', 'peanut-butter', 'sugar-icing']),
+  );
+  expect(list.unknown).toEqual(['lingonberry compote, to serve']);
+  const notice = noticeOfLines(amounts, servedBy(taken.cardNotes));
+  expect(notice.held.map((h) => h.name)).toContain('peanut');
+  expect(notice.served).toEqual([]);
 });

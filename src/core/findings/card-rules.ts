@@ -5,9 +5,11 @@
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { type Clause, clausesOf, isDenied } from '../card/told/clause';
+import { servedInClauses } from '../card/told/served';
 import { anyWord, HOT_SURFACE } from '../card/told/words';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
+import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';
 import { type Allergen, allergenName, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { isNamedIn, nounsOf } from '../pantry/nouns';
 import { listAnd, millilitres, percent } from '../quantity/say';
@@ -224,8 +226,11 @@ const usedNeverListed: Rule = (e) => {
 
 /** Where a sentence in another language comes to the table. */
 const TABLE_ABROAD =
-  /(?<!\p{L})(?:servier\p{L}*|dazu|darüber|obendrauf|bestreuen|servir|servez|serv[ie]r?|accompagn\p{L}*|dessus|acompañ\p{L}*|encima)(?!\p{L})/iu;
-/** What pieces are eaten with, by an allergen that it holds; what only sounds like it holds none: "coconut cream". */
+  /(?<!\p{L})(?:servier\p{L}*|essen|genie(?:ß|ss)\p{L}*|bestäub\p{L}*|dazu|darüber|obendrauf|bestreuen|servir|servez|serv[ie]r?|dégust\p{L}*|mange[rz]?|accompagn\p{L}*|dessus|sírve\p{L}*|acompañ\p{L}*|com(?:er|emos)|encima)(?!\p{L})/iu;
+/**
+ * Words of what pieces are eaten with, by an allergen that it holds, wherever a sentence of the table has them; what only
+ * sounds so holds none: "coconut cream".
+ */
 const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
   ['peanut', anyWord('peanut butter|peanuts?|erdn[uü]ss\\p{L}*|cacahu\\p{L}+')],
   [
@@ -254,17 +259,27 @@ export interface ServedBeside {
   readonly allergen: Allergen;
 }
 
-/** What pieces are eaten with by a card's notes, one thing for each allergen. */
-export function servedBy(cardNotes: string): readonly ServedBeside[] {
+/**
+ * What pieces are eaten with by a card's notes, one thing for each allergen: whatever a sentence of the table names, left
+ * to the guest or not, and each thing that is served with what the pantry says it holds.
+ * @param house for its own ingredients
+ */
+export function servedBy(cardNotes: string, house: KitchenConventions = FRESH_CONVENTIONS): readonly ServedBeside[] {
   if (cardNotes === '') return [];
-  const eaten = clausesOf(cardNotes)
-    // what is left to the guest is eaten too
-    .filter((c) => !isDenied(c.text) && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
+  const clauses = clausesOf(cardNotes);
+  // what is left to the guest is eaten too
+  const isEaten = (c: Clause): boolean => !isDenied(c.text);
+  const eaten = clauses
+    .filter((c) => isEaten(c) && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
     .map((c) => c.text.replace(NONE_OF, ''));
-  return EATEN_WITH.flatMap(([allergen, re]) => {
+  const named = EATEN_WITH.flatMap(([allergen, re]) => {
     const said = eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
     return said ? [{ said: said.toLowerCase(), allergen }] : [];
   });
+  const things = servedInClauses(clauses, house, isEaten).flatMap(({ said, line }) =>
+    (line.ingredient?.allergens ?? []).map((allergen) => ({ said: said.toLowerCase(), allergen })),
+  );
+  return [...named, ...things].filter((s, n, all) => all.findIndex((x) => x.allergen === s.allergen) === n);
 }
 
 /** The same where no line holds it. */

@@ -191,7 +191,7 @@ test.each([
   ['Flip once bubbles pop.', []],
   ['Strain if lumpy.', []],
   ['Never use ghee for it.', []],
-  ['Serve with clarified butter.', []],
+  ['Serve with clarified butter.', ['lines']],
 ] as const)('%s', (notes, expected) => expect(offered(notes)).toEqual(expected));
 
 test('an offer brings the words it came from', () => {

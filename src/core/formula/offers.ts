@@ -3,13 +3,14 @@
 import type { Line } from '../card/line';
 import { type Clause, clausesOf, type ToldFact } from '../card/told/clause';
 import { restDenied } from '../card/told/rests';
+import { type ServedThing, servedIn } from '../card/told/served';
 import { factsTold } from '../card/told/told';
 import type { KitchenConventions } from '../pantry/conventions';
 import { type Category, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { behaviourOf } from '../pantry/tables/behaviour';
-import { minutesAndParts, temperature, type Units } from '../quantity/say';
+import { listAnd, minutesAndParts, temperature, type Units } from '../quantity/say';
 import { type ActEdit, withEdit, withWay } from './act-edits';
-import { type Formula, MOMENT_NAMES, type Moment } from './formula';
+import { type Formula, MOMENT_NAMES, type Moment, nextKey } from './formula';
 import { choicesOf, MEASURED, WAY_IDS, type WayId } from './schools';
 import { wayName } from './ways';
 
@@ -23,6 +24,8 @@ export type Offer = { readonly words: string } & (
   | { readonly what: 'act'; readonly edit: ActEdit; readonly says: string }
   /** What lines say, by their keys. */
   | { readonly what: 'texts'; readonly texts: Readonly<Record<string, string>>; readonly says: string }
+  /** Lines that the card has none of: what its pieces are eaten with. */
+  | { readonly what: 'lines'; readonly texts: readonly string[]; readonly says: string }
   /** A line is parted, a row for each use. */
   | { readonly what: 'rows'; readonly key: string; readonly rows: readonly string[]; readonly says: string }
 );
@@ -40,6 +43,11 @@ export function withOffer(f: Formula, o: Exclude<Offer, { readonly what: 'rows' 
       return { ...f, edits: withEdit(f.edits, o.edit) };
     case 'texts':
       return { ...f, entries: f.entries.map((e) => ({ ...e, text: o.texts[e.key] ?? e.text })) };
+    case 'lines': {
+      const entries = [...f.entries];
+      for (const text of o.texts) entries.push({ key: nextKey(entries), text });
+      return { ...f, entries };
+    }
     case 'moment':
       return { ...f, entries: f.entries.map((e) => (e.key === o.key ? { ...e, moment: o.moment } : e)) };
   }
@@ -83,6 +91,7 @@ export function offersFrom(
     ...measuresTold(clauses),
     ...portionTold(told),
     ...momentsTold(notes, told, lines),
+    ...servedTold(notes, lines, house),
   ];
 }
 
@@ -204,6 +213,35 @@ function momentsTold(
     const says = `${kitchenName(l.ingredient).toLowerCase()}: ${MOMENT_NAMES[moment]}`;
     return [{ what: 'moment', key: l.key, moment, says, words: of.words }];
   });
+}
+
+const lastWord = (name: string): string => name.toLowerCase().split(' ').at(-1)?.replace(/s$/, '') ?? '';
+
+/** What the method serves beside the pieces and no line has, as lines of the table; of what goes into pieces there is some. */
+function servedTold(
+  notes: string,
+  lines: readonly (Line & { readonly key: string })[],
+  house: KitchenConventions,
+): readonly Offer[] {
+  const beside = lines.filter(
+    (l) => l.use === 'topping' || l.side !== null || (l.ingredient !== null && PUT_ON.has(l.ingredient.category)),
+  );
+  const isThere = ({ said, line }: ServedThing): boolean =>
+    beside.some(
+      (l) =>
+        (l.ingredient !== null && l.ingredient.id === line.ingredient?.id) ||
+        new RegExp(`(?<!\\p{L})${lastWord(said)}`, 'iu').test(`${l.text} ${l.side ?? ''}`),
+    );
+  const served = servedIn(notes, house).filter((t) => !isThere(t));
+  if (served.length === 0) return [];
+  return [
+    {
+      what: 'lines',
+      texts: served.map((t) => `${t.said}, to serve`),
+      says: `${listAnd(served.map((t) => t.said))}: to serve`,
+      words: [...new Set(served.map((t) => t.words))].join(' ').slice(0, MOST_WORDS),
+    },
+  ];
 }
 
 const SIDE_OF: Readonly<Record<string, string>> = { firstSide: 'first side', secondSide: 'second side' };

@@ -76,7 +76,7 @@ export function allergenBoard(
 ): AllergenBoard {
   const find = (id: string) => findIngredient(id, house.conventions.own);
   const rowOf = (dish: string, lines: readonly AccountLine[], cardNotes = ''): BoardRow => {
-    const n = noticeOfLines(lines, servedBy(cardNotes));
+    const n = noticeOfLines(lines, servedBy(cardNotes, house.conventions));
     const served = n.served.map((s) => s.said);
     return {
       dish,

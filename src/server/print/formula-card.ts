@@ -65,7 +65,7 @@ export function formulaCard(
           findIngredient(id, house.conventions.own),
         ),
       ],
-      servedBy(formula.cardNotes),
+      servedBy(formula.cardNotes, house.conventions),
     ),
     index: asked.index,
   });

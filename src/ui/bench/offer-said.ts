@@ -15,6 +15,7 @@ export function offerSaid(o: Offer): string {
     case 'texts':
     case 'moment':
     case 'act':
+    case 'lines':
     case 'rows':
       return capital(o.says);
   }

@@ -98,7 +98,7 @@ export default async function NoticePage({ params, searchParams }: Props) {
                     findIngredient(x, house.conventions.own),
                   ),
                 ],
-                servedBy(formula.cardNotes),
+                servedBy(formula.cardNotes, house.conventions),
               )}
               foot={`Version ${v.number} of the formula, as it is written: a batch may be made otherwise, and has a notice of its own.`}
             />
