@@ -13,7 +13,7 @@ import { linesOfSheet } from './sheet';
 import { measureSaid, type SheetLine } from './sheet-line';
 import { mixesIn, mixName } from './split';
 
-const said = (l: SheetLine, u: Units): string => (l.measure === null ? l.text : `${l.name} ${measureSaid(l, u)}`);
+const said = (l: SheetLine, u: Units): string => (l.measure === null ? l.name : `${l.name} ${measureSaid(l, u)}`);
 
 /** What is held, for a label; deferring to the packets. */
 export function holds(lines: readonly SheetLine[], find: (id: string) => Ingredient | undefined): string {

@@ -62,7 +62,7 @@ export function BatchSheet({ name, about, lines, split, units, oneBowl, script }
                 {measureSaid(l, units)}
               </Text>
               <Text style={{ flex: 1 }}>
-                {l.measure === null ? l.text : l.name}
+                {l.name}
                 {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
                 {l.spoons ? ` (or ${l.spoons}, level)` : ''}
                 {l.measure !== null && l.preparation ? `, ${l.preparation}` : ''}
@@ -139,7 +139,7 @@ export function MixSheets({
                       {measureSaid(l, units)}
                     </Text>
                     <Text style={{ flex: 1 }}>
-                      {l.measure === null ? l.text : l.name}
+                      {l.name}
                       {l.standsFor ? ` (stands in for ${l.standsFor.toLowerCase()})` : ''}
                       {l.measure !== null && l.preparation ? `, ${l.preparation}` : ''}
                     </Text>

@@ -54,7 +54,7 @@ export function formulaCard(
         key: l.key,
         cups: l.measure === null ? 'as needed' : (spooned.get(l.key) ?? ''),
         grams: l.measure ?? '',
-        name: `${l.measure === null ? l.text : l.name}${l.preparation ? `, ${l.preparation}` : ''}`,
+        name: `${l.name}${l.preparation ? `, ${l.preparation}` : ''}`,
       })),
     })),
     method: steps,

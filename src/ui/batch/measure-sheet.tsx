@@ -72,7 +72,7 @@ export function MeasureSheet({ title, about, lines, split, units, oneBowl = fals
                   {measureSaid(l, units)}
                 </strong>
                 <span className="min-w-0 [overflow-wrap:anywhere]">
-                  {l.measure === null ? l.text : l.name}
+                  {l.name}
                   {l.standsFor ? (
                     <strong className="text-berry"> (stands in for {l.standsFor.toLowerCase()})</strong>
                   ) : null}
