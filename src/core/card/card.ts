@@ -43,10 +43,11 @@ import {
 } from './rows';
 import { inGrams } from './shares';
 import { linesOfSteps, numberedSteps } from './steps';
+import { isTableHead, withTables } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
-import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD, withColumnUnits } from './writing';
+import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD } from './writing';
 
 /** Lines under one heading, and where they go. */
 export interface Section {
@@ -84,7 +85,8 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   // a step's number in a row of its own
   if (r.started && /^\(?\d{1,2}[.):]$/.test(t)) return aside('method');
   // "Notes:" alone heads the notes, and no column
-  if (!r.single && /[:|\t]/.test(row.source) && TABLE_HEAD.test(t) && !/^notes?\s*:$/i.test(t)) return aside('heading');
+  const heads = isTableHead(row.source) || (/[:|\t]/.test(row.source) && TABLE_HEAD.test(t));
+  if (!r.single && heads && !/^notes?\s*:$/i.test(t)) return aside('heading');
   // "Makes 8 crepes" names crepes, and heads none
   const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
   const heading = r.single || plainYield ? null : headingAt(row, n, r);
@@ -306,7 +308,7 @@ const isStrokes = (row: string): boolean =>
  */
 export function readCard(written: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const text = cardAsRead(written);
-  const raws = withColumnUnits(inGrams(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
+  const raws = inGrams(withTables(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
     const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;

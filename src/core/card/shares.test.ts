@@ -33,6 +33,58 @@ test('percentages of flour are grams on a hundred of it, or on what one row tell
   ]);
 });
 
+test('what a card tells of its flour, or of all of it, is what the shares are of', () => {
+  const grams = ['flour-all-purpose 400', 'milk-whole 480', 'egg-large 100', 'baking-powder-double-al 16'];
+  const others = ['milk 120%', 'egg 25%', 'baking powder 4%'];
+  expect(read('Flour 400 g (100%)', ...others)).toEqual(grams);
+  expect(read('100% flour = 400 g', ...others)).toEqual(grams);
+  expect(read('Flour: 400 g', '100% flour', ...others)).toEqual(grams);
+  expect(read('Total batter: 996 g', 'flour 100%', ...others)).toEqual(grams);
+  // what has a weight keeps it
+  expect(read('400 g flour 100%', '480 g milk 120%', '100 g egg 25%')).toEqual(grams.slice(0, 3));
+  // shares behind what is measured otherwise
+  expect(read('2 cups flour (100%)', '1 cup milk (98%)', '2 eggs (40%)')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 244',
+    'egg-large 100',
+  ]);
+});
+
+test('a hundred of flour and nothing measured is a card of shares; its sum is no line', () => {
+  const rows = ['Flour 100', 'Milk 120', 'Eggs 25', 'Butter 12'];
+  const grams = ['flour-all-purpose 100', 'milk-whole 120', 'egg-large 25', 'butter-unsalted 12'];
+  expect(read(...rows, 'Total 257')).toEqual(grams);
+  expect(read("Baker's %: flour 100, milk 120, egg 25, butter 12")).toEqual(grams);
+  expect(read('Formula (total 2.57 kg)', ...rows)).toEqual([
+    'flour-all-purpose 1000',
+    'milk-whole 1200',
+    'egg-large 250',
+    'butter-unsalted 120',
+  ]);
+});
+
+test('the flour that a card is written for is a line of it', () => {
+  expect(read('For 1 kg flour:', '1200 g milk', '5 eggs')).toEqual([
+    'flour-all-purpose 1000',
+    'milk-whole 1200',
+    'egg-large 250',
+  ]);
+  expect(read('Auf 500 g Mehl: 800 g Milch, 6 Eier')).toEqual([
+    'flour-all-purpose 500',
+    'milk-whole 800',
+    'egg-large 300',
+  ]);
+  // flour that stands on a line is not told twice
+  expect(read('For 1 kg flour:', '1 kg flour', '5 eggs')).toEqual(['flour-all-purpose 1000', 'egg-large 250']);
+});
+
+test('a hundred percent of one thing is all of it', () =>
+  expect(read('250 g 100% whole wheat flour', '2 tbsp 100% pure maple syrup', '300 g milk')).toEqual([
+    'flour-whole-wheat 250',
+    'maple-syrup 39.4',
+    'milk-whole 300',
+  ]));
+
 test('parts by weight, where the card says so', () => {
   const rows = ['flour 100', 'milk 170', 'egg 40', 'butter 16'];
   const grams = ['flour-all-purpose 100', 'milk-whole 170', 'egg-large 40', 'butter-unsalted 16'];

@@ -5,7 +5,7 @@
 import type { Language } from '../pantry/tables/other-names';
 import { capital } from '../quantity/say';
 import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
-import { inOneWriting, stripBullet, unEntity, unTag } from './bullet';
+import { inOneWriting, unEntity, unTag } from './bullet';
 
 /** What is done, as a step begins. */
 export const DOING = new Set(
@@ -53,35 +53,6 @@ function unStroke(row: string): string {
   const bits = row.split(/\s+\/\s+/);
   const measured = bits.filter((b) => /^[\d½¼¾⅓⅔⅛][\d.,/]*\s*\p{L}+(?:\s+\p{L}{2,}|$)/u.test(b.trim()));
   return bits.length > LEAST_STROKES && measured.length === bits.length ? bits.join(', ') : row;
-}
-
-/** Units that the head of a column gives to the bare numbers under it. */
-const COLUMN_UNITS: readonly (readonly [RegExp, string])[] = [
-  [/^(?:grams?|gramm|g|weight \(g\)|gewicht \(g\)|poids \(g\))$/i, 'g'],
-  [/^(?:ml|millilit(?:re|er)s?)$/i, 'ml'],
-  [/^(?:oz|ounces?)$/i, 'oz'],
-];
-const cellsOf = (raw: string): readonly string[] =>
-  raw.includes('\t') ? raw.split('\t') : /\|.*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '').split('|') : [];
-
-/** The rows of a table whose head names a unit, each number with that unit. */
-export function withColumnUnits(raws: readonly string[]): readonly string[] {
-  let units: readonly (string | null)[] = [];
-  return raws.map((raw) => {
-    const cells = cellsOf(raw);
-    if (cells.length < 2) {
-      units = [];
-      return raw;
-    }
-    if (TABLE_HEAD.test(stripBullet(raw).replace(/\|/g, ' '))) {
-      units = cells.map((c) => COLUMN_UNITS.find(([re]) => re.test(c.trim()))?.[1] ?? null);
-      return raw;
-    }
-    if (!units.some((u) => u !== null)) return raw;
-    const bar = raw.includes('\t') ? '\t' : '|';
-    const told = cells.map((c, n) => (units[n] && /^\s*\d+(?:[.,]\d+)?\s*$/.test(c) ? ` ${c.trim()} ${units[n]} ` : c));
-    return bar === '|' ? `|${told.join('|')}|` : told.join(bar);
-  });
 }
 
 /** "gestr." and "cuil." are of measures. */

@@ -1,0 +1,95 @@
+/** A table is the list that it says: whatever parts its columns, in whatever order they stand. */
+import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { readCard } from './card';
+
+const linesOf = (text: string): readonly string[] => {
+  const card = readCard(text, FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.error.message);
+  return card.value.lines.map(
+    (l) => `${l.ingredient?.id ?? `? ${l.text}`} ${l.grams === null ? '-' : Math.round(10 * l.grams) / 10}`,
+  );
+};
+
+const THINGS = [
+  ['plain flour', '250', 'g'],
+  ['milk', '300', 'ml'],
+  ['eggs', '2', ''],
+  ['butter, melted', '3', 'tbsp'],
+  ['baking powder', '1 1/2', 'tsp'],
+] as const;
+const IN_GRAMS = [
+  'flour-all-purpose 250',
+  'milk-whole 309.4',
+  'egg-large 100',
+  'butter-unsalted 42.6',
+  'baking-powder-double-al 6.9',
+];
+
+const quoted = (cell: string): string => (cell.includes(',') ? `"${cell}"` : cell);
+const PARTED: Readonly<Record<string, (cells: readonly string[]) => string>> = {
+  tabs: (cells) => cells.join('\t'),
+  bars: (cells) => cells.join(' | '),
+  'bars around': (cells) => `| ${cells.join(' | ')} |`,
+  semicolons: (cells) => cells.join(';'),
+  commas: (cells) => cells.map(quoted).join(','),
+};
+const HEADS = [
+  ['Ingredient', 'Amount', 'Unit'],
+  ['ITEM', 'QTY', 'UNIT'],
+  ['Zutat', 'Menge', 'Einheit'],
+  ['Ingrédient', 'Quantité', 'Unité'],
+  ['Ingrediente', 'Cantidad', 'Unidad'],
+] as const;
+const ORDERS: readonly (readonly number[])[] = [
+  [0, 1, 2],
+  [1, 2, 0],
+];
+const inOrder = (cells: readonly string[], order: readonly number[]): readonly string[] =>
+  order.map((n) => cells[n] ?? '');
+
+test.each(Object.entries(PARTED))('columns between %s, with a head in any language and without one', (_, row) => {
+  const wrong = ORDERS.flatMap((order) => {
+    const rows = THINGS.map((t) => row(inOrder(t, order)));
+    return [null, ...HEADS].flatMap((head) => {
+      const text = [...(head ? [row(inOrder(head, order))] : []), ...rows].join('\n');
+      const got = linesOf(text);
+      return got.join() === IN_GRAMS.join() ? [] : [`${text}\n${got.join()}`];
+    });
+  });
+  expect(wrong).toEqual([]);
+});
+
+test('wide spaces part columns below a head', () =>
+  expect(linesOf('QTY     ITEM\n2 c     flour\n1 T     sugar\n2       eggs')).toEqual([
+    'flour-all-purpose 250',
+    'sugar-granulated 12.5',
+    'egg-large 100',
+  ]));
+
+test('numbers are of the unit that their column names: a hundred of egg are grams, and no hundred eggs', () => {
+  const grams = ['flour-all-purpose 250', 'milk-whole 300', 'egg-large 100'];
+  for (const head of ['Grams', 'g', 'Weight (g)', 'weight in grams', 'Gewicht (g)', 'Poids (g)'])
+    expect(linesOf(`Ingredient | ${head}\nFlour | 250\nMilk | 300\nEggs | 100`)).toEqual(grams);
+  expect(linesOf("Ingredient\tg\tBaker's %\nFlour\t250\t100\nMilk\t300\t120\nEggs\t100\t40")).toEqual(grams);
+  expect(linesOf('\tg\t%\nFlour\t250\t100\nMilk\t300\t120\nEggs\t100\t40')).toEqual(grams);
+  expect(linesOf('No.,Ingredient,Amount,Cost\n1,Flour,250 g,0.40\n2,Milk,300 g,0.30\n3,Eggs,2,0.50')).toEqual(grams);
+});
+
+test('a column of shares alone tells how much', () =>
+  expect(linesOf('Ingredient;%\nFlour (400 g);100\nMilk;120\nEgg;25\nButter;10')).toEqual([
+    'flour-all-purpose 400',
+    'milk-whole 480',
+    'egg-large 100',
+    'butter-unsalted 40',
+  ]));
+
+test('two columns for two sizes are asked about, and a list with commas is none', () => {
+  expect(linesOf('Batch\tSingle\tDouble\nFlour\t250 g\t500 g\nMilk\t300 g\t600 g').every((l) => l.endsWith('-'))).toBe(
+    true,
+  );
+  expect(linesOf('250 g flour, sifted, plain\n300 ml milk, cold, whole\n2 eggs, large, beaten')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 309.4',
+    'egg-large 100',
+  ]);
+});

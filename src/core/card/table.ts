@@ -1,0 +1,151 @@
+/**
+ * A card that is written as a table: a head that names its columns (tabs, bars, semicolons, commas or wide spaces between),
+ * or three rows alike of a thing, a number and its unit. Each of its rows becomes a line as it would be written by hand; a
+ * share of the flour beside an amount says nothing more. No word of another row is changed, and no row is dropped.
+ */
+import { readAmount } from '../quantity/amount';
+
+/** What a column holds: a thing, how much, its unit, percent of flour, words, what is no line's; or numbers of one unit, "g". */
+type Column = 'name' | 'amount' | 'unit' | 'percent' | 'note' | 'other' | { readonly unit: string };
+
+const UNITS = 'k?g|gr|grams?|gramm|gramos|grammes|m?l|cl|dl|millilit(?:re|er)s?|oz|ounces?|lbs?|pounds?';
+/** The words of a column's head, by what it holds. */
+const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[] = [
+  [/^(?:ingredients?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?|ingredienti)$/i, 'name'],
+  [
+    new RegExp(
+      String.raw`^(?:(?:weight|mass|amount|quantity|qty|gewicht|menge|poids|peso|quantité|cantidad)?\s*(?:in\s+)?[[(]?\s*(${UNITS})\s*[\])]?)$`,
+      'iu',
+    ),
+    'measured',
+  ],
+  [
+    /^(?:amounts?|quantity|qty|weight|measure|volume|metric|us|imperial|cups?|menge|gewicht|quantité|cantidad|quantità|poids|peso|how much)$/i,
+    'amount',
+  ],
+  [/^(?:units?|uom|einheit(?:en)?|unités?|unidad(?:es)?|unità)$/i, 'unit'],
+  [/^(?:%|percent(?:age)?s?|(?:baker.?s? )?(?:%|percent(?:age)?s?)|bp|%? ?of flour|anteil)$/i, 'percent'],
+  [/^(?:cost|price|brand|supplier|kcal|calories|no\.?|nr\.?|#)$/i, 'other'],
+  [/^(?:notes?|prep(?:aration)?|comments?|remarks?|bemerkung(?:en)?|remarques?|notas?)$/i, 'note'],
+];
+const UNIT_OF: Readonly<Record<string, string>> = { gr: 'g', gramm: 'g', gramos: 'g', grammes: 'g' };
+
+function columnOf(head: string): Column | null {
+  for (const [re, holds] of HEADS) {
+    const m = re.exec(head.trim());
+    if (!m) continue;
+    if (holds !== 'measured') return holds;
+    const unit = (m[1] ?? '').toLowerCase();
+    return { unit: UNIT_OF[unit] ?? unit };
+  }
+  return null;
+}
+
+/** What parts the cells of a row. */
+const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly string[]])[] = [
+  [/\t/, (raw) => raw.split('\t')],
+  [/\|/, (raw) => (/^\s*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '') : raw).split('|')],
+  [/;/, (raw) => raw.split(';')],
+  // a comma within quotes parts none
+  [/,/, (raw) => raw.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/).map((c) => c.replace(/^\s*"|"\s*$/g, ''))],
+  [/\S {2,}\S/, (raw) => raw.trim().split(/ {2,}/)],
+];
+type Parting = (typeof PARTED)[number];
+const cellsOf = (raw: string, [is, cells]: Parting): readonly string[] =>
+  is.test(raw) ? cells(raw).map((c) => c.trim()) : [];
+const isRule = (cells: readonly string[]): boolean => cells.every((c) => /^:?-*:?$/.test(c));
+
+interface Head {
+  readonly by: Parting;
+  readonly columns: readonly Column[];
+}
+
+/** The head of a table; null: the row is none. */
+function headOf(raw: string): Head | null {
+  for (const by of PARTED) {
+    const cells = cellsOf(raw, by);
+    const known = cells.map(columnOf);
+    // a first column without a head names the things
+    const columns =
+      known[0] === null && cells[0] === '' && !known.includes('name') ? ['name' as const, ...known.slice(1)] : known;
+    if (cells.length >= 2 && columns.includes('name') && columns.every((c) => c !== null))
+      return { by, columns: columns as readonly Column[] };
+  }
+  return null;
+}
+
+const BARE = /^[\d½¼¾⅓⅔⅛][\d.,/ ½¼¾⅓⅔⅛]*$/u;
+/** Amounts of a row by its columns, each with its unit. */
+function amountsOf(cells: readonly string[], columns: readonly Column[]): readonly string[] {
+  return columns.flatMap((c, n): readonly string[] => {
+    const cell = cells[n] ?? '';
+    if (cell === '') return [];
+    if (typeof c === 'object') return [BARE.test(cell) ? `${cell} ${c.unit}` : cell];
+    if (c !== 'amount') return [];
+    const unit = columns[n + 1] === 'unit' ? (cells[n + 1] ?? '') : '';
+    return [`${cell} ${unit}`.trim()];
+  });
+}
+
+/** A row of a table as a line; null: it holds no thing with its amount. */
+function lineOf(cells: readonly string[], columns: readonly Column[]): string | null {
+  const of = (kind: Column): string => cells[columns.indexOf(kind)] ?? '';
+  const name = of('name');
+  if (!/\p{L}/u.test(name)) return null;
+  const amounts = amountsOf(cells, columns);
+  const share = of('percent').replace(/\s*%$/, '');
+  // a share is how much, where nothing else is
+  const told = amounts.length > 0 || share === '' ? amounts : [`${share} %`];
+  const note = of('note');
+  return [`${name}${note === '' ? '' : `, ${note}`}`, ...told].join(': ');
+}
+
+/** Rows of three cells alike: a thing, a number and its unit, in any order. */
+const LEAST_ALIKE = 3;
+const isUnit = (cell: string): boolean =>
+  cell === '' || (/^\p{L}{1,12}\.?$/u.test(cell) && readAmount(`1 ${cell}`)?.amount.terms[0]?.unit != null);
+function columnsOf(cells: readonly string[]): readonly Column[] | null {
+  if (cells.length !== 3) return null;
+  const number = cells.findIndex((c) => BARE.test(c));
+  const unit = cells.findIndex((c, n) => n !== number && isUnit(c));
+  const name = cells.findIndex((c, n) => n !== number && n !== unit && /\p{L}{3}/u.test(c));
+  // a number stands before its unit
+  if (number < 0 || unit !== number + 1 || name < 0) return null;
+  return cells.map((_, n) => (n === number ? 'amount' : n === unit ? 'unit' : 'name'));
+}
+
+/** Rows alike from one on, without a head; null: too few. */
+function alikeFrom(raws: readonly string[], from: number): Head | null {
+  for (const by of PARTED.slice(0, 4)) {
+    const columns = columnsOf(cellsOf(raws[from] ?? '', by));
+    if (!columns) continue;
+    const same = raws
+      .slice(from, from + LEAST_ALIKE)
+      .every((raw) => columnsOf(cellsOf(raw, by))?.join() === columns.join());
+    if (same && raws.length >= from + LEAST_ALIKE) return { by, columns };
+  }
+  return null;
+}
+
+/** Whether a row is nothing but the names of a table's columns. */
+export const isTableHead = (row: string): boolean => headOf(row) !== null;
+
+/** The rows of a card, those of a table as lines. */
+export function withTables(raws: readonly string[]): readonly string[] {
+  let table: Head | null = null;
+  return raws.map((raw, n) => {
+    const head = headOf(raw);
+    if (head) {
+      table = head;
+      return cellsOf(raw, head.by).join(' | ');
+    }
+    table ??= alikeFrom(raws, n);
+    if (!table) return raw;
+    const cells = cellsOf(raw, table.by);
+    if (cells.length < 2) {
+      table = null;
+      return raw;
+    }
+    return isRule(cells) ? raw : (lineOf(cells, table.columns) ?? raw);
+  });
+}
