@@ -66,9 +66,16 @@ export const unEntity = (text: string): string =>
       )
     : text;
 
-/** A page's own marks around words: "<b>2 cups</b> flour"; a gap stands for each. */
+/** Marks of a page that end what stands before them: "<li>2 eggs</li><li>1 cup milk</li>". */
+const ENDS_BLOCK = /<\/(?:li|p|div|tr|dd)>\s*(?=\S)|<br\s*\/?>\s*(?=\S)/gi;
+/** A page's own marks around words: "<b>2 cups</b> flour"; a gap stands for each, a point where one ends a thing. */
 export const unTag = (text: string): string =>
-  text.includes('<') ? text.replace(/<\/?[a-z][a-z0-9]*(?:\s[^<>]{0,80})?\/?>/gi, ' ').trim() : text;
+  text.includes('<')
+    ? text
+        .replace(ENDS_BLOCK, '; ')
+        .replace(/<\/?[a-z][a-z0-9]*(?:\s[^<>]{0,80})?\/?>/gi, ' ')
+        .trim()
+    : text;
 
 /** Bold, italic and the like around words: "**2 cups** flour". */
 const unMark = (text: string): string => (/[*_~`]/.test(text) ? unMarked(text) : text);
@@ -89,6 +96,8 @@ export const inOneWriting = (text: string): string =>
     // between thousands a narrow space is no word's end
     .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
     .replace(SET_DASH, '-')
+    // "2 egg(s)", "2 Ei(er)": one or more
+    .replace(/(?<=\p{L}{2})\((e?s|e?n|er|x)\)/giu, '$1')
     // "3 T. melt. butter"
     .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
     // "w/w flour"

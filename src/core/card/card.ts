@@ -43,7 +43,7 @@ import {
 } from './rows';
 import { inGrams } from './shares';
 import { linesOfSteps, numberedSteps } from './steps';
-import { isTableHead, withTables } from './table';
+import { isTableHead, unstacked, withTables } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
@@ -308,7 +308,7 @@ const isStrokes = (row: string): boolean =>
  */
 export function readCard(written: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const text = cardAsRead(written);
-  const raws = inGrams(withTables(text.split(/\r\n|\r|\n|\u2028|\u2029/)));
+  const raws = inGrams(withTables(unstacked(text.split(/\r\n|\r|\n|\u2028|\u2029/), house)));
   if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
     const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;

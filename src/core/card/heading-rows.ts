@@ -69,8 +69,8 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   const said = roleOf(words);
   // "To cook", and what follows is butter: the pan's, not the method's
   const cooks = said === 'method' && COOKS.test(words) && isItem(next, r, false);
-  // "Finish", and whites below it: of the batter
-  const isBatters = said === 'topping' && /^(?:to )?finish(?:ing)?$/i.test(words) && isOfBatterBelow(n, r);
+  // "Finish", "whip", and whites below it: of the batter
+  const isBatters = OF_EITHER.test(words) && isOfBatterBelow(n, r);
   const role = cooks ? 'pan' : isBatters ? 'batter' : said;
   if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
   const untitled = r.title === null && !r.started;
@@ -88,6 +88,8 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   return role === null ? headingOfSomething(raw, at) : headingOfRole(at, role);
 }
 
+/** Done with what goes into a batter and with what goes on top. */
+const OF_EITHER = /^(?:to )?(?:finish(?:ing)?(?: with)?|whip(?: to .{1,20})?|soak|warm|thin with)$/i;
 /** What nobody puts on a plate. */
 const NEVER_ON_A_PLATE = new Set(['egg', 'leavening', 'flour', 'starch']);
 /** Whether the list right below holds what only a batter does, with its amount. */

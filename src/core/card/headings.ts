@@ -36,6 +36,19 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
     'pan',
     /^(?:(?:for|to) (?:the |your )?(?:hot )?(?:pans?|griddle|skillet|irons?|waffle irons?|frying|fry|greasing|grease|cooking|brushing|ball pan|tins?|moulds?)(?: the (?:pans?|griddle|irons?))?|(?:for|to) (?:coat(?:ing)?|oil(?:ing)?|film(?:ing)?) (?:the )?(?:pans?|griddle|irons?)|pans?|griddle|greasing|(?:frying|pan|griddle) (?:fat|oil|butter)|(?:oil|butter|fat) for (?:the )?(?:pan|griddle|frying|iron)|zum (?:ausbacken|braten|anbraten|backen|einfetten|frittieren)|fur (?:die )?pfanne|pour (?:la )?(?:poele|cuisson|graisser|frire)|per la padella|para (?:(?:la )?(?:sarten|plancha)|freir|engrasar)|til stegning|til steking|till stekning|om in te bakken)$/,
   ],
+  // cards of old head their groups by what is done with them
+  [
+    'dry',
+    /^(?:(?:first|then|now) )?(?:sift|sieve|sieben|tamiser|tamisez|tamizar)(?: (?:together|well|twice|dry|into (?:a|the) (?:large |big )?bowl))*$/,
+  ],
+  [
+    'fold-in',
+    /^(?:(?:then|finally|lastly|last|now|gently|carefully|lightly) )+fold in(?: (?:last|at the end))?$|^(?:unterheben|unterziehen)$/,
+  ],
+  [
+    'batter',
+    /^(?:(?:first|then|next|now|and|finally|lastly|gently|slowly|gradually|alternately|lightly) )*(?:whisk|beat|stir|mix|combine|blend|whizz|dissolve|rub|cut|pour|moisten|scald|mash|grate|proof|melt|cream(?= together)|put|place|take|measure|have|add|verruhren|ruhren|schlagen|mischen|vermischen|dazugeben|melanger|melangez|battre|battez|fouetter|ajouter|ajoutez|mezclar|batir|anadir)(?: (?:together|in|into|over|with|well|out|ready|up|until \S+|(?:in|into) (?:(?:a|the|another|one) )?(?:large |big |small |mixing )?(?:bowl|jug|blender|saucepan|pan)|(?:to|with) (?:the )?(?:dry|wet|flour|milk|eggs?|batter|mix(?:ture)?|this|that|it)))*$|^(?:in|into|to|over|with) (?:this|that|it|(?:the |a )?(?:dry|wet|flour|milk|eggs?|mix(?:ture)?|blender))(?: (?:add|stir in|pour|beat in|whisk in|mix in))?$|^(?:you )?need$|^(?:with|mise(?: en place)?|mit|avec|con)$/,
+  ],
   // what is for the batter itself is the batter's, however it begins
   [
     'batter',

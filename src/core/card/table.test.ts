@@ -93,3 +93,40 @@ test('two columns for two sizes are asked about, and a list with commas is none'
     'egg-large 100',
   ]);
 });
+
+test('a list whose amounts and things take turns is read in pairs, below its title and above its method', () => {
+  const lines = ['flour-all-purpose 250', 'salt-table 6.1', 'egg-large 100', 'milk-whole 366'];
+  const amounts = ['2 cups', '1 tsp', '2', '1 1/2 cups'];
+  const things = ['flour', 'salt', 'eggs', 'milk'];
+  const pairs = (first: readonly string[], second: readonly string[], gap = ''): string =>
+    first.map((one, n) => `${one}\n${second[n]}${gap}`).join('\n');
+  for (const list of [pairs(amounts, things), pairs(things, amounts), pairs(amounts, things, '\n')]) {
+    expect(linesOf(list)).toEqual(lines);
+    expect(linesOf(`Lock cakes\n${list}\nMix it all and fry in butter.`)).toEqual(lines);
+  }
+  // things without amounts are no stack
+  expect(linesOf('250 g flour\nmilk\n2 eggs\nsalt')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole -',
+    'egg-large 100',
+    'salt-table -',
+  ]);
+});
+
+test('several things in one row, without a sign between, in brackets, or as a page sets them', () => {
+  const lines = ['flour-all-purpose 250', 'egg-large 100', 'milk-whole 366'];
+  expect(linesOf('2c flour 2 eggs 1.5c milk')).toEqual(lines);
+  expect(linesOf('flour (2 cups), eggs (2), milk (1 1/2 cups)')).toEqual(lines);
+  expect(linesOf('<ul><li>2 cups flour</li><li>2 eggs</li><li>1 1/2 cups milk</li></ul>')).toEqual(lines);
+  expect(linesOf('2 cup(s) flour\n2 egg(s)\n1 1/2 cup(s) milk')).toEqual(lines);
+  expect(linesOf('250g x plain flour\n2 x eggs\n366g x milk')).toEqual(lines);
+});
+
+test('whites below "whip" are of the batter, and cream is not', () => {
+  const uses = (below: string): readonly string[] => {
+    const card = readCard(`Cakes\n250 g flour\n300 g milk\n\nWhip:\n${below}`, FRESH_CONVENTIONS);
+    return card.ok ? card.value.lines.slice(2).map((l) => l.use) : [];
+  };
+  expect(uses('3 egg whites\n20 g sugar')).toEqual(['batter', 'batter']);
+  expect(uses('200 ml cream\n20 g sugar')).toEqual(['topping', 'topping']);
+});

@@ -3,6 +3,8 @@
  * or three rows alike of a thing, a number and its unit. Each of its rows becomes a line as it would be written by hand; a
  * share of the flour beside an amount says nothing more. No word of another row is changed, and no row is dropped.
  */
+import type { KitchenConventions } from '../pantry/conventions';
+import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
 
 /** What a column holds: a thing, how much, its unit, percent of flour, words, what is no line's; or numbers of one unit, "g". */
@@ -129,6 +131,59 @@ function alikeFrom(raws: readonly string[], from: number): Head | null {
 
 /** Whether a row is nothing but the names of a table's columns. */
 export const isTableHead = (row: string): boolean => headOf(row) !== null;
+
+/** What a row of a stacked list holds: nothing but how much, or nothing but a thing; null: neither. */
+function stacked(raw: string): 'amount' | 'thing' | null {
+  const row = raw.trim();
+  if (/^[\d½¼¾⅓⅔⅛]/u.test(row)) return readAmount(row)?.length === row.length ? 'amount' : null;
+  return /^\p{L}[^\d:.!?]*$/u.test(row) && row.split(' ').length <= MOST_NAME_WORDS ? 'thing' : null;
+}
+const MOST_NAME_WORDS = 6;
+const LEAST_STACKED = 3;
+/** So many of the things are known before rows are taken for a stack. */
+const KNOWN_SHARE = 0.75;
+
+interface StackRow {
+  readonly at: number;
+  readonly row: string;
+  readonly is: 'amount' | 'thing' | null;
+}
+
+/** Amounts with their things of rows that take turns; a title may stand above them, or what is done below. */
+function pairsOf(run: readonly StackRow[], house: KitchenConventions): readonly (readonly [StackRow, StackRow])[] {
+  const isKnown = (name: string | undefined): boolean => lookUp(name ?? '', house).kind !== 'unknown';
+  const isOdd = run.length % 2 === 1;
+  const isTitled = isOdd && run[0]?.is === 'thing' && !isKnown(run[0].row);
+  const rows = isTitled ? run.slice(1) : run.slice(0, run.length - (isOdd ? 1 : 0));
+  const things = rows.filter((p) => p.is === 'thing');
+  const known = things.filter((t) => isKnown(t.row)).length;
+  if (things.length < LEAST_STACKED || known < KNOWN_SHARE * things.length) return [];
+  return rows.flatMap((one, n) => {
+    const two = n % 2 === 0 ? rows[n + 1] : undefined;
+    return two ? [[one, two] as const] : [];
+  });
+}
+
+/**
+ * "2 cups", "flour", "2", "eggs", a row each, or the thing above its amount: both on one row, the other left empty.
+ * @param house what the kitchen calls its things
+ */
+export function unstacked(raws: readonly string[], house: KitchenConventions): readonly string[] {
+  const full = raws.flatMap((raw, at): readonly StackRow[] =>
+    raw.trim() === '' ? [] : [{ at, row: raw.trim(), is: stacked(raw) }],
+  );
+  const out = [...raws];
+  for (let from = 0; from < full.length; ) {
+    let end = from + 1;
+    while (full[from]?.is && full[end]?.is && full[end]?.is !== full[end - 1]?.is) end++;
+    for (const [one, two] of pairsOf(full.slice(from, end), house)) {
+      out[one.at] = one.is === 'amount' ? `${one.row} ${two.row}` : `${two.row} ${one.row}`;
+      out[two.at] = '';
+    }
+    from = end;
+  }
+  return out;
+}
 
 /** The rows of a card, those of a table as lines. */
 export function withTables(raws: readonly string[]): readonly string[] {

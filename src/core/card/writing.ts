@@ -187,6 +187,23 @@ const isListOf = (things: readonly string[]): boolean => {
   );
 };
 
+/** "flour (2 cups), milk (1 cup), egg (1)": each amount before its thing. */
+const THING_IN_FRONT = /^(\p{L}[^()\d,;]*?)\s*\(([^()]*\d[^()]*)\)$/u;
+const MUCH_FIRST = /^[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)? ?\p{L}/u;
+/** "2c flour 1T sugar 2 eggs": where the next amount begins. */
+const NEXT_NUMBER = /(?<=\p{L}{2})\s+(?=[\d½¼¾⅓⅔⅛])/u;
+/** A row of several things without a sign between them, or each with its amount in brackets, with commas; else as it is. */
+function commaed(row: string): string {
+  const inBrackets = row.split(/,\s+/).map((p) => THING_IN_FRONT.exec(p.trim()));
+  if (inBrackets.length >= LEAST_PARTED && inBrackets.every((m) => m !== null))
+    return inBrackets.map((m) => `${m?.[2]} ${m?.[1]}`).join(', ');
+  if (/[,;:/()|]/.test(row)) return row;
+  const things = row.split(NEXT_NUMBER);
+  const isList =
+    isListOf(things) && things.every((t) => MUCH_FIRST.test(t) && !/\b(?:each|total|min\p{L}*|sec\p{L}*)$/iu.test(t));
+  return isList ? things.join(', ') : row;
+}
+
 /** "150 g flour / 2 eggs / 300 ml milk / salt": with commas, where most parts tell so much of a thing, and none says its amount again. */
 function listParted(row: string): string {
   const inside = IN_BRACKETS.exec(row);
@@ -195,7 +212,7 @@ function listParted(row: string): string {
   const signs = [...row.matchAll(PARTS_BY)].map((m) => m[0].trim().toLowerCase());
   const sign = signs.find((x) => signs.filter((y) => y === x).length >= LEAST_PARTED - 1);
   if (sign === undefined || row.startsWith(sign || '\t'))
-    return row.includes(', ') ? row.replace(BEGINS_DOING, '. ') : row;
+    return commaed(row.includes(', ') ? row.replace(BEGINS_DOING, '. ') : row);
   const called = CALLED.exec(row);
   const list = row.slice(called?.[0].length ?? 0);
   const parts: string[] = [];
