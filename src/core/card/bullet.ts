@@ -96,6 +96,8 @@ export const inOneWriting = (text: string): string =>
     // between thousands a narrow space is no word's end
     .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
     .replace(SET_DASH, '-')
+    // "5# flour": pounds
+    .replace(/(?<=(?<![\p{L}\d#])\d{1,3}(?:\.\d+)?) ?#(?=\s+\p{L}|\s*$)/gmu, ' lb')
     // "2 egg(s)", "2 Ei(er)": one or more
     .replace(/(?<=\p{L}{2})\((e?s|e?n|er|x)\)/giu, '$1')
     // "3 T. melt. butter"

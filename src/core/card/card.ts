@@ -371,8 +371,8 @@ interface Placed {
 }
 
 /** "Zutaten für 6 Waffeln: 125 g Butter": what a heading claims. */
-function claimsOf({ heading }: Extract<RowPlace, { readonly at: 'lines' }>, lineNumber: number): readonly SetAside[] {
-  const text = heading ? claimOfTitle(heading.words) : null;
+function claimsOf(heading: string | undefined, lineNumber: number): readonly SetAside[] {
+  const text = heading === undefined ? null : claimOfTitle(heading);
   return text === null ? [] : [{ lineNumber, text, why: 'yield' }];
 }
 
@@ -418,7 +418,7 @@ function placeRows(
         break;
       case 'heading':
         section = open(p.words, p.role, p.asked);
-        ignored.push({ lineNumber, text: raw, why: 'heading' });
+        ignored.push({ lineNumber, text: raw, why: 'heading' }, ...claimsOf(p.words, lineNumber));
         break;
       case 'aside':
         ignored.push({ lineNumber, text: raw, why: p.why });
@@ -430,7 +430,7 @@ function placeRows(
         break;
       case 'lines': {
         const own = p.heading ? open(p.heading.words, p.heading.role) : section;
-        ignored.push(...claimsOf(p, lineNumber));
+        ignored.push(...claimsOf(p.heading?.words, lineNumber));
         for (const line of p.lines) lines.push(inPlace(line, lineNumber, own.id));
         if (p.heading?.stays) section = own;
       }

@@ -143,7 +143,11 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
   const count = words.split(/\s+/).filter(Boolean).length;
   if (count === 0 || count > 8 || words.length > 60) return null;
   // "Batter (for 12):" may hold a number, "Sauce 2 cups" may not
-  if (/\d/.test(words) && !/\b(?:for|serves|makes|step|part|day|bowl|stage|group)\s+\d/i.test(words)) return null;
+  if (
+    /\d/.test(words) &&
+    !/(?<!\p{L})(?:for|für|pour|para|per|voor|til|till|serves|makes|step|part|day|bowl|stage|group)\s+\d/iu.test(words)
+  )
+    return null;
   if (/:\s+\S/.test(text) || /[.!?]$/.test(text.trim()) || /,/.test(words)) return null;
   const bold = /^\s*(?:(\*{1,2}|_{1,2})[^*_\s][^*_]*\1|>{2,}\s[^*_]+)\s*:?\s*$/.test(raw);
   const capitals = /\p{Lu}{3}/u.test(words) && words === words.toUpperCase();

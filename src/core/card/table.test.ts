@@ -1,6 +1,7 @@
 /** A table is the list that it says: whatever parts its columns, in whatever order they stand. */
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
-import { readCard } from './card';
+import { notesOn, readCard } from './card';
+import { factsTold } from './told/told';
 
 const linesOf = (text: string): readonly string[] => {
   const card = readCard(text, FRESH_CONVENTIONS);
@@ -129,4 +130,42 @@ test('whites below "whip" are of the batter, and cream is not', () => {
   };
   expect(uses('3 egg whites\n20 g sugar')).toEqual(['batter', 'batter']);
   expect(uses('200 ml cream\n20 g sugar')).toEqual(['topping', 'topping']);
+});
+
+test('a standard sheet: columns below their heads where cells are empty, costs left out, steps kept behind', () => {
+  const text = [
+    'Ingredient          Weight      Measure     Directions',
+    'Flour, all purpose  4 lb        1 gal       Sift dry things.',
+    'Salt                1 oz',
+    'Buttermilk                      1 gal       Add liquids.',
+  ].join('\n');
+  const card = readCard(text, FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.error.message);
+  expect(linesOf(text).slice(0, 2)).toEqual(['flour-all-purpose 1814.4', 'salt-table 28.3']);
+  expect(card.value.lines[2]?.ingredient?.id).toBe('buttermilk');
+  expect(card.value.ignored.filter((i) => i.why === 'method').map((i) => i.text)).toEqual([
+    'Sift dry things.',
+    'Add liquids.',
+  ]);
+  expect(
+    linesOf(
+      '| Item | EP Qty | Unit | Unit Cost | Ext |\n|---|---|---|---|---|\n| Flour | 1200 | g | 0.001 | 1.20 |\n| Milk | 900 | g | 0.001 | 0.90 |',
+    ),
+  ).toEqual(['flour-all-purpose 1200', 'milk-whole 900']);
+});
+
+test('pounds as kitchens write them, and kosher salt', () =>
+  expect(linesOf('AP flour 5#\n2# butter\n1 tsp K salt')).toEqual([
+    'flour-all-purpose 2268',
+    'butter-unsalted 907.2',
+    'salt-kosher-dense 4.8',
+  ]));
+
+test('a list headed by how many it is for is no title, and tells how many', () => {
+  for (const head of ['Zutaten für 4 Portionen', 'Ingredients for 4 people:', 'Ingrédients pour 4 personnes']) {
+    const card = readCard(`${head}\n200 g flour\n400 g milk\n3 eggs`, FRESH_CONVENTIONS);
+    if (!card.ok) throw new Error(card.error.message);
+    expect(card.value.title).toBeNull();
+    expect(factsTold(notesOn(card.value), FRESH_CONVENTIONS)).toMatchObject([{ fact: 'serves', value: 4 }]);
+  }
 });

@@ -7,8 +7,8 @@ import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
 
-/** What a column holds: a thing, how much, its unit, percent of flour, words, what is no line's; or numbers of one unit, "g". */
-type Column = 'name' | 'amount' | 'unit' | 'percent' | 'note' | 'other' | { readonly unit: string };
+/** What a column holds: a thing, how much, its unit, percent of flour, words, what is done, what is no line's; or numbers of one unit, "g". */
+type Column = 'name' | 'amount' | 'unit' | 'percent' | 'note' | 'method' | 'other' | { readonly unit: string };
 
 const UNITS = 'k?g|gr|grams?|gramm|gramos|grammes|m?l|cl|dl|millilit(?:re|er)s?|oz|ounces?|lbs?|pounds?';
 /** The words of a column's head, by what it holds. */
@@ -22,12 +22,16 @@ const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[
     'measured',
   ],
   [
-    /^(?:amounts?|quantity|qty|weight|measure|volume|metric|us|imperial|cups?|menge|gewicht|quantité|cantidad|quantità|poids|peso|how much)$/i,
+    /^(?:(?:[ea]p |net |gross )?(?:amounts?|quantity|qty)|weight|measure|volume|metric|us|imperial|cups?|menge|gewicht|quantité|cantidad|quantità|poids|peso|how much)$/i,
     'amount',
   ],
   [/^(?:units?|uom|einheit(?:en)?|unités?|unidad(?:es)?|unità)$/i, 'unit'],
   [/^(?:%|percent(?:age)?s?|(?:baker.?s? )?(?:%|percent(?:age)?s?)|bp|%? ?of flour|anteil)$/i, 'percent'],
-  [/^(?:cost|price|brand|supplier|kcal|calories|no\.?|nr\.?|#)$/i, 'other'],
+  [
+    /^(?:(?:unit |total )?(?:cost|price)|ext(?:\.|ension|ended)?|brand|supplier|kcal|calories|no\.?|nr\.?|#|yield ?%)$/i,
+    'other',
+  ],
+  [/^(?:method|directions?|instructions?|procedure|steps?|zubereitung)$/i, 'method'],
   [/^(?:notes?|prep(?:aration)?|comments?|remarks?|bemerkung(?:en)?|remarques?|notas?)$/i, 'note'],
 ];
 const UNIT_OF: Readonly<Record<string, string>> = { gr: 'g', gramm: 'g', gramos: 'g', grammes: 'g' };
@@ -55,10 +59,24 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
 type Parting = (typeof PARTED)[number];
 const cellsOf = (raw: string, [is, cells]: Parting): readonly string[] =>
   is.test(raw) ? cells(raw).map((c) => c.trim()) : [];
+
+/** Words with wide spaces between, each below the head that it stands nearest to. */
+function cellsBelow(raw: string, head: string): readonly string[] {
+  const starts = [...head.matchAll(/\S+(?: \S+)*/g)].map((m) => m.index);
+  const said = [...raw.matchAll(/\S+(?: \S+)*/g)];
+  if (said.length === starts.length) return said.map((m) => m[0]);
+  const cells = starts.map(() => '');
+  for (const m of said) {
+    const far = (n: number): number => Math.abs((starts[n] ?? 0) - m.index);
+    const at = starts.reduce((best, _, n) => (far(n) < far(best) ? n : best), 0);
+    cells[at] = `${cells[at]} ${m[0]}`.trim();
+  }
+  return cells;
+}
 const isRule = (cells: readonly string[]): boolean => cells.every((c) => /^:?-*:?$/.test(c));
 
 interface Head {
-  readonly by: Parting;
+  readonly cells: (raw: string) => readonly string[];
   readonly columns: readonly Column[];
 }
 
@@ -71,7 +89,10 @@ function headOf(raw: string): Head | null {
     const columns =
       known[0] === null && cells[0] === '' && !known.includes('name') ? ['name' as const, ...known.slice(1)] : known;
     if (cells.length >= 2 && columns.includes('name') && columns.every((c) => c !== null))
-      return { by, columns: columns as readonly Column[] };
+      return {
+        cells: by === PARTED.at(-1) ? (row) => cellsBelow(row, raw) : (row) => cellsOf(row, by),
+        columns: columns as readonly Column[],
+      };
   }
   return null;
 }
@@ -124,7 +145,7 @@ function alikeFrom(raws: readonly string[], from: number): Head | null {
     const same = raws
       .slice(from, from + LEAST_ALIKE)
       .every((raw) => columnsOf(cellsOf(raw, by))?.join() === columns.join());
-    if (same && raws.length >= from + LEAST_ALIKE) return { by, columns };
+    if (same && raws.length >= from + LEAST_ALIKE) return { cells: (row) => cellsOf(row, by), columns };
   }
   return null;
 }
@@ -185,22 +206,26 @@ export function unstacked(raws: readonly string[], house: KitchenConventions): r
   return out;
 }
 
-/** The rows of a card, those of a table as lines. */
+/** The rows of a card, those of a table as lines; what its column of steps tells stands behind all of them. */
 export function withTables(raws: readonly string[]): readonly string[] {
   let table: Head | null = null;
-  return raws.map((raw, n) => {
+  const steps: string[] = [];
+  const rows = raws.map((raw, n) => {
     const head = headOf(raw);
     if (head) {
       table = head;
-      return cellsOf(raw, head.by).join(' | ');
+      return head.cells(raw).join(' | ');
     }
     table ??= alikeFrom(raws, n);
     if (!table) return raw;
-    const cells = cellsOf(raw, table.by);
-    if (cells.length < 2) {
+    const cells = table.cells(raw);
+    if (cells.filter((c) => c !== '').length < 2 && !table.columns.includes('method')) {
       table = null;
       return raw;
     }
-    return isRule(cells) ? raw : (lineOf(cells, table.columns) ?? raw);
+    const step = cells[table.columns.indexOf('method')] ?? '';
+    if (step !== '') steps.push(step);
+    return isRule(cells) ? raw : (lineOf(cells, table.columns) ?? (step === '' ? raw : ''));
   });
+  return steps.length === 0 ? rows : [...rows, '', 'Method:', ...steps];
 }

@@ -208,6 +208,7 @@ const LEAST_BEFORE_HEAT = 8;
 function isNoSide(clauses: readonly Clause[], n: number): boolean {
   const [before, c] = [clauses[n - 1], clauses[n]];
   if (!c) return true;
+  if (isDegreesAndTime(c)) return false;
   const { text } = c;
   const alone = TIME_ALONE.test(text) || /^give it\b/i.test(text);
   // what was done a moment before, in the same sentence, is what it times
@@ -268,8 +269,17 @@ const LEAST_IN_OVEN = 8;
 const isOven = (text: string, times: readonly Time[]): boolean =>
   OVEN.test(text.replace(BACKEN, ' ')) || (OVEN.test(text) && (times[0]?.min ?? 0) >= LEAST_IN_OVEN);
 
+/** "425F 20 min": degrees and a time, and no more. What takes so long is baked, minutes. */
+const DEGREES_AND_TIME =
+  /^(?:about )?\d{3} ?°? ?[CF]?,? (?:(?:for|about) )?\d{1,2}(?: ?(?:-|–|to) ?\d{1,2})? ?min(?:ute)?s?\b/i;
+const LEAST_ALONE_MIN = 10;
+const isDegreesAndTime = ({ sentence, times }: Clause): boolean =>
+  DEGREES_AND_TIME.test(sentence) && (times[0]?.min ?? 0) >= LEAST_ALONE_MIN && !TURN.test(sentence);
+
 /** Whether a clause times a bake: in the oven, in an iron, or behind a lid that stays shut. */
-function isBake({ text, sentence, times }: Clause): boolean {
+function isBake(c: Clause): boolean {
+  const { text, sentence, times } = c;
+  if (isDegreesAndTime(c)) return true;
   const flips = TURN.test(sentence);
   if (EACH_SIDE.test(text) || /\b(?:first|second|one|other) side\b/i.test(text)) return false;
   if (((isOven(text, times) || STEAMS.test(sentence)) && !flips) || BAKED.test(sentence)) return true;
