@@ -15,6 +15,7 @@ import { DISH, type Role } from './headings';
 import { itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
+import { servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
 import { actBehind, isMeasuredOften, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
@@ -75,6 +76,14 @@ export interface CardTooLong {
 export const MOST_CARD_CHARS = 60_000;
 const MOST_CARD_LINES = 1_500;
 
+/** "Ergibt 12 Stück", "4 people, 2 each", "makes enough for 6": how many it is for, and nothing besides. */
+const CLAIMS =
+  /^(?:makes enough|enough|\d+ (?:people|persons|guests),|ergibt|ergeben|reicht für|gibt|für|pour|donne|environ|etwa|ca\.?|salen|rinde|para|unas?|unos)\s/iu;
+const isClaimAlone = (row: string): boolean => {
+  const text = row.replace(/[.!:]+$/, '');
+  return CLAIMS.test(text) && [yieldClaim(text), servingClaim(text)].some((c) => c?.text === text);
+};
+
 /** Where one row of the text belongs. */
 function rowPlaced(n: number, r: RowReading): RowPlace {
   const row = r.rows[n];
@@ -89,6 +98,7 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (!r.single && heads && !/^notes?\s*:$/i.test(t)) return aside('heading');
   // "Makes 8 crepes" names crepes, and heads none
   const plainYield = /^(?:makes|serves|yields?|feeds)\b/i.test(t) && YIELD.test(t);
+  if (!r.single && !r.started && isClaimAlone(t)) return aside('yield');
   const heading = r.single || plainYield ? null : headingAt(row, n, r);
   if (heading) return heading;
   return isTitleOfTalk(row, r) ? { at: 'title', text: t } : (placeBeside(row, r) ?? placeOfItems(row, r));

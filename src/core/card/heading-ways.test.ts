@@ -136,3 +136,27 @@ test.each(Object.keys(PARTS))('a title and what stands below it is no line and n
   );
   expect(odd).toEqual([]);
 });
+
+test.each([
+  ['Buttermilk cakes - Yield: 12', 'Buttermilk cakes - Yield: 12', 'pieces 12'],
+  ['Lock cakes, yield 2 doz.', 'Lock cakes, yield 2 doz.', 'pieces 24'],
+  ['Lock cakes / 12 pcs', 'Lock cakes / 12 pcs', 'pieces 12'],
+  ['Lock cakes   Yield: 50 portions', 'Lock cakes Yield: 50 portions', 'serves 50'],
+  ['Feeds a crowd (12)', 'Feeds a crowd (12)', 'serves 12'],
+  ['Ergibt 12 Stück', null, 'pieces 12'],
+  ['Pour 12 crêpes', null, 'pieces 12'],
+  ['Salen unas 12 tortitas', null, 'pieces 12'],
+  ['Makes enough for 6', null, 'serves 6'],
+  ['4 people, 2 each', null, 'pieces 8; serves 4'],
+  ['Serving size: 2 pancakes', null, ''],
+] as const)('above a list, %s: called %j, and tells %s', (row, title, tells) => {
+  const card = readCard(`${row}\n200 g flour\n300 g milk\n2 eggs`, FRESH_CONVENTIONS);
+  if (!card.ok) throw new Error(card.error.message);
+  expect(card.value.title).toBe(title);
+  expect(card.value.lines.map((l) => l.grams)).toEqual([200, 300, 100]);
+  const facts = factsTold(notesOn(card.value), FRESH_CONVENTIONS);
+  expect(facts.map((f) => `${f.fact} ${f.value}`).join('; ')).toBe(tells);
+});
+
+test('what one has is no count of people', () =>
+  expect(['Portion: 2 each', 'Per person: 2'].flatMap((t) => factsTold(t, FRESH_CONVENTIONS))).toEqual([]));

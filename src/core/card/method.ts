@@ -164,7 +164,7 @@ function countIn(
   const n = at < 0 ? null : readNumber(figures.slice(at));
   if (!n) return null;
   // "2 dozen"
-  const dozen = /^\s*dozen\b/i.exec(figures.slice(at + n.length))?.[0] ?? '';
+  const dozen = /^\s*doz(?:en\b|\b\.?)/i.exec(figures.slice(at + n.length))?.[0] ?? '';
   const per = dozen === '' ? 1 : 12;
   const low = per * n.low.valueOf();
   const high = n.high ? per * n.high.valueOf() : low;
@@ -178,8 +178,9 @@ const OTHERWISE =
 
 /** "Makes 4 servings": people, though they are made. */
 const SERVINGS =
-  /^\s*(?:servings?|people|persons?|guests?|covers?|personen|personnes|personas|convives|portionen|porciones|raciones)\b/i;
-const MAKES_SERVINGS = /\b(?:makes?|yields?|gives)\s+(?:about )?(\S+)(?: (?:to|or|-) \S+)? servings\b/i;
+  /^\s*(?:servings?|portions?|people|persons?|guests?|covers?|personen|personnes|personas|convives|portionen|porciones|raciones)\b/i;
+const MAKES_SERVINGS =
+  /\b(?:makes?|yields?|gives)\s*:?\s+(?:about )?(\S+)(?: (?:to|or|-) \S+)? (?:serving|portion)s\b/i;
 
 /**
  * A count that a part of a sentence tells: right behind a word for it ("makes about 12"), whatever follows; or where
@@ -227,6 +228,9 @@ const EATEN = /\b(?:eats?|ate|eaten)\b[^,;.]*\b(?:of (?:them|these|those|it)|cak
 /** "Serve two each": on a plate. */
 const SERVED_EACH = /\bserved? (?:about )?\S+ (?:each|apiece|(?:per|a) (?:person|head|guest))\b/i;
 
+/** "Portion: 2 each", "per person: 2": what one has. */
+const OF_ONE = /^(?:portion|serving(?: size)?|each|per (?:person|head|guest|portion|serving|plate))\b/i;
+
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
   /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat|close|shut|flip|turn|press|cover|let|put|pour|grill|toast|wipe|grease|the|it|them)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
@@ -259,7 +263,7 @@ export function servingClaim(
   const told = countTold(
     said,
     (text, sentence) =>
-      (PEOPLE.test(text) && !EATEN.test(text) && !SERVED_EACH.test(text)) ||
+      (PEOPLE.test(text) && !EATEN.test(text) && !SERVED_EACH.test(text) && !OF_ONE.test(text)) ||
       (DOES_ALONE.test(text) && yieldClaim(notes, said)?.text !== text && !APIECE.test(sentence)) ||
       // "does six, two apiece": pieces
       (!/^does\b.*\b(?:apiece|each)\b/i.test(sentence) &&

@@ -53,7 +53,10 @@ export function isAboveTalk(row: CardRow, line: Line, r: RowReading): boolean {
   return line.findings.some((f) => f.code === 'not-understood') && isOneBreath(next) && /[.!?]\s/.test(next);
 }
 
-const TITLE_MAKES = /\b(?:makes?|yields?|serves|feeds)\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b/gi;
+const TITLE_MAKES =
+  /\b(?:makes?|yields?|serves|feeds)\s*:?\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b(?: (?:doz(?:en)?|portions|servings)\b)?/gi;
+/** "Pancakes / 12 pcs". */
+const SO_MANY_BEHIND = /(?:^|[\s/,(–—-])(\d{1,3} (?:pcs|pieces|stück|portions|servings))\.?\)?$/iu;
 const TITLE_FOR = new RegExp(
   `\\bfor (?:an? (?:party|table|crowd|family) of )?((?:\\d{1,3}|${COUNT_WORDS}))(?:\\s+people)?\\s*[).!]?$`,
   'i',
@@ -67,6 +70,8 @@ export function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];
   const makes = [...title.matchAll(TITLE_MAKES)].map(([text]) => `${capital(text)}.`);
   if (makes.length > 0) return makes.join(' ');
+  const behind = SO_MANY_BEHIND.exec(title)?.[1];
+  if (behind !== undefined) return `${behind}.`;
   const each = PEOPLE_EACH.exec(title)?.[0];
   if (each !== undefined) return `For ${each}.`;
   // "Vegan pancakes x 8"
@@ -75,7 +80,9 @@ export function claimOfTitle(title: string): string | null {
   // "Classic crepes (about 16)", "(4 Personen)"
   const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
-    return COUNT_ALONE.test(inside) ? `Makes ${inside.replace(SIZE_OF_ONES, '')}.` : `${capital(inside)}.`;
+    return COUNT_ALONE.test(inside)
+      ? `${/^(?:feeds|serves)\b/i.test(title) ? 'Serves' : 'Makes'} ${inside.replace(SIZE_OF_ONES, '')}.`
+      : `${capital(inside)}.`;
   if (people !== undefined) return `Serves ${people}.`;
   // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
   const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para)\s/iu.test(title) ? yieldClaim(title) : null);
