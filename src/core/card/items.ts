@@ -127,6 +127,17 @@ function sharedAll(text: string): readonly string[] | null {
   const m = EACH_OF.exec(bare);
   return m && m[0].length === bare.length ? itemsOfEach(m) : null;
 }
+/** "1 tsp each: baking powder, soda, cinnamon": one amount, and behind it nothing but names. */
+const EACH_BEFORE =
+  /^(\S[^,;()]{0,30}?)\s+(?:of\s+)?each(?:\s*[:–—-]\s*|\s+of\s+|\s+)((?:[\p{L}.’'-]+(?: [\p{L}.’'-]+){0,3}(?:\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+))+[\p{L}.’'-]+(?: [\p{L}.’'-]+){0,3})$/u;
+const NAMES_PARTED = /\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+/;
+function namedAll(text: string, read: (t: string) => Line): readonly string[] | null {
+  const [, amount, names] = EACH_BEFORE.exec(text) ?? [];
+  if (amount === undefined || names === undefined) return null;
+  const items = names.split(NAMES_PARTED).map((name) => `${amount} ${name}`);
+  const known = items.filter((x) => whole(read(x))).length;
+  return known >= 2 && known >= items.length / 2 ? items : null;
+}
 
 /**
  * The items of a row, each as it was written; null where the row is one item.
@@ -142,6 +153,8 @@ export function itemsIn(
   const read = (t: string): Line => readLine(t, house, {}, null, languages);
   const shared = sharedAll(text);
   if (shared?.every((x) => whole(read(x)))) return shared;
+  const named = namedAll(text, read);
+  if (named) return named;
   const parted = strokesOf(text);
   if (parted && parted.filter((x) => whole(read(x))).length >= 0.6 * parted.length) return parted;
   const seams = [...text.matchAll(SEAM)].filter(
@@ -182,8 +195,8 @@ export function itemsIn(
   if (out.length === 0 || strokes === 1) return null;
   // the last may be known and have no amount: "and a bit of salt"
   const end = read(last);
-  const named = !/[.!?,]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
-  return whole(end) || named ? [...out, last] : null;
+  const isNamed = !/[.!?,]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
+  return whole(end) || isNamed ? [...out, last] : null;
 }
 
 /** Numbers in words that food is counted with. */

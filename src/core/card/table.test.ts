@@ -169,3 +169,30 @@ test('a list headed by how many it is for is no title, and tells how many', () =
     expect(factsTold(notesOn(card.value), FRESH_CONVENTIONS)).toMatchObject([{ fact: 'serves', value: 4 }]);
   }
 });
+
+test('one amount of each of several things, in any of its signs', () => {
+  const lines = ['baking-powder-double-al 4.6', 'baking-soda 4.6', 'cinnamon 2.6'];
+  for (const row of [
+    '1 t. each: baking powder, soda, cinnamon',
+    '1 tsp each baking powder, soda, cinnamon',
+    '1 tsp each of baking powder, soda and cinnamon',
+    '1 tsp each - baking powder, soda & cinnamon',
+  ])
+    expect(linesOf(`2 cups flour\n${row}\n2 eggs`)).toEqual(['flour-all-purpose 250', ...lines, 'egg-large 100']);
+});
+
+test('what is done behind a dash ends a list, and words as cards shorten them', () => {
+  expect(linesOf('2 c. flour, 3 t. b.p., 2 T. sugar - sift together. Add 2 eggs, 1 c. mlk.')).toEqual([
+    'flour-all-purpose 250',
+    'baking-powder-double-al 13.8',
+    'sugar-granulated 25',
+    'egg-large 100',
+    'milk-whole 244',
+  ]);
+  expect(linesOf('2 c flour\n2 T btr mltd\n1/2 c raisins (opt.)\n2 eggs - beat well')).toEqual([
+    'flour-all-purpose 250',
+    'butter-unsalted 28.4',
+    'raisins 75',
+    'egg-large 100',
+  ]);
+});

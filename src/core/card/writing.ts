@@ -47,6 +47,15 @@ function unTab(raw: string): string {
   return joined.join(': ');
 }
 
+/** "2 T. sugar - sift together. Add ...": what is done begins a sentence behind a dash. */
+const DASH_DOING =
+  / [-–—] (?=(?:sift|mix|whisk|stir|beat|blend|combine|cream|fold|melt|rest|fry|cook|bake)(?: (?:together|well|until|till|in|it|them|all|for)\b|[.,;]|$))/giu;
+
+/** A row of so many things at least is a list with what is done behind it. */
+const LEAST_LISTED = 3;
+const undashed = (row: string): string =>
+  (row.match(/, /g)?.length ?? 0) >= LEAST_LISTED - 1 ? row.replace(DASH_DOING, '. ') : row;
+
 /** Things that strokes part, so many at least: "180 g meal / 120 g flour / 10 g powder / 2 eggs". */
 const LEAST_STROKES = 3;
 function unStroke(row: string): string {
@@ -229,4 +238,4 @@ function listParted(row: string): string {
 
 /** One of its rows as it is read. */
 export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
-  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(unEntity(unTag(raw))))))), languages);
+  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(undashed(unEntity(unTag(raw)))))))), languages);
