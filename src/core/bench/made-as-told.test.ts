@@ -120,7 +120,7 @@ test('what is served by the card and on no line is offered once; taken, it is on
   const offer = sight(f)?.offers.find((o) => o.what === 'lines');
   expect(offer).toMatchObject({
     // jam stands on a line, and strawberries are in the batter
-    says: 'maple syrup, peanut butter, lingonberry compote and icing sugar: to serve',
+    says: 'to serve: maple syrup, peanut butter, lingonberry compote and icing sugar',
     words:
       'Serve with maple syrup, peanut butter, jam, more strawberries and lingonberry compote. Dust with icing sugar.',
   });

@@ -45,7 +45,7 @@ import {
 import { inGrams } from './shares';
 import { linesOfSteps, numberedSteps } from './steps';
 import { isTableHead, unstacked, withTables } from './table';
-import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk } from './title';
+import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk, withoutClaim } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
 import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD } from './writing';
@@ -421,11 +421,14 @@ function placeRows(
     switch (p.at) {
       case 'nowhere':
         break;
-      case 'title':
-        title = p.text
+      case 'title': {
+        const [name, claim] = withoutClaim(p.text);
+        if (claim !== null) ignored.push({ lineNumber, text: claim, why: 'yield' });
+        title = name
           .replace(/^(?:title|name|recipe)\s*:\s*/i, '')
           .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
         break;
+      }
       case 'heading':
         section = open(p.words, p.role, p.asked);
         ignored.push({ lineNumber, text: raw, why: 'heading' }, ...claimsOf(p.words, lineNumber));

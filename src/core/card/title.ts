@@ -65,6 +65,12 @@ const TITLE_FOR = new RegExp(
 const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
 const COUNT_ALONE =
   /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
+/** "Bank cakes - Yield: 12": what it is called, and what a label of its own says of how many. */
+export function withoutClaim(title: string): readonly [name: string, claim: string | null] {
+  const m = /^(.{3,}?)\s*(?:[-–—|,·(]\s*)?\b((?:yield|serves|makes|servings|portions)\s*:\s*\S.*?)\)?$/i.exec(title);
+  return m ? [m[1] ?? title, `${capital(m[2] ?? '')}.`] : [title, null];
+}
+
 /** "Bank cakes, makes 8", "Crepes for six": how many pieces or people a title tells. */
 export function claimOfTitle(title: string): string | null {
   const people = TITLE_FOR.exec(title)?.[1];

@@ -238,7 +238,7 @@ function servedTold(
     {
       what: 'lines',
       texts: served.map((t) => `${t.said}, to serve`),
-      says: `${listAnd(served.map((t) => t.said))}: to serve`,
+      says: `to serve: ${listAnd(served.map((t) => t.said))}`,
       words: [...new Set(served.map((t) => t.words))].join(' ').slice(0, MOST_WORDS),
     },
   ];

@@ -78,7 +78,11 @@ export function CardSays({ bench, worked, fresh, send }: Props) {
                   {offerSaid(o)}
                   <span className="block text-sm text-soft">“{o.words}”</span>
                 </span>
-                <Button onClick={() => take([o])} aria-label={`Take: ${offerSaid(o)}`}>
+                <Button
+                  className="shrink-0 whitespace-nowrap"
+                  onClick={() => take([o])}
+                  aria-label={`Take: ${offerSaid(o)}`}
+                >
                   Take it
                 </Button>
               </li>
