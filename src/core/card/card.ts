@@ -306,10 +306,11 @@ function withBehind(lines: readonly CardLine[], line: CardLine, text: string): r
   return [...lines.slice(0, at + 1), line, ...lines.slice(at + 1)];
 }
 
-/** A longer row that is mostly strokes and signs: a rule across the card, or nothing that a cook wrote. */
+/** A rule across the card, or a longer row that is mostly strokes and signs: nothing that a cook wrote. */
 const STROKES_CHARS = 80;
+const A_RULE = /^\s*(?:[-–—=_~*#+.·•|]\s?){3,}\s*$/u;
 const isStrokes = (row: string): boolean =>
-  row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length;
+  A_RULE.test(row) || (row.length > STROKES_CHARS && (row.match(/[\p{L}\p{N}]/gu)?.length ?? 0) < 0.25 * row.length);
 
 /**
  * Reads a pasted card.
@@ -386,6 +387,15 @@ function claimsOf(heading: string | undefined, lineNumber: number): readonly Set
   return text === null ? [] : [{ lineNumber, text, why: 'yield' }];
 }
 
+/** A title without its label and its pictures, and what it claims under a label of its own. */
+function titleOf(text: string, lineNumber: number): { readonly title: string; readonly claims: readonly SetAside[] } {
+  const [name, claim] = withoutClaim(text);
+  const title = name
+    .replace(/^(?:title|name|recipe)\s*:\s*/i, '')
+    .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
+  return { title, claims: claim === null ? [] : [{ lineNumber, text: claim, why: 'yield' }] };
+}
+
 /** So many lines show how the rows of a list are written. */
 const LEAST_LISTED = 2;
 function placeRows(
@@ -404,29 +414,28 @@ function placeRows(
   };
   for (const [n, raw] of raws.entries()) {
     const lineNumber = n + 1;
-    const p: RowPlace = isStrokes(raw)
-      ? aside('note')
-      : rowPlaced(n, {
-          ...of,
-          role: section.role,
-          title,
-          started: lines.length > 0,
-          listed: sections.length > 1,
-          before: lines,
-          pointed:
-            lines.length >= LEAST_LISTED &&
-            (ignored.some((i) => i.why === 'method') ||
-              !lines.some((l) => /[.!]$/.test(raws[l.lineNumber - 1]?.trim() ?? ''))),
-        });
+    const p: RowPlace =
+      isStrokes(raw) && stripBullet(raw) !== ''
+        ? aside('note')
+        : rowPlaced(n, {
+            ...of,
+            role: section.role,
+            title,
+            started: lines.length > 0,
+            listed: sections.length > 1,
+            before: lines,
+            pointed:
+              lines.length >= LEAST_LISTED &&
+              (ignored.some((i) => i.why === 'method') ||
+                !lines.some((l) => /[.!]$/.test(raws[l.lineNumber - 1]?.trim() ?? ''))),
+          });
     switch (p.at) {
       case 'nowhere':
         break;
       case 'title': {
-        const [name, claim] = withoutClaim(p.text);
-        if (claim !== null) ignored.push({ lineNumber, text: claim, why: 'yield' });
-        title = name
-          .replace(/^(?:title|name|recipe)\s*:\s*/i, '')
-          .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
+        const of = titleOf(p.text, lineNumber);
+        title = of.title;
+        ignored.push(...of.claims);
         break;
       }
       case 'heading':

@@ -99,7 +99,11 @@ function isSeam(
   if (left.length > LONGEST_ITEM) return false;
   const l = read(left);
   if (!whole(l) && !(comma && !alone && isToTaste(l))) return false;
-  if (isBare) return isToTaste(read(right));
+  if (isBare) {
+    // "salt pinch": its amount stands last
+    const r = read(right);
+    return isToTaste(r) || whole(r);
+  }
   const r = right.length > LONGEST_ITEM ? null : read(right);
   const isFar =
     r !== null &&

@@ -126,6 +126,35 @@ function inOneRow(raw: string): readonly string[] | null {
   return things.length >= LEAST_ROWS ? things : null;
 }
 
+/** A row that tells what all numbers are of: "all weights in grams", "(grams)", "Cups:". */
+const UNIT_SAID =
+  /^[\s(*-]*(?:(?:all|everything|amounts?|weights?|numbers?|quantities|measures?|alles|alle|mengen|angaben|tout|todo)\s+)*(?:(?:is|are|sind)\s+)?(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)[\s).:*]*$/iu;
+const UNIT_BEHIND =
+  /\((?:(?:all|weights?|amounts?)\s+)*(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)\)\s*:?\s*$/iu;
+const unitSaid = (row: string): string | undefined =>
+  (UNIT_SAID.exec(row) ?? (/\d/.test(row) ? null : UNIT_BEHIND.exec(row)))?.[1];
+/** "flour 300", "300 flour": a thing and a number without a unit. */
+const BARE_LAST = /^(\s*(?:[-*•–]\s*)?\p{L}[^\d]*?[\s:=–-]+)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s*$/u;
+const BARE_FIRST = /^(\s*(?:[-*•–]\s*)?)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s+(?=\p{L}{2,})([^\d]*)$/u;
+const COUNTED = /(?<!\p{L})(?:eggs?|yolks?|whites?|eier|ei|œufs?|oeufs?|huevos?|bananas?)(?!\p{L})/iu;
+/** A dozen eggs may be counted; more are weighed. */
+const MOST_EGGS = 12;
+/** Each bare number with the unit that a row of the card tells for all of them. */
+function inUnitSaid(raws: readonly string[]): readonly string[] {
+  const said = raws.flatMap((r) => unitSaid(r) ?? [])[0];
+  if (said === undefined) return raws;
+  const unit = /^c/i.test(said) ? 'cups' : 'g';
+  const bare = raws.filter((r) => BARE_LAST.test(r) || BARE_FIRST.test(r)).length;
+  if (bare < LEAST_PERCENTS || raws.some((r) => MEASURED.test(r))) return raws;
+  return raws.map((raw) => {
+    const [last, first] = [BARE_LAST.exec(raw), BARE_FIRST.exec(raw)];
+    const number = last?.[2] ?? first?.[2];
+    if (number === undefined) return raw;
+    if (COUNTED.test(raw) && (unit === 'cups' || numberOf(number) <= MOST_EGGS)) return raw;
+    return last ? `${last[1]}${number} ${unit}` : `${first?.[1]}${number} ${unit} ${first?.[3]}`;
+  });
+}
+
 /** "For 1 kg of flour:", "auf 500 g Mehl: 3 Eier ...": what all else is measured by. */
 const FOR_SO_MUCH = new RegExp(
   String.raw`^\s*(?:for|to|per|with|auf|für|zu|je|pour|par|para|por|voor|per ogni)\s+(?:each |every |jede |chaque |cada )?(\d[\d.,]*\s*\p{L}+\s+(?:of\s+|de\s+)?(?:\p{L}+[ -]){0,2}\p{L}*(?:${FLOUR.source})\p{L}*)\s*(?:$|:\s*(?:$|(?:add|use|take|nimm)\b\s*|(?=\S)))`,
@@ -157,7 +186,7 @@ function withoutShares(raws: readonly string[]): readonly string[] {
 
 /** The rows of a card that is written in shares, each share as grams; the rows as they are where it is not. */
 export function inGrams(card: readonly string[]): readonly string[] {
-  const raws = withoutShares(withItsFlour(card));
+  const raws = withoutShares(withItsFlour(inUnitSaid(card)));
   const percent = percentRows(raws);
   if (isHundred(percent, LEAST_PERCENTS)) return byPercent(raws, percent);
   const byParts = (rows: readonly string[], isSaid: boolean): readonly string[] => {

@@ -196,3 +196,20 @@ test('what is done behind a dash ends a list, and words as cards shorten them', 
     'egg-large 100',
   ]);
 });
+
+test('a row that tells what all numbers are of gives them their unit; what is counted stays counted', () => {
+  const lines = ['flour-all-purpose 300', 'milk-whole 400', 'egg-large 150', 'butter-unsalted 45'];
+  for (const head of ['All weights in grams', '(grams)', 'Grams:', 'Crepes (in grams)', 'Angaben in Gramm'])
+    for (const eggs of ['eggs 150', 'eggs 3'])
+      expect(linesOf(`${head}\nflour 300\nmilk 400\n${eggs}\nbutter 45`)).toEqual(lines);
+  expect(linesOf('Cups:\nflour 2\nmilk 1 1/2\neggs 2')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 366',
+    'egg-large 100',
+  ]);
+});
+
+test('things before their amounts, parted by strokes, and a rule between them that is no line', () =>
+  expect(
+    linesOf('Crepes\n-----------\nflour 200g / eggs 3 / milk 240ml / butter 30g (melted) / salt pinch\n-----------'),
+  ).toEqual(['flour-all-purpose 200', 'egg-large 150', 'milk-whole 247.5', 'butter-unsalted 30', 'salt-table 0.4']));

@@ -61,6 +61,7 @@ const SHORT: ReadonlyMap<string, string> = new Map(
 /** The same, where a point says that they are shortened. */
 const SHORT_WITH_POINT: ReadonlyMap<string, string> = new Map([
   ['br', 'brown'],
+  ['bak', 'baking'],
   ['sm', 'small'],
   ['conf', singular('confectioners')],
   ['cond', 'condensed'],

@@ -171,6 +171,9 @@ const SO_MUCH_OF = new RegExp(
   String.raw`^(?:(?:about|ca\.?|etwa|environ|unos) )?(?:[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)?|${SO_MANY}|ein\p{L}*|une?|una?)[ -]?(?:\p{L}{1,12}\.? )?(?:of |de |d[’'])?\p{L}{3,}`,
   'iu',
 );
+/** "eggs 3", "butter 30g (melted)", "salt pinch". */
+const THING_MUCH =
+  /^\p{L}[\p{L} .’'-]{1,30}?[ :]\s*(?:[\d½¼¾⅓⅔⅛][\d./½¼¾⅓⅔⅛]*(?: \d\/\d)? ?\p{L}{0,6}\.?|pinch)(?:\s*\([^()]*\))?$/u;
 const MUCH_ALONE = /^[\d½¼¾⅓⅔⅛][\d.,/\s½¼¾⅓⅔⅛]*(?:(?:k?g|[mcd]?l|oz|lbs?|cups?|tsp|tbsp|[ct]|[te]l)\.?)?$/iu;
 const PARTS_BY_ANY = new RegExp(`,\\s+|${PARTS_BY.source}`, 'iu');
 const LEAST_PARTED = 3;
@@ -184,7 +187,7 @@ const BEGINS_DOING =
   /(?<=\p{Ll}) (?=(?:(?:Mix|Whisk|Stir|Beat|Blend|Combine|Sift|Fry|Cook|Bake|Heat|Rest|Pour|Fold|Melt)\b(?! (?:of|for)\b)|Alles \p{Ll}|M[ée]lange[rz]\b|Mezcl(?:ar|a|e)\b|Bat(?:ir|a|e)\b))/gu;
 
 const isListOf = (things: readonly string[]): boolean => {
-  const measured = things.filter((p) => SO_MUCH_OF.test(p));
+  const measured = things.filter((p) => SO_MUCH_OF.test(p) || THING_MUCH.test(p));
   const amounts = new Set(measured.map((p) => /^\S+ ?\S*/.exec(p)?.[0]));
   return (
     measured.length >= LEAST_PARTED &&
@@ -222,7 +225,9 @@ function listParted(row: string): string {
   const sign = signs.find((x) => signs.filter((y) => y === x).length >= LEAST_PARTED - 1);
   if (sign === undefined || row.startsWith(sign || '\t'))
     return commaed(row.includes(', ') ? row.replace(BEGINS_DOING, '. ') : row);
-  const called = CALLED.exec(row);
+  // "discard 200 g / eggs 3" begins with a thing, and no name of its list
+  const begins = row.slice(0, row.toLowerCase().indexOf(sign)).trim();
+  const called = THING_MUCH.test(begins) ? null : CALLED.exec(row);
   const list = row.slice(called?.[0].length ?? 0);
   const parts: string[] = [];
   let from = 0;

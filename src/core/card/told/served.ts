@@ -42,7 +42,10 @@ const around = (led: string, end: string): Around => [new RegExp(led, 'giu'), ne
 const BEGINS = '(?:^|, )(?:(?:then|and|with|plus|put|set(?: out)?|lay|place|bring) )*';
 const MIT = String.raw`(?<!\p{L})mit `;
 const TABLE_BEHIND: readonly Around[] = [
-  around(BEGINS, String.raw` (?:to serve|for serving|(?:at|on|to) the table|on the side|alongside|to finish)(?!\p{L})`),
+  around(
+    BEGINS,
+    String.raw` (?:to serve|for serving|(?:at|on|to) the table|on the side|along(?:side)|to finish)(?!\p{L})`,
+  ),
   around(
     MIT,
     String.raw` (?:(?:bestreut |bestäubt |heiß |warm )?(?:servieren|reichen|essen|genießen)|(?:zu|auf den) tisch)(?!\p{L})`,

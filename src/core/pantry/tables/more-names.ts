@@ -52,6 +52,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'club soda': 'water',
   soda: 'baking-soda',
   'kosher salt': 'salt-kosher-dense',
+  'baking powdered': 'baking-powder-double-al',
   'k salt': 'salt-kosher-dense',
   'sea salt': 'salt-sea-fine',
   'flaky salt': 'salt-kosher-light',
