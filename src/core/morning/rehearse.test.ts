@@ -36,7 +36,9 @@ const planOf = (
   steps: readonly Step[] = [load(1, 400, { pieces: plates, places: plates })],
 ): RehearsedPlan => ({
   waves: [{ at: 480, covers: plates }],
-  dishes: [{ id: 'cakes', name: 'Cakes', each: 1, holdsMin: 20, chosen: true, apart: false, plates: [plates] }],
+  dishes: [
+    { id: 'cakes', name: 'Cakes', each: 1, holdsMin: 20, heatSd: null, chosen: true, apart: false, plates: [plates] },
+  ],
   steps,
   people: [{ name: 'Wren', from: 360, to: 600 }],
   places: { griddle: 8 },
@@ -100,6 +102,28 @@ test('two plans are given the same guests, so that what differs is the plans’'
   const wanted = (steps: readonly Step[]) =>
     rehearse(planOf(24, steps), AS_IT_GOES, 20, 0.7).curve.map((c) => c.wanted);
   expect(wanted([load(1, 470), load(2, 476), load(3, 482)])).toEqual(wanted([load(1, 440, { pieces: 24 })]));
+});
+
+test('minutes on the heat vary as batches here did, where that is learned and in use, and a whole batch alike', () => {
+  const base = planOf(24, [load(1, 470), load(2, 476), load(3, 482)]);
+  const learned = (heatSd: number): RehearsedPlan => ({ ...base, dishes: base.dishes.map((d) => ({ ...d, heatSd })) });
+  const exact = rehearse(base, EXACT, 20, 0.4).wait.mean;
+  // what is learned stands instead of the guess
+  expect(rehearse(learned(0), { ...EXACT, heat: 0.5 }, 20, 0.4).wait.mean).toBeCloseTo(exact, 6);
+  expect(rehearse(base, { ...EXACT, heat: 0.5 }, 20, 0.4).wait.mean).not.toBeCloseTo(exact, 1);
+  // three loads of one batch are late together, and early together: more mornings lie far off than where each varies alone
+  const wait = (p: RehearsedPlan, heat: number) => rehearse(p, { ...EXACT, heat }, 300, 0.4).wait;
+  const [together, alone] = [wait(learned(0.5), 0), wait(base, 0.5)];
+  expect(together.nineOfTen).toBeGreaterThan(alone.nineOfTen + 0.5);
+  expect(together.half).toBeLessThan(alone.half);
+  const taught = regattaAsked(REGATTA);
+  const house = { ...taught.house, learned: { 'time:griddle': { factor: 1.1, sd: 0.13, from: 5 } } };
+  const solved = solveMorning({ ...taught, house }, false);
+  if (!solved.ok) throw new Error(solved.error.message);
+  const { dishes } = rehearsalOf({ ...taught, house }, solved.value);
+  const kinds = new Map(taught.dishes.map((d) => [d.id, d.kind]));
+  expect(dishes.every((d) => d.heatSd === (kinds.get(d.id) === 'griddle' ? 0.13 : null))).toBe(true);
+  expect(dishes.some((d) => d.heatSd !== null)).toBe(true);
 });
 
 test('under way, what is done is as it was marked, and nothing else begins before now', () => {

@@ -38,6 +38,11 @@ interface RehearsedDish {
   readonly each: number;
   /** Off the heat pieces are as they should be for so long, min. */
   readonly holdsMin: number;
+  /**
+   * How much a batch's minutes on the heat vary by this kitchen's own records, as one standard deviation of their
+   * logarithm; null: not learned, or not in use.
+   */
+  readonly heatSd: number | null;
   /** Guests choose among the dishes of the covers; of one that is asked for by count so many are taken. */
   readonly chosen: boolean;
   /** It has to be without something: whoever asks for it takes nothing else, and nobody else takes it. */
@@ -72,7 +77,7 @@ export interface Varies {
 
 /** A plate is dressed and handed over in so long, s. Ours. */
 const PLATE_S = 10;
-/** How much times vary where nobody knows better. Ours, rough: a fifth of what hands do, a twelfth of what heat does. */
+/** How much times vary where this kitchen has not learned better. Ours, rough: a fifth of what hands do, a twelfth of what heat does. */
 export const AS_IT_GOES: Varies = {
   overMin: 10,
   orders: 'chosen',
@@ -87,7 +92,10 @@ const PATIENCE_MIN = 15;
 const HOB = 'hob';
 
 /** What of a solved morning is rehearsed. The low oven that keeps pieces warm binds nobody. */
-export function rehearsalOf({ morning: m, dishes }: MorningAsked, solved: Pick<SolvedMorning, 'steps'>): RehearsedPlan {
+export function rehearsalOf(
+  { morning: m, dishes, house }: MorningAsked,
+  solved: Pick<SolvedMorning, 'steps'>,
+): RehearsedPlan {
   const wanted = platesWanted(m);
   const steps = solved.steps.filter((s) => s.id !== 'hold');
   const at = new Map(steps.map((s, n) => [s.id, n]));
@@ -99,6 +107,7 @@ export function rehearsalOf({ morning: m, dishes }: MorningAsked, solved: Pick<S
       name: d.name,
       each: d.each,
       holdsMin: HOLDS_MIN[d.kind],
+      heatSd: house.learned?.[`time:${d.kind}`]?.sd ?? null,
       chosen: 'share' in d.of,
       apart: d.without.length > 0,
       plates: wanted[n] ?? [],
@@ -191,14 +200,14 @@ function freeFrom(
 /** Steps gone through in the plan's order: each as planned, or as soon as what it needs, its hands and its places allow. */
 export function goneThrough(
   p: Pick<RehearsedPlan, 'steps' | 'places'>,
-  vary: () => { readonly hands: number; readonly heat: number },
+  vary: (s: RehearsedStep) => { readonly hands: number; readonly heat: number },
   goneBy: GoneBy | null,
 ): readonly Ended[] {
   const out: Ended[] = [];
   const free = new Map<string, number>();
   const taken = new Map<string, Taken[]>();
   for (const s of p.steps) {
-    const { hands, heat } = vary();
+    const { hands, heat } = vary(s);
     const handsMin = s.handsMin * hands;
     const min = handsMin + Math.max(0, s.min - s.handsMin) * heat;
     const doneAt = goneBy?.done.get(s.id);
@@ -301,7 +310,13 @@ function oneMorning(p: RehearsedPlan, v: Varies, chances: Chances, goneBy: GoneB
   const normal = randomNormal.source(chances.times)(0, 1);
   // about its mean: a part that takes longer is a little likelier than one that takes as much less
   const about = (spread: number): number => Math.exp(spread * normal() - (spread * spread) / 2);
-  const ended = goneThrough(p, () => ({ hands: about(v.hands), heat: about(v.heat) }), goneBy);
+  // what was learned is of a whole batch: one that takes long takes long in each of its loads
+  const ofDish = new Map(p.dishes.map((d) => [d.id, d.heatSd === null ? null : about(d.heatSd)]));
+  const vary = (s: RehearsedStep) => ({
+    hands: about(v.hands),
+    heat: (s.dish === null ? null : ofDish.get(s.dish)) ?? about(v.heat),
+  });
+  const ended = goneThrough(p, vary, goneBy);
   const made = p.dishes.map((d) =>
     p.steps
       .flatMap((s, n) => (s.dish === d.id ? Array.from({ length: s.pieces }, () => ended[n]?.to ?? 0) : []))
