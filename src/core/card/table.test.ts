@@ -76,6 +76,20 @@ test('numbers are of the unit that their column names: a hundred of egg are gram
   expect(linesOf('No.,Ingredient,Amount,Cost\n1,Flour,250 g,0.40\n2,Milk,300 g,0.30\n3,Eggs,2,0.50')).toEqual(grams);
 });
 
+test('what a spreadsheet gives to the clipboard, between its title and its method; a row is written as a card has it', () => {
+  const card = readCard(
+    'Lock cakes\nAmount\tUnit\tIngredient\tGrams\tAisle\n2\tcups\tflour\t250\tdry\n1/2\ttsp\tsalt\t3\tdry\nWhisk all of it.',
+    FRESH_CONVENTIONS,
+  );
+  if (!card.ok) throw new Error(card.error.message);
+  expect(card.value.title).toBe('Lock cakes');
+  expect(card.value.lines.map((l) => [l.text, l.ingredient?.id])).toEqual([
+    ['2 cups (250 g) flour', 'flour-all-purpose'],
+    ['1/2 tsp (3 g) salt', 'salt-table'],
+  ]);
+  expect(card.value.ignored.map((i) => i.text)).toContain('Whisk all of it.');
+});
+
 test('a column of shares alone tells how much', () =>
   expect(linesOf('Ingredient;%\nFlour (400 g);100\nMilk;120\nEgg;25\nButter;10')).toEqual([
     'flour-all-purpose 400',

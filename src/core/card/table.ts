@@ -28,15 +28,27 @@ const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[
   [/^(?:units?|uom|einheit(?:en)?|unités?|unidad(?:es)?|unità)$/i, 'unit'],
   [/^(?:%|percent(?:age)?s?|(?:baker.?s? )?(?:%|percent(?:age)?s?)|bp|%? ?of flour|anteil)$/i, 'percent'],
   [
-    /^(?:(?:unit |total )?(?:cost|price)|ext(?:\.|ension|ended)?|brand|supplier|kcal|calories|no\.?|nr\.?|#|yield ?%)$/i,
+    /^(?:(?:unit |total )?(?:cost|price)|ext(?:\.|ension|ended)?|brand|supplier|aisle|store|shop|kcal|calories|no\.?|nr\.?|#|yield ?%)$/i,
     'other',
   ],
   [/^(?:method|directions?|instructions?|procedure|steps?|zubereitung)$/i, 'method'],
   [/^(?:notes?|prep(?:aration)?|comments?|remarks?|bemerkung(?:en)?|remarques?|notas?)$/i, 'note'],
 ];
-const UNIT_OF: Readonly<Record<string, string>> = { gr: 'g', gramm: 'g', gramos: 'g', grammes: 'g' };
+const UNIT_OF: Readonly<Record<string, string>> = {
+  gr: 'g',
+  gram: 'g',
+  grams: 'g',
+  gramm: 'g',
+  gramos: 'g',
+  grammes: 'g',
+  ounce: 'oz',
+  ounces: 'oz',
+  pound: 'lb',
+  pounds: 'lb',
+};
 
-function columnOf(head: string): Column | null {
+/** What a column of this head holds; null: nothing that is known. */
+export function columnOf(head: string): Column | null {
   for (const [re, holds] of HEADS) {
     const m = re.exec(head.trim());
     if (!m) continue;
@@ -56,6 +68,8 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
   [/,/, (raw) => raw.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/).map((c) => c.replace(/^\s*"|"\s*$/g, ''))],
   [/\S {2,}\S/, (raw) => raw.trim().split(/ {2,}/)],
 ];
+/** The first of them part nothing but cells: below a head that they part, one column may be of anything. */
+const SURE_SIGNS = 3;
 type Parting = (typeof PARTED)[number];
 const cellsOf = (raw: string, [is, cells]: Parting): readonly string[] =>
   is.test(raw) ? cells(raw).map((c) => c.trim()) : [];
@@ -77,7 +91,7 @@ const isRule = (cells: readonly string[]): boolean => cells.every((c) => /^:?-*:
 
 interface Head {
   readonly cells: (raw: string) => readonly string[];
-  readonly columns: readonly Column[];
+  readonly columns: readonly (Column | null)[];
 }
 
 /** The head of a table; null: the row is none. */
@@ -88,21 +102,19 @@ function headOf(raw: string): Head | null {
     // a first column without a head names the things
     const columns =
       known[0] === null && cells[0] === '' && !known.includes('name') ? ['name' as const, ...known.slice(1)] : known;
-    if (cells.length >= 2 && columns.includes('name') && columns.every((c) => c !== null))
-      return {
-        cells: by === PARTED.at(-1) ? (row) => cellsBelow(row, raw) : (row) => cellsOf(row, by),
-        columns: columns as readonly Column[],
-      };
+    const isSure = PARTED.indexOf(by) < SURE_SIGNS && columns.filter((c) => c !== null).length >= 2;
+    if (cells.length >= 2 && columns.includes('name') && (isSure || columns.every((c) => c !== null)))
+      return { cells: by === PARTED.at(-1) ? (row) => cellsBelow(row, raw) : (row) => cellsOf(row, by), columns };
   }
   return null;
 }
 
 const BARE = /^[\d½¼¾⅓⅔⅛][\d.,/ ½¼¾⅓⅔⅛]*$/u;
 /** Amounts of a row by its columns, each with its unit. */
-function amountsOf(cells: readonly string[], columns: readonly Column[]): readonly string[] {
+function amountsOf(cells: readonly string[], columns: readonly (Column | null)[]): readonly string[] {
   return columns.flatMap((c, n): readonly string[] => {
     const cell = cells[n] ?? '';
-    if (cell === '') return [];
+    if (cell === '' || c === null) return [];
     if (typeof c === 'object') return [BARE.test(cell) ? `${cell} ${c.unit}` : cell];
     if (c !== 'amount') return [];
     const unit = columns[n + 1] === 'unit' ? (cells[n + 1] ?? '') : '';
@@ -110,17 +122,26 @@ function amountsOf(cells: readonly string[], columns: readonly Column[]): readon
   });
 }
 
-/** A row of a table as a line; null: it holds no thing with its amount. */
-function lineOf(cells: readonly string[], columns: readonly Column[]): string | null {
+/**
+ * A row of a table as a card has it, "2 cups (250 g) flour, sifted"; what an unknown column holds stands behind.
+ * @returns null: it holds no thing
+ */
+export function lineOfCells(cells: readonly string[], columns: readonly (Column | null)[]): string | null {
   const of = (kind: Column): string => cells[columns.indexOf(kind)] ?? '';
   const name = of('name');
   if (!/\p{L}/u.test(name)) return null;
-  const amounts = amountsOf(cells, columns);
+  const [amount, ...again] = amountsOf(cells, columns);
   const share = of('percent').replace(/\s*%$/, '');
   // a share is how much, where nothing else is
-  const told = amounts.length > 0 || share === '' ? amounts : [`${share} %`];
+  const told = amount ?? (share === '' ? '' : `${share} %`);
+  const measured = again.length > 0 ? `${told} (${again.join('; ')})` : told;
+  const rest = columns.flatMap((c, n) => (c === null && cells[n] ? [cells[n]] : []));
+  // a note with a number says it again: "150 g eggs (3 large)"
   const note = of('note');
-  return [`${name}${note === '' ? '' : `, ${note}`}`, ...told].join(': ');
+  const behind = /\d/.test(note) ? ` (${note})` : '';
+  return [[measured, name].filter(Boolean).join(' ') + behind, behind === '' ? note : '', ...rest]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** Rows of three cells alike: a thing, a number and its unit, in any order. */
@@ -225,7 +246,7 @@ export function withTables(raws: readonly string[]): readonly string[] {
     }
     const step = cells[table.columns.indexOf('method')] ?? '';
     if (step !== '') steps.push(step);
-    return isRule(cells) ? raw : (lineOf(cells, table.columns) ?? (step === '' ? raw : ''));
+    return isRule(cells) ? raw : (lineOfCells(cells, table.columns) ?? (step === '' ? raw : ''));
   });
   return steps.length === 0 ? rows : [...rows, '', 'Method:', ...steps];
 }

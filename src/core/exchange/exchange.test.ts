@@ -19,7 +19,7 @@ import { formulaFrom } from './import';
 import { readJsonLd, timeSaid } from './json-ld';
 import { linesKey } from './lines-key';
 import { readAs, readFile } from './read-file';
-import { cardOfPasted, rowOfCells } from './table';
+import { rowOfCells } from './table';
 import { asCsv, asJsonLd, asMarkdown, asText, timesFormula } from './write';
 import { packed, unpacked } from './zip';
 
@@ -287,23 +287,7 @@ test('times and tables in a cook’s words', () => {
     '2 cups (250 g) flour, sifted',
   );
   expect(rowOfCells([], ['flour', '250', 'g'])).toBe('250 g flour');
-  expect(rowOfCells(['Item', 'Qty', 'Aisle'], ['milk', '1 cup', 'dairy'])).toBe('1 cup milk, dairy');
-});
-
-test('what a spreadsheet gives to the clipboard is read by its heads; any other text stays as it is', () => {
-  expect(cardOfPasted('Item\tGrams\tPercent\nFlour\t500\t100\nMilk\t880\t176\nEggs\t150\t30')).toBe(
-    '500 g Flour\n880 g Milk\n150 g Eggs',
-  );
-  expect(cardOfPasted('Lock cakes\nAmount\tUnit\tIngredient\n2\tcups\tflour\n1/2\ttsp\tsalt\nWhisk all of it.')).toBe(
-    'Lock cakes\n\n2 cups flour\n1/2 tsp salt\nWhisk all of it.',
-  );
-  for (const t of ['2 cups flour\n1 egg', 'flour\t300\tg\nmilk\t350\tml', 'Amount: much\nof\tit'])
-    expect(cardOfPasted(t)).toBe(t);
-  const lines = countedLines(formulaOf(cardOfPasted('Item\tGrams\tPercent\nFlour\t500\t100\nMilk\t880\t176')), house);
-  expect(lines.map((l) => [l.ingredient?.id, l.grams])).toEqual([
-    ['flour-all-purpose', 500],
-    ['milk-whole', 880],
-  ]);
+  expect(rowOfCells(['Item', 'Qty', 'Where'], ['milk', '1 cup', 'fridge'])).toBe('1 cup milk, fridge');
 });
 
 test('a cell that a sheet program would run is guarded, and read without its guard', () => {

@@ -1,24 +1,14 @@
-/** Tables of lines: CSV, TSV, and what a spreadsheet gives to the clipboard. */
+/** Files of lines as a table: CSV and TSV. What is pasted of one is read as a card (`card/table.ts`). */
 
 import Papa from 'papaparse';
+import { columnOf, lineOfCells } from '../card/table';
 import { oneRow, type Recipes, unread } from './open-recipe';
 
-/** What columns are called, by what they hold. */
-const COLUMNS: Readonly<Record<'amount' | 'unit' | 'name' | 'grams' | 'percent' | 'note' | 'group' | 'line', RegExp>> =
-  {
-    line: /^(?:line|as written|text|row|written)$/i,
-    amount: /^(?:amounts?|quantity|qty|how much|measure|menge|quantité|cantidad)$/i,
-    unit: /^(?:units?|measure unit|einheit|unité|unidad)$/i,
-    name: /^(?:ingredients?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?)$/i,
-    grams: /^(?:grams?|g|weight|weight(?: in)?,? ?\(?g\)?|gramm|grammes)$/i,
-    percent: /^(?:percent(?:age)?|%|baker.?s ?%|% ?of flour|percent of flour)$/i,
-    note: /^(?:notes?|prep(?:aration)?|how|remarks?)$/i,
-    group: /^(?:group|part|section|bowl|for|heading)$/i,
-  };
-type Column = keyof typeof COLUMNS;
-
-const columnOf = (head: string): Column | null =>
-  (Object.keys(COLUMNS) as Column[]).find((c) => COLUMNS[c].test(oneRow(head))) ?? null;
+/** Columns of a file besides those of a card: a line as it was written, and the group it stands in. */
+const AS_WRITTEN = /^(?:line|as written|text|row|written)$/i;
+const GROUP = /^(?:group|part|section|bowl|for|heading)$/i;
+const isKnown = (head: string): boolean =>
+  AS_WRITTEN.test(oneRow(head)) || GROUP.test(oneRow(head)) || columnOf(oneRow(head)) !== null;
 
 const NUMBER = /^[\d.,/½¼¾⅓⅔⅛ ]+$/;
 
@@ -26,21 +16,15 @@ const NUMBER = /^[\d.,/½¼¾⅓⅔⅛ ]+$/;
  * One row as a line of a card: "2 cups flour, sifted". @param head names of the columns; unknown ones keep their order
  */
 export function rowOfCells(head: readonly string[], cells: readonly string[]): string {
-  const columns = head.map(columnOf);
-  const at = (c: Column): string => {
-    const n = columns.indexOf(c);
-    return n < 0 ? '' : oneRow(cells[n] ?? '');
-  };
-  if (at('line') !== '') return at('line');
-  if (at('name') !== '') {
-    const amount = [at('amount'), at('unit')].filter(Boolean).join(' ');
-    const grams = at('grams') === '' ? '' : NUMBER.test(at('grams')) ? `${at('grams')} g` : at('grams');
-    // two ways to say it stand as a card writes them: "2 cups (250 g) flour"
-    const measured = amount !== '' && grams !== '' ? `${amount} (${grams})` : amount || grams;
-    const rest = cells.flatMap((c, n) => (columns[n] === null && oneRow(c) !== '' ? [oneRow(c)] : []));
-    return [[measured, at('name')].filter(Boolean).join(' '), at('note'), ...rest].filter(Boolean).join(', ');
-  }
-  const all = cells.map(oneRow).filter(Boolean);
+  const said = cells.map(oneRow);
+  const written = said[head.findIndex((h) => AS_WRITTEN.test(oneRow(h)))] ?? '';
+  if (written !== '') return written;
+  const line = lineOfCells(
+    said,
+    head.map((h) => columnOf(oneRow(h))),
+  );
+  if (line !== null) return line;
+  const all = said.filter(Boolean);
   // no heads, or strange ones: a name before its number goes behind it, as a card has it
   const [first = '', second = '', third = '', ...more] = all;
   const behind = NUMBER.test(second) && !NUMBER.test(first);
@@ -59,19 +43,8 @@ export function rowOfCells(head: readonly string[], cells: readonly string[]): s
 }
 
 const isHead = (cells: readonly string[]): boolean =>
-  cells.filter((c) => columnOf(c) !== null).length >= 2 ||
+  cells.filter(isKnown).length >= 2 ||
   (cells.length <= 2 && cells.some((c) => /^(?:line|as written|ingredients?)$/i.test(oneRow(c))));
-
-/**
- * What a spreadsheet gives to the clipboard, as a card: its columns by their heads, so that grams are grams and percent
- * is none of them. Any other text stays as it is.
- */
-export function cardOfPasted(text: string): string {
-  const rows = text.split(/\r?\n/).map((r) => r.split('\t'));
-  if (!rows.some((r) => r.length > 1 && isHead(r))) return text;
-  const read = readTable(text, '\t');
-  return read.ok ? (read.value[0]?.card ?? text) : text;
-}
 
 const MOST_ROWS = 1_500;
 
@@ -88,7 +61,7 @@ export function readTable(text: string, delimiter = ''): Recipes {
     );
   const heads = data.findIndex(isHead);
   const head = heads < 0 ? [] : (data[heads] ?? []);
-  const groupAt = head.findIndex((h) => columnOf(h) === 'group');
+  const groupAt = head.findIndex((h) => GROUP.test(oneRow(h)));
   const rows: string[] = [];
   let name: string | null = null;
   let group = '';

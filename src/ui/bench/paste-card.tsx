@@ -75,16 +75,8 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
   const readNow = async (): Promise<void> => {
     // what stands in the box, typed before the page heard it too
     const typed = box.current?.value ?? text;
-    // out of a spreadsheet: its columns say what they hold
-    const said = typed.includes('\t')
-      ? await import('@/core/exchange/table').then(
-          (m) => m.cardOfPasted(typed),
-          () => typed,
-        )
-      : typed;
-    if (gone.current) return;
     const card = await cardReader().then(
-      (as) => as(said, kitchenOf(formula, house).conventions),
+      (as) => as(typed, kitchenOf(formula, house).conventions),
       () => ({ ok: false as const, message: NO_READER }),
     );
     if (gone.current) return;
