@@ -132,8 +132,11 @@ function sharedAll(text: string): readonly string[] | null {
   return m && m[0].length === bare.length ? itemsOfEach(m) : null;
 }
 /** "1 tsp each: baking powder, soda, cinnamon": one amount, and behind it nothing but names. */
-const EACH_BEFORE =
-  /^(\S[^,;()]{0,30}?)\s+(?:of\s+)?each(?:\s*[:–—-]\s*|\s+of\s+|\s+)((?:[\p{L}.’'-]+(?: [\p{L}.’'-]+){0,3}(?:\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+))+[\p{L}.’'-]+(?: [\p{L}.’'-]+){0,3})$/u;
+const A_NAME = String.raw`(?!and\b)[\p{L}.’'-]+(?: (?!and\b)[\p{L}.’'-]+){0,3}`;
+const EACH_BEFORE = new RegExp(
+  String.raw`^(\S[^,;()]{0,30}?)\s+(?:of\s+)?each(?:\s*[:–—-]\s*|\s+of\s+|\s+)((?:${A_NAME}(?:\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+))+${A_NAME})$`,
+  'u',
+);
 const NAMES_PARTED = /\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+/;
 function namedAll(text: string, read: (t: string) => Line): readonly string[] | null {
   const [, amount, names] = EACH_BEFORE.exec(text) ?? [];

@@ -71,8 +71,10 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
 /** The first of them part nothing but cells: below a head that they part, one column may be of anything. */
 const SURE_SIGNS = 3;
 type Parting = (typeof PARTED)[number];
+/** No row of a table is longer: sentences are. */
+const MOST_ROW_CHARS = 600;
 const cellsOf = (raw: string, [is, cells]: Parting): readonly string[] =>
-  is.test(raw) ? cells(raw).map((c) => c.trim()) : [];
+  raw.length <= MOST_ROW_CHARS && is.test(raw) ? cells(raw).map((c) => c.trim()) : [];
 
 /** Words with wide spaces between, each below the head that it stands nearest to. */
 function cellsBelow(raw: string, head: string): readonly string[] {
