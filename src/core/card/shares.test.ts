@@ -55,6 +55,8 @@ test('a hundred of flour and nothing measured is a card of shares; its sum is no
   const grams = ['flour-all-purpose 100', 'milk-whole 120', 'egg-large 25', 'butter-unsalted 12'];
   expect(read(...rows, 'Total 257')).toEqual(grams);
   expect(read("Baker's %: flour 100, milk 120, egg 25, butter 12")).toEqual(grams);
+  // a cup of milk, most likely: asked
+  expect(read('Flour 100', 'Milk 1', 'Eggs 3', 'Sugar 2')).toContain('milk-whole -');
   expect(read('Formula (total 2.57 kg)', ...rows)).toEqual([
     'flour-all-purpose 1000',
     'milk-whole 1200',

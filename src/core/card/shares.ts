@@ -27,6 +27,8 @@ const FLOUR_ALONE = /^(?:total )?(?:flour|mehl|farine|harina)(?: weight)?$/iu;
 /** So many rows have to be shares before a card is read so; fewer, where each says its percent. */
 const LEAST_ROWS = 4;
 const LEAST_PERCENTS = 3;
+/** So much of all else stands beside a hundred of flour: "flour 100, milk 1, eggs 3" are no shares. */
+const LEAST_BESIDE = 50;
 /** Flour of fewer parts than this is brought to a hundred grams. */
 const FEW_PARTS = 20;
 
@@ -192,7 +194,8 @@ export function inGrams(card: readonly string[]): readonly string[] {
   const byParts = (rows: readonly string[], isSaid: boolean): readonly string[] => {
     const parts = partRows(rows);
     const flour = flourOf(parts);
-    if (parts.length < LEAST_ROWS || !(isSaid ? flour > 0 : isHundred(parts))) return rows;
+    const others = parts.reduce((a, r) => a + r.share, 0) - flour;
+    if (parts.length < LEAST_ROWS || !(isSaid ? flour > 0 : isHundred(parts) && others >= LEAST_BESIDE)) return rows;
     const told = parts.find((r) => r.grams !== null && r.share > 0);
     const all = ofAll(rows);
     const each = told?.grams
