@@ -77,6 +77,8 @@ const LONGEST_ITEM = 100;
 const TAKEN_AWAY =
   /\b(?:left out|taken (?:out|away|off)|removed|held back|discarded|thrown (?:out|away)|not used)[.)\s]*$/i;
 
+const PINCH_BEHIND = /(?<!\p{L})(?:pinch|dash|prise|pincée|pizca)$/iu;
+
 /** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
 function isSeam(
   of: {
@@ -102,7 +104,7 @@ function isSeam(
   if (isBare) {
     // "salt pinch": its amount stands last
     const r = read(right);
-    return isToTaste(r) || whole(r);
+    return isToTaste(r) || (PINCH_BEHIND.test(right) && whole(r));
   }
   const r = right.length > LONGEST_ITEM ? null : read(right);
   const isFar =
