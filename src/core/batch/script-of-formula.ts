@@ -1,6 +1,6 @@
 /** The script of a formula, once over: each act with whose word it is. */
 import { factsTold } from '../card/told/told';
-import { servedBy } from '../findings/card-rules';
+import { servedBy } from '../findings/served';
 import { waysIn } from '../formula/act-edits';
 import { type EndId, type Formula, kitchenOf } from '../formula/formula';
 import { usualPortionMl } from '../formula/kinds';

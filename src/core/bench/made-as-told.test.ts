@@ -13,7 +13,7 @@ import { takeOut } from '../batch/take-out';
 import { notesOn, readCard } from '../card/card';
 import type { ToldFact } from '../card/told/clause';
 import { factsTold } from '../card/told/told';
-import { servedBy } from '../findings/card-rules';
+import { servedBy } from '../findings/served';
 import { EMPTY_FORMULA, type Formula } from '../formula/formula';
 import { entriesFromCard } from '../formula/from-card';
 import { FRESH_KITCHEN } from '../formula/kitchen-settings';

@@ -4,8 +4,8 @@
  * formula reads it from here.
  */
 import { analyseFormula, loudest, type Worked } from '../analyse-formula';
-import { SERVED_NOT_LISTED } from '../findings/card-rules';
 import type { Finding } from '../findings/finding';
+import { servedBy } from '../findings/served';
 import { cardPortion } from '../formula/card-portion';
 import { type Formula, kindIdOf, kitchenOf } from '../formula/formula';
 import type { Thickness } from '../formula/kinds';
@@ -67,7 +67,9 @@ export function factsOf(f: Formula, house: Kitchen): FormulaFacts {
     allergensOpen:
       all.unstated.length > 0 ||
       own.some((l) => !l.off && l.ingredient === null && l.parts.length === 0) ||
-      analysis.findings.some((x) => x.code === SERVED_NOT_LISTED),
+      servedBy(f.cardNotes, kitchenOf(f, house).conventions).some(
+        (s) => !all.held.some((h) => h.allergen === s.allergen),
+      ),
     day: own.some((l) => l.opened !== null) ? house.today : null,
   };
 }

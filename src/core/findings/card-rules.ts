@@ -5,11 +5,9 @@
 import { piecesOf } from '../batter/volume';
 import { methodOf, namesIn, wordsOf, yieldClaim } from '../card/method';
 import { type Clause, clausesOf, isDenied } from '../card/told/clause';
-import { servedInClauses } from '../card/told/served';
 import { anyWord, HOT_SURFACE } from '../card/told/words';
 import { RAILS } from '../formula/kinds';
 import { pouredG, testedFlourG } from '../formula/tally';
-import { FRESH_CONVENTIONS, type KitchenConventions } from '../pantry/conventions';
 import { type Allergen, allergenName, type Ingredient, kitchenName } from '../pantry/ingredient';
 import { isNamedIn, nounsOf } from '../pantry/nouns';
 import { listAnd, millilitres, percent } from '../quantity/say';
@@ -250,36 +248,25 @@ const EATEN_WITH: readonly (readonly [Allergen, RegExp])[] = [
   ['fish', anyWord('smoked salmon|salmon|trout|herring|caviar|lachs|saumon|salmón')],
 ];
 
-/** The finding of what is eaten with pieces and stands on no line. */
-export const SERVED_NOT_LISTED = 'served-not-listed';
-
 /** What pieces are eaten with, in the card's words, and the allergen that it holds. */
 export interface ServedBeside {
   readonly said: string;
   readonly allergen: Allergen;
 }
 
-/**
- * What pieces are eaten with by a card's notes, one thing for each allergen: whatever a sentence of the table names, left
- * to the guest or not, and each thing that is served with what the pantry says it holds.
- * @param house for its own ingredients
- */
-export function servedBy(cardNotes: string, house: KitchenConventions = FRESH_CONVENTIONS): readonly ServedBeside[] {
+/** Whether it is eaten by whoever eats: what is left to the guest is too. */
+export const isEaten = (c: Clause): boolean => !isDenied(c.text);
+
+/** What pieces are eaten with by the words of a card's sentences of the table, one thing for each allergen. */
+export function servedByWords(cardNotes: string): readonly ServedBeside[] {
   if (cardNotes === '') return [];
-  const clauses = clausesOf(cardNotes);
-  // what is left to the guest is eaten too
-  const isEaten = (c: Clause): boolean => !isDenied(c.text);
-  const eaten = clauses
+  const eaten = clausesOf(cardNotes)
     .filter((c) => isEaten(c) && (TABLE.test(c.sentence) || TABLE_ABROAD.test(c.sentence)))
     .map((c) => c.text.replace(NONE_OF, ''));
-  const named = EATEN_WITH.flatMap(([allergen, re]) => {
+  return EATEN_WITH.flatMap(([allergen, re]) => {
     const said = eaten.flatMap((t) => re.exec(t)?.[0] ?? [])[0];
     return said ? [{ said: said.toLowerCase(), allergen }] : [];
   });
-  const things = servedInClauses(clauses, house, isEaten).flatMap(({ said, line }) =>
-    (line.ingredient?.allergens ?? []).map((allergen) => ({ said: said.toLowerCase(), allergen })),
-  );
-  return [...named, ...things].filter((s, n, all) => all.findIndex((x) => x.allergen === s.allergen) === n);
 }
 
 /** The same where no line holds it. */
@@ -292,7 +279,7 @@ export function servedUnlisted({ cardNotes, lines }: Pick<Evidence, 'cardNotes' 
   // a line that is not understood yet is told of as one
   const isNamed = (of: Allergen): boolean =>
     EATEN_WITH.some(([a, re]) => a === of && lines.some((l) => l.text !== undefined && re.test(l.text)));
-  return servedBy(cardNotes).filter((s) => !held.has(s.allergen) && !isNamed(s.allergen));
+  return servedByWords(cardNotes).filter((s) => !held.has(s.allergen) && !isNamed(s.allergen));
 }
 
 /** Eaten with them by the method, and on no line: the notice for whoever eats leaves out what it holds. */
@@ -300,7 +287,7 @@ const servedNotListed: Rule = (e) => {
   const missing = servedUnlisted(e);
   if (missing.length === 0) return null;
   return {
-    code: SERVED_NOT_LISTED,
+    code: 'served-not-listed',
     severity: 'look',
     basis: 'measured',
     message: `By the method they are eaten with ${listAnd(missing.map((m) => m.said))}, which no line has: the notice tells ${listAnd(missing.map((m) => allergenName(m.allergen)))} only as served by the card.`,

@@ -6,7 +6,7 @@ import type { SheetLine } from '../batch/sheet-line';
 import { type Side, sideLines } from '../batch/sides';
 import type { ShelfUse } from '../batch/take-out';
 import type { AccountLine } from '../facts/account';
-import { servedBy } from '../findings/card-rules';
+import { servedBy } from '../findings/served';
 import { kitchenOf } from '../formula/formula';
 import type { Kitchen } from '../formula/kitchen-settings';
 import { findIngredient } from '../pantry/pantry';

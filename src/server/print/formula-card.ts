@@ -4,7 +4,7 @@ import { createElement, type ReactElement } from 'react';
 import { noticeOfLines } from '@/core/batch/notice';
 import { sheetGroups } from '@/core/batch/sheet-groups';
 import { yieldClaim } from '@/core/card/method';
-import { servedBy } from '@/core/findings/card-rules';
+import { servedBy } from '@/core/findings/served';
 import { kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import type { Kitchen } from '@/core/formula/kitchen-settings';

@@ -1,7 +1,7 @@
 /** What a card says its pieces are eaten with: in any of the ways to say it each thing is found, once, and nothing else. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { servedBy } from '../../findings/card-rules';
+import { servedBy } from '../../findings/served';
 import { FRESH_CONVENTIONS } from '../../pantry/conventions';
 import { everyNth } from '../../testing/share';
 import { servedIn } from './served';

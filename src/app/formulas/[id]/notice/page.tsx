@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { titled } from '@/app/titled';
 import { noticeOfLines } from '@/core/batch/notice';
-import { servedBy } from '@/core/findings/card-rules';
+import { servedBy } from '@/core/findings/served';
 import { kindIdOf, kitchenOf } from '@/core/formula/formula';
 import { kindById } from '@/core/formula/kinds';
 import { countedLines } from '@/core/formula/lines';
