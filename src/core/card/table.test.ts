@@ -90,6 +90,20 @@ test('what a spreadsheet gives to the clipboard, between its title and its metho
   expect(card.value.ignored.map((i) => i.text)).toContain('Whisk all of it.');
 });
 
+test('a sentence behind a table is none of its rows, whatever parts them', () => {
+  const rows = 'Ingredient,Amount\nFlour,250 g\nMilk,300 g\nEggs,2';
+  for (const method of [
+    'Whisk the dry, then add the wet.',
+    'Stir, rest 10 minutes.',
+    'Fry 2 minutes, turn, 1 minute more.',
+  ]) {
+    const card = readCard(`${rows}\n${method}`, FRESH_CONVENTIONS);
+    if (!card.ok) throw new Error(card.error.message);
+    expect(card.value.lines.map((l) => l.grams)).toEqual([250, 300, 100]);
+    expect(card.value.ignored.map((i) => i.text)).toContain(method);
+  }
+});
+
 test('a column of shares alone tells how much', () =>
   expect(linesOf('Ingredient;%\nFlour (400 g);100\nMilk;120\nEgg;25\nButter;10')).toEqual([
     'flour-all-purpose 400',

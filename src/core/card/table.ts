@@ -1,13 +1,16 @@
 /**
- * A card that is written as a table: a head that names its columns (tabs, bars, semicolons, commas or wide spaces between),
- * or three rows alike of a thing, a number and its unit. Each of its rows becomes a line as it would be written by hand; a
- * share of the flour beside an amount says nothing more. No word of another row is changed, and no row is dropped.
+ * A card that is written as a table: a head that names its columns (tabs, bars, semicolons, commas or wide spaces
+ * between), or three rows alike of a thing, a number and its unit. Each of its rows becomes a line as it would be written
+ * by hand; a share of the flour beside an amount says nothing more. No word of another row is changed, and no row is dropped.
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
 
-/** What a column holds: a thing, how much, its unit, percent of flour, words, what is done, what is no line's; or numbers of one unit, "g". */
+/**
+ * What a column holds: a thing, how much, its unit, percent of flour, words, what is done, what is no line's; or numbers
+ * of one unit, "g".
+ */
 type Column = 'name' | 'amount' | 'unit' | 'percent' | 'note' | 'method' | 'other' | { readonly unit: string };
 
 const UNITS = 'k?g|gr|grams?|gramm|gramos|grammes|m?l|cl|dl|millilit(?:re|er)s?|oz|ounces?|lbs?|pounds?';
@@ -229,6 +232,17 @@ export function unstacked(raws: readonly string[], house: KitchenConventions): r
   return out;
 }
 
+/** An amount in its cell: a number first, or a word or two; what ends with a point is a sentence. */
+const AN_AMOUNT = /^[\d½¼¾⅓⅔⅛]|^\S+(?: \S+){0,2}(?<![.!])$/u;
+/** Whether a row goes on with a table: it has no more cells, and amounts where those stand. */
+function isOfTable(cells: readonly string[], columns: readonly (Column | null)[]): boolean {
+  if (cells.filter((c) => c !== '').length < 2 && !columns.includes('method')) return false;
+  const measured = cells.filter((c, n) => c !== '' && (columns[n] === 'amount' || typeof columns[n] === 'object'));
+  return (
+    cells.length > 0 && cells.slice(columns.length).every((c) => c === '') && measured.every((c) => AN_AMOUNT.test(c))
+  );
+}
+
 /** The rows of a card, those of a table as lines; what its column of steps tells stands behind all of them. */
 export function withTables(raws: readonly string[]): readonly string[] {
   let table: Head | null = null;
@@ -242,7 +256,7 @@ export function withTables(raws: readonly string[]): readonly string[] {
     table ??= alikeFrom(raws, n);
     if (!table) return raw;
     const cells = table.cells(raw);
-    if (cells.filter((c) => c !== '').length < 2 && !table.columns.includes('method')) {
+    if (!isOfTable(cells, table.columns)) {
       table = null;
       return raw;
     }

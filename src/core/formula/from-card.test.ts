@@ -192,6 +192,7 @@ test.each([
   ['Strain if lumpy.', []],
   ['Never use ghee for it.', []],
   ['Serve with clarified butter.', ['lines']],
+  ['(Serve with maple syrup and jam).', ['lines']],
 ] as const)('%s', (notes, expected) => expect(offered(notes)).toEqual(expected));
 
 test('an offer brings the words it came from', () => {

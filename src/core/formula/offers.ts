@@ -215,9 +215,14 @@ function momentsTold(
   });
 }
 
-const lastWord = (name: string): string => name.toLowerCase().split(' ').at(-1)?.replace(/s$/, '') ?? '';
+/** The last word of a name, in the singular, as letters to look for. */
+const lastWord = (name: string): string =>
+  (/\p{L}+$/u.exec(name)?.[0] ?? name.replace(/\P{L}/gu, '')).toLowerCase().replace(/s$/, '');
 
-/** What the method serves beside the pieces and no line has, as lines of the table; of what goes into pieces there is some. */
+/**
+ * What the method serves beside the pieces and no line has, as lines of the table; of what goes into pieces there is
+ * some.
+ */
 function servedTold(
   notes: string,
   lines: readonly (Line & { readonly key: string })[],

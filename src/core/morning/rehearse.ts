@@ -77,7 +77,10 @@ export interface Varies {
 
 /** A plate is dressed and handed over in so long, s. Ours. */
 const PLATE_S = 10;
-/** How much times vary where this kitchen has not learned better. Ours, rough: a fifth of what hands do, a twelfth of what heat does. */
+/**
+ * How much times vary where this kitchen has not learned better. Ours, rough: a fifth of what hands do, a twelfth of what
+ * heat does.
+ */
 export const AS_IT_GOES: Varies = {
   overMin: 10,
   orders: 'chosen',

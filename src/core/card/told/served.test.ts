@@ -64,6 +64,7 @@ test('what is left to the guest is on the notice, and what is denied is not', ()
 });
 
 test('of a sentence that goes on, as far as it is done', () => {
+  expect(served('(Serve with maple syrup and jam).')).toEqual(['maple syrup', 'jam']);
   expect(served('Serve with syrup, and berries if you like.')).toEqual(['syrup']);
   expect(served('Dust with icing sugar and serve with lemon wedges.')).toEqual(['icing sugar', 'lemon wedges']);
   expect(served('Top with butter. Butter them again while hot.')).toEqual(['butter']);

@@ -94,7 +94,8 @@ type Thing = Pick<ServedThing, 'said' | 'line'>;
 /** One thing as the line it would be; null: no thing to eat that can be named. */
 function thingOf(words: string, house: KitchenConventions): Thing | null {
   const said = words
-    .replace(/[.!?,;]+$/, '')
+    // what closes its sentence or a bracket is no part of a name
+    .replace(/[^\p{L}\p{N}]+$/u, '')
     .trim()
     .replace(SOME, '')
     .trim();
