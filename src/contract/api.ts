@@ -444,7 +444,13 @@ export const readResponse = z.object({
     }),
   ),
   ignored: z.array(
-    z.object({ lineNumber: z.number().int(), text: z.string(), why: z.enum(['heading', 'yield', 'method', 'note']) }),
+    z.object({
+      lineNumber: z.number().int(),
+      text: z.string(),
+      why: z
+        .enum(['heading', 'yield', 'method', 'note', 'another'])
+        .describe('another: of a second recipe in the same text, which is not read'),
+    }),
   ),
   text: z
     .string()

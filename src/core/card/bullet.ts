@@ -5,8 +5,8 @@
 const BULLET =
   /^\s*(?:[•●▪◦‣∙·*★☆✱✶✦✧❖►▶▸➤→⇒☐☑✓✔✗□■▢▣◻◽◯○❑❒▪▫◆◇–—>»]|(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D|[\u{1F3FB}-\u{1F3FF}])*|\[[ xX]?\]|->|=>|-(?!\s*\d)|-(?=\s+\d))\s*/u;
 const NUMBERING = /^\s*\(?\d{1,2}[.)]\s+(?=\S)/;
-/** "a) 2 cups flour", "(b) salt". */
-const LETTERING = /^\s*(?:\(?[a-hA-H]\)|[a-hA-H]\.)\s+(?=\S)/;
+/** "a) 2 cups flour", "(b) salt"; "b. powder" is baking powder. */
+const LETTERING = /^\s*(?:\(?[a-h]\)|[a-h]\.(?!\s+(?:powder|pwdr|soda)\b))\s+(?=\S)/i;
 
 /** "| Flour | 2 cups |": a row of a table, as "Flour: 2 cups". */
 const unTable = (text: string): string => {
@@ -117,6 +117,10 @@ const NOTE_MARK =
 /** "One & a half": and. */
 const AND_A_HALF =
   /(?<=[\p{L}\d])\s+&\s+(?=(?:an? |one[- ]|two[- ]|three[- ])?(?:half|quarters?|thirds?|\d\/\d|[½¼¾⅓⅔]))/giu;
+/** "Flour 2 kg <- the strong one", "milk 3 l // skimmed": what is remarked behind a line. */
+const REMARK = /\s+(?:<[-=]+|←|⇐|\/\/|#)\s*(?=\p{L})([^()]+)$/u;
+/** "Butter 300 g > melt first": what is done with it. */
+const THEN_DONE = /\s+(?:-{1,2}>|=>|→|>)\s+(?=(?:melt|sift|separate|beat|mash|grate|drain|soften)\b)/iu;
 /** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string => {
   // most lines wear nothing
@@ -128,13 +132,19 @@ export const stripBullet = (text: string): string => {
     if (next === t) break;
     t = next;
   }
-  return t
-    .replace(NUMBERING, '')
-    .replace(LETTERING, '')
-    .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
-    .replace(NOTE_MARK, '')
-    .replace(AND_A_HALF, ' and ')
-    .replace(/\s*[→⇒]\s*|\s+(?:->|=>)\s+/g, ': ')
-    .replace(/\s+/g, ' ')
-    .trim();
+  return (
+    t
+      .replace(NUMBERING, '')
+      .replace(LETTERING, '')
+      // "2) + 150 g flour"
+      .replace(/^\+\s+(?=\d)/, '')
+      .replace(/\s*\.{3,}\s*|\s*…\s*/g, ' ')
+      .replace(NOTE_MARK, '')
+      .replace(AND_A_HALF, ' and ')
+      .replace(REMARK, ' ($1)')
+      .replace(THEN_DONE, ', ')
+      .replace(/\s*[→⇒]\s*|\s+(?:->|=>)\s+/g, ': ')
+      .replace(/\s+/g, ' ')
+      .trim()
+  );
 };

@@ -15,12 +15,15 @@ import { DISH, type Role } from './headings';
 import { itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
+import { cameTo } from './measured-by';
 import { servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
+import { isOfALetter, labelledIn, listOfPage, OF_A_PAGE } from './page';
 import { actBehind, isMeasuredOften, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure } from './prose';
 import { amountsPutRight, rowPutRight } from './put-right';
+import { type Recipe, recipesOnCard, rowsOfRecipe } from './recipes';
 import {
   A_PORTION,
   aside,
@@ -31,7 +34,6 @@ import {
   isMethod,
   isThingAndAmount,
   nextRow,
-  OF_A_PAGE,
   ROW_AT_HEAT,
   type RowPlace,
   type RowReading,
@@ -65,6 +67,8 @@ export interface Card {
   readonly lines: readonly CardLine[];
   readonly ignored: readonly SetAside[];
   readonly sections: readonly Section[];
+  /** All recipes of a text that holds several, of which the first is read; none, where it is one. */
+  readonly recipes: readonly Recipe[];
 }
 
 export interface CardTooLong {
@@ -90,7 +94,11 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
   if (r.started && r.steps.has(n)) return aside('method');
-  if (!r.single && OF_A_PAGE.test(t)) return aside('note');
+  if (!r.single && (OF_A_PAGE.test(t) || isOfALetter(r.rows, n))) return aside('note');
+  const labels = r.single ? null : labelledIn(row.source);
+  if (labels) return placeOfLabels(labels, r);
+  // what a page tells above its list
+  if (n < r.list && r.title !== null && !isClaimAlone(t) && !YIELD.test(t)) return aside('note');
   // a step's number in a row of its own
   if (r.started && /^\(?\d{1,2}[.):]$/.test(t)) return aside('method');
   // "Notes:" alone heads the notes, and no column
@@ -103,6 +111,12 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (heading) return heading;
   return isTitleOfTalk(row, r) ? { at: 'title', text: t } : (placeBeside(row, r) ?? placeOfItems(row, r));
 }
+
+/** What a row of labels says the card is called, and how many it makes. */
+const placeOfLabels = (of: NonNullable<ReturnType<typeof labelledIn>>, r: RowReading): RowPlace => {
+  const isTitle = of.name !== null && r.title === null;
+  return isTitle ? { at: 'title', text: of.name, claims: of.claims } : { at: 'aside', why: 'note', claims: of.claims };
+};
 
 /** "No salt": a thing that does not go in. */
 const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
@@ -267,7 +281,7 @@ export function notesOn({ title, ignored }: Pick<Card, 'title' | 'ignored'>): st
   const claim = claimOfTitle(title ?? '');
   return [
     ...(claim === null ? [] : [claim]),
-    ...ignored.flatMap((i) => (i.why === 'heading' ? [] : [i.text.trim()])),
+    ...ignored.flatMap((i) => (i.why === 'heading' || i.why === 'another' ? [] : [i.text.trim()])),
   ].join('\n');
 }
 
@@ -319,12 +333,28 @@ const isStrokes = (row: string): boolean =>
  */
 export function readCard(written: string, house: KitchenConventions): Result<Card, CardTooLong> {
   const text = cardAsRead(written);
-  const raws = inGrams(withTables(unstacked(text.split(/\r\n|\r|\n|\u2028|\u2029/), house)));
-  if (text.length > MOST_CARD_CHARS || raws.length > MOST_CARD_LINES) {
+  const said = text.split(/\r\n|\r|\n|\u2028|\u2029/);
+  if (text.length > MOST_CARD_CHARS || said.length > MOST_CARD_LINES) {
     const n = (x: number): string => x.toLocaleString('en-GB');
-    const message = `This text has ${n(text.length)} characters on ${n(raws.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
+    const message = `This text has ${n(text.length)} characters on ${n(said.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
     return { ok: false, error: { chars: text.length, message } };
   }
+  const recipes = recipesOnCard(said);
+  const [one] = recipes;
+  if (!one) return { ok: true, value: cardOf(text, said, house) };
+  const card = cardOf(text, rowsOfRecipe(said, one), house);
+  const others = said.flatMap((row, n): readonly SetAside[] =>
+    row.trim() === '' || (n >= one.from && n < one.to)
+      ? []
+      : [{ lineNumber: n + 1, text: row, why: n < one.from ? 'note' : 'another' }],
+  );
+  const ignored = [...card.ignored, ...others].sort((a, b) => a.lineNumber - b.lineNumber);
+  return { ok: true, value: { ...card, ignored, recipes } };
+}
+
+/** The card that its rows are. @param text all of it, for the languages it is in */
+function cardOf(text: string, written: readonly string[], house: KitchenConventions): Card {
+  const raws = inGrams(cameTo(withTables(unstacked(written, house))));
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
   const languages = languagesIn(text);
@@ -332,14 +362,22 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
     const source = rowAsRead(dashBullets ? raw.replace(/^(\s*)-(?=\d)/, '$1') : raw, languages);
     return { source, text: isStrokes(source) ? '' : stripBullet(source) };
   });
-  const said = rows.filter((r) => r.text !== '');
+  const filled = rows.filter((r) => r.text !== '');
   // one row is a line, whatever it looks like; but not a recipe told in one breath
-  const [first] = said;
+  const [first] = filled;
   const isTold = first !== undefined && DOES.test(first.text) && /[.!?]\s+\p{Lu}/u.test(first.text);
   // within brackets a line says its own amount again
   const unbracketed = (first?.text ?? '').replace(/\([^()]*\)/g, '');
-  const single = said.length === 1 && !isTold && !isWholeCard(unbracketed, { house, languages });
-  const placed = placeRows(raws, { house, languages, rows, single, talk: isTalk(said), steps: numberedSteps(rows) });
+  const single = filled.length === 1 && !isTold && !isWholeCard(unbracketed, { house, languages });
+  const placed = placeRows(raws, {
+    house,
+    languages,
+    rows,
+    single,
+    talk: isTalk(filled),
+    steps: numberedSteps(rows),
+    list: listOfPage(rows),
+  });
   const told = linesOfSteps(placed, rows, house, languages);
   const { meant, takenBack } = amountsPutRight(told, (l) => rows[l.lineNumber - 1]?.text ?? '');
   const settled = settleGroups(placed.sections, meant, house, languages);
@@ -354,7 +392,7 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
     sure,
   );
   const whipped = withWhipped(whole, notes, house, languages);
-  return { ok: true, value: { title, lines: whipped, ignored, sections: settled.sections } };
+  return { title, lines: whipped, ignored, sections: settled.sections, recipes: [] };
 }
 
 /** So many rows are talk where nearly all are sentences, and hardly one is a row of a list. */
@@ -387,11 +425,14 @@ function claimsOf(heading: string | undefined, lineNumber: number): readonly Set
   return text === null ? [] : [{ lineNumber, text, why: 'yield' }];
 }
 
+const claimed = (claims: readonly string[] | undefined, lineNumber: number): readonly SetAside[] =>
+  (claims ?? []).map((text) => ({ lineNumber, text: `${text}.`, why: 'yield' }));
+
 /** A title without its label and its pictures, and what it claims under a label of its own. */
 function titleOf(text: string, lineNumber: number): { readonly title: string; readonly claims: readonly SetAside[] } {
   const [name, claim] = withoutClaim(text);
   const title = name
-    .replace(/^(?:title|name|recipe)\s*:\s*/i, '')
+    .replace(/^(?:title|name|recipe|subject|betreff|objet|asunto)\s*:\s*(?:(?:re|fwd?|aw|wg)\s*:\s*)*/i, '')
     .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
   return { title, claims: claim === null ? [] : [{ lineNumber, text: claim, why: 'yield' }] };
 }
@@ -435,7 +476,7 @@ function placeRows(
       case 'title': {
         const of = titleOf(p.text, lineNumber);
         title = of.title;
-        ignored.push(...of.claims);
+        ignored.push(...of.claims, ...claimed(p.claims, lineNumber));
         break;
       }
       case 'heading':
@@ -443,7 +484,7 @@ function placeRows(
         ignored.push({ lineNumber, text: raw, why: 'heading' }, ...claimsOf(p.words, lineNumber));
         break;
       case 'aside':
-        ignored.push({ lineNumber, text: raw, why: p.why });
+        ignored.push({ lineNumber, text: raw, why: p.why }, ...claimed(p.claims, lineNumber));
         break;
       case 'mixed':
         title ??= p.title ?? null;
@@ -451,6 +492,7 @@ function placeRows(
         if (p.method) ignored.push({ lineNumber, text: p.method, why: 'method' });
         break;
       case 'lines': {
+        title ??= p.heading?.title ?? null;
         const own = p.heading ? open(p.heading.words, p.heading.role) : section;
         ignored.push(...claimsOf(p.heading?.words, lineNumber));
         for (const line of p.lines) lines.push(inPlace(line, lineNumber, own.id));

@@ -235,9 +235,9 @@ const SPOKEN_HEADING =
 /** "maple syrup, 2 bananas": a few words each, none of which is something to do; null: it is no list. */
 function shortItems(list: string): readonly string[] | null {
   const bits = list.split(/\s*,\s+(?:and\s+)?|\s+and\s+/).filter((b) => !/^etc\.?$/i.test(b));
-  return bits.every((b) => b.split(/\s+/).length <= 5 && !DOING.has(firstWord(b))) && !/[.!?]\s/.test(list)
-    ? bits
-    : null;
+  // "30 g d’emmental râpé par galette": longer, where it begins with its amount
+  const isShort = (b: string): boolean => b.split(/\s+/).length <= (/^\d/.test(b) ? 8 : 5);
+  return bits.every((b) => isShort(b) && !DOING.has(firstWord(b))) && !/[.!?]\s/.test(list) ? bits : null;
 }
 
 /** "To cook: 30 g butter": what follows is the pan's. */
@@ -254,20 +254,28 @@ const wholeInBrackets = (text: string): RegExpExecArray | null => {
   return m && roleOf(m[1] ?? '') !== null ? m : null;
 };
 
+/** "Pancakes: 2 cups flour, 2 eggs ...": what the card is called, and its list. */
+const isDishName = (words: string, r: RowReading): boolean =>
+  !r.started && DISH.test(words) && !/^(?:for|to|für|zu[mr]?|pour|para)(?!\p{L})/iu.test(words);
+
+/** A row's words before its colon, its dash or its bracket, and the list behind. */
+const partedByHeading = (text: string): RegExpExecArray | null =>
+  SPOKEN_HEADING.exec(text) ??
+  /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—=-])\s+(\S.*)$/u.exec(text) ??
+  // "Wet (2 eggs, 200 g milk)"
+  wholeInBrackets(text) ??
+  // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
+  /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(text);
+
+/** "Optional: chocolate chips" is said of a thing. */
+const roleSaid = (words: string): Role => (/^optional$/i.test(words) ? 'unknown' : (roleOf(words) ?? 'unknown'));
+
 /** "Sauce: 100 g butter, 50 g sugar"; "For the pan: butter". */
 export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
-  const m =
-    SPOKEN_HEADING.exec(raw.text) ??
-    /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—=-])\s+(\S.*)$/u.exec(raw.text) ??
-    // "Wet (2 eggs, 200 g milk)"
-    wholeInBrackets(raw.text) ??
-    // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
-    /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(raw.text);
+  const m = partedByHeading(raw.text);
   // "two cups of flour – a pinch of salt" is a list
   if (!m?.[1] || !m[2] || isMeasure(m[1])) return null;
-  // "optional: chocolate chips" is said of a thing
-  const said = /^optional$/i.test(m[1]) ? 'unknown' : (roleOf(m[1]) ?? 'unknown');
-  const role = COOKS.test(m[1]) && isFatAlone(m[2], r) ? 'pan' : said;
+  const role = COOKS.test(m[1]) && isFatAlone(m[2], r) ? 'pan' : roleSaid(m[1]);
   if (role === 'method' || role === 'notes') return null;
   // "Sauce: 1 cup berries": what goes with the batter, though sauces can be bought too
   const isBeside = role === 'topping' || role === 'side' || role === 'pan';
@@ -284,5 +292,6 @@ export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
   const isMeasured = lines.some((l) => l.written.length > 0);
   if (lines.every((l) => l.ingredient === null) && !(isBeside && items && isMeasured)) return null;
   if (role === 'unknown' && !lines.every((l) => l.ingredient !== null && l.written.length > 0)) return null;
-  return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter' } };
+  const title = isDishName(m[1], r) ? m[1] : null;
+  return { at: 'lines', lines, heading: { words: m[1], role, stays: role === 'side' || role === 'batter', title } };
 }

@@ -56,7 +56,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'topping',
-    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|(?:for |to go )?on top|for over|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside|belag|fur (?:den )?belag|dazu|finition|cobertura|acompanamientos?|decoracion|accompagnements?|ausserdem(?: zum \S+)?|zusatzlich|sonstiges|deko(?:ration)?|zum (?:garnieren|bestreichen|dekorieren|bestreuen|belegen)|pour (?:accompagner|decorer|la decoration|le dressage|le dessus)|para (?:acompanar|decorar|adornar|espolvorear))$/,
+    /^(?:(?:for|to) (?:serve|serving|finish|finishing|garnish|top|dust|dusting|decorate|the (?:table|plates?|top)|spread)(?: .{1,20})?|finish|toppings|serving|garnish(?:es)?|(?:for |to go )?on top|for over|at the table|on the side|decorations?|coating|for (?:rolling|coating|dredging|brushing(?: over)?|glazing)|egg ?wash|(?:to )?brush(?: (?:with|over))?|sprinkles?|sprinkle (?:with|over)|extras?|optional toppings?|serve with|to go with|zum servieren|zum bestauben|pour servir|per servire|para servir|om te serveren|til servering|till servering|accompaniments?|alongside|belag|fur (?:den )?belag|dazu|finition|garnir|cobertura|acompanamientos?|decoracion|accompagnements?|ausserdem(?: zum \S+)?|zusatzlich|sonstiges|deko(?:ration)?|zum (?:garnieren|bestreichen|dekorieren|bestreuen|belegen)|pour (?:accompagner|decorer|la decoration|le dressage|le dessus)|para (?:acompanar|decorar|adornar|espolvorear))$/,
   ],
   [
     'side',
@@ -163,4 +163,4 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
 
 /** What a dish is called: a first row of it is the title, however it is marked. */
 export const DISH =
-  /\b(?:pan-?\s?cakes?|hot-?\s?cakes?|griddle-?\s?cakes?|flap-?jacks?|waffles?|cr[eê]pes?|galettes?|blinis?|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnny-?cakes?|cakes|pfannkuchen|waffeln|pannenkoeken|pandekager|pannekaker|pannkakor|v[aå]ff?l(?:er|or)|crespelle|frittelle|tortitas|crepas|gofres)\b/iu;
+  /\b(?:pan-?\s?cakes?|hot-?\s?cakes?|griddle-?\s?cakes?|flap-?jacks?|waffles?|cr[eê]pes?|galettes?|blinis?|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnny-?cakes?|cakes|pfannkuchen|waffeln|pannenkoeken|pandekager|pannekaker|pannkakor|v[aå]ff?l(?:er|or)|crespelle|frittelle|tortitas|crepas|gofres|gaufres|panqueques|palatschinken|eierkuchen|pfannekuchen|poffertjes|pikelets|hotcakes)\b/iu;

@@ -44,6 +44,9 @@ const ENDS_IN_FIGURES = /\p{L}\s+\d[\d.,/]*\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/
 export const endsInAmount = (text: string): boolean =>
   /^\s*\p{L}/u.test(text) && !readAmount(text.trim()) && (ENDS_IN_FIGURES.test(text) || ENDS_IN_AMOUNT.test(text));
 
+/** "Sugar 1/3 c packed brown": a name, how much, and how it is. */
+const NAME_MUCH_STATE =
+  /^\s*\p{L}[\p{L} .’'-]{1,30}?\s[\d½¼¾⅓⅔⅛][\d./½¼¾⅓⅔⅛]*(?: \d\/\d)? ?(?:k?g|m?l|oz|lbs?|c|t|T|cups?|tsp|tbsp)\.?(?: \p{L}+){1,3}\s*$/u;
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
@@ -51,6 +54,7 @@ const begins = (text: string): boolean => {
     a !== null ||
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
+    NAME_MUCH_STATE.test(text) ||
     /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
     phrases.AS_MUCH_OF.test(text) ||
     ENDS_IN_AMOUNT.test(text) ||
@@ -79,6 +83,10 @@ const TAKEN_AWAY =
 
 const PINCH_BEHIND = /(?<!\p{L})(?:pinch|dash|prise|pincée|pizca)$/iu;
 
+/** "2 eggs, salt": a thing without an amount; where it is the only other, no name is written the other way round so. */
+const mayStandBare = (text: string, alone: boolean): boolean =>
+  FEW_WORDS.test(text) && (!alone || /^(?:sea )?salt$/i.test(text));
+
 /** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
 function isSeam(
   of: {
@@ -97,7 +105,7 @@ function isSeam(
   const comma = /[,;.!]/.test(seam);
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
   const isBare = !begins(right);
-  if (isBare && !(comma && !alone && FEW_WORDS.test(right))) return false;
+  if (isBare && !(comma && mayStandBare(right, alone))) return false;
   if (left.length > LONGEST_ITEM) return false;
   const l = read(left);
   if (!whole(l) && !(comma && !alone && isToTaste(l))) return false;
@@ -136,7 +144,7 @@ function sharedAll(text: string): readonly string[] | null {
 /** "1 tsp each: baking powder, soda, cinnamon": one amount, and behind it nothing but names. */
 const A_NAME = String.raw`(?!and\b)[\p{L}.’'-]+(?: (?!and\b)[\p{L}.’'-]+){0,3}`;
 const EACH_BEFORE = new RegExp(
-  String.raw`^(\S[^,;()]{0,30}?)\s+(?:of\s+)?each(?:\s*[:–—-]\s*|\s+of\s+|\s+)((?:${A_NAME}(?:\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+))+${A_NAME})$`,
+  String.raw`^(\S[^,;()]{0,30}?)(?<!\b(?:in|into|to|on|for|from|with))\s+(?:of\s+)?each(?:\s*[:–—-]\s*|\s+of\s+|\s+)((?:${A_NAME}(?:\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+))+${A_NAME})$`,
   'u',
 );
 const NAMES_PARTED = /\s*,\s*(?:and\s+|&\s+)?|\s+(?:and|&|\+)\s+/;
@@ -204,7 +212,10 @@ export function itemsIn(
   if (out.length === 0 || strokes === 1) return null;
   // the last may be known and have no amount: "and a bit of salt"
   const end = read(last);
-  const isNamed = !/[.!?,]\s/.test(last) && last.length < 60 && (end.ingredient !== null || end.rows.length > 1);
+  const isNamed =
+    !/[.!?,]\s/.test(last) &&
+    last.length < 60 &&
+    (end.ingredient !== null || end.rows.length > 1 || (asksWhich(end) && end.written.length > 0));
   return whole(end) || isNamed ? [...out, last] : null;
 }
 

@@ -16,7 +16,8 @@ import { DOING, firstWord, withoutShortPoints } from './writing';
 export interface SetAside {
   readonly lineNumber: number;
   readonly text: string;
-  readonly why: 'heading' | 'yield' | 'method' | 'note';
+  /** `another`: it is of another recipe of the same text. */
+  readonly why: 'heading' | 'yield' | 'method' | 'note' | 'another';
 }
 
 /** A row that tells how many it makes, or for how many it is. */
@@ -29,10 +30,6 @@ export const YIELD_LABEL =
 /** A row of notes or times behind their name: "Prep: 10 min". */
 export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|(?:serving|portion|batch) size|quantity|qty|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
-/** What a page sets around a card: switches between measures, buttons, votes, what it is filed under. */
-export const OF_A_PAGE =
-  /^(?:us(?: customary)?\s*[-–—|/]\s*metric|metric\s*[-–—|/]\s*us(?: customary)?|(?:\d\s?x\s*){2,}|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]{3,}|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|rated \d(?:[.,]\d+)?\b.*|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
-
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
   /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;
@@ -47,7 +44,7 @@ export const ROW_AT_HEAT =
 
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 export const A_PORTION_ALONE =
-  /^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
+  /^\d+ (?:tbsps?|tsps?) (?:each|apiece)(?:$|,(?=.*\b(?:pan|griddle|iron|min|side)))|^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
 
 /** "1 inch ginger, grated": so much of what is cut by its length. */
 const A_LENGTH_OF =
@@ -96,13 +93,19 @@ export function isMethod(said: string): boolean {
 /** Where a row belongs. */
 export type RowPlace =
   | { readonly at: 'nowhere' }
-  | { readonly at: 'title'; readonly text: string }
+  | { readonly at: 'title'; readonly text: string; readonly claims?: readonly string[] }
   | { readonly at: 'heading'; readonly words: string; readonly role: Role; readonly asked?: true }
-  | { readonly at: 'aside'; readonly why: SetAside['why'] }
+  | { readonly at: 'aside'; readonly why: SetAside['why']; readonly claims?: readonly string[] }
   | {
       readonly at: 'lines';
       readonly lines: readonly Line[];
-      readonly heading?: { readonly words: string; readonly role: Role; readonly stays: boolean };
+      readonly heading?: {
+        readonly words: string;
+        readonly role: Role;
+        readonly stays: boolean;
+        /** What the whole card is called by it; null: it heads a group. */
+        readonly title: string | null;
+      };
     }
   | { readonly at: 'mixed'; readonly lines: readonly Line[]; readonly method: string; readonly title?: string };
 
@@ -132,6 +135,8 @@ export interface RowReading {
   readonly listed: boolean;
   /** A row that ends with a point is a sentence: the list's own rows have none, or the method has begun. */
   readonly pointed: boolean;
+  /** The row that heads the list of a page with talk above it; 0: there is none. */
+  readonly list: number;
   /** Rows that are numbered steps, by their place. */
   readonly steps: ReadonlySet<number>;
 }

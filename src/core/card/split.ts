@@ -91,7 +91,7 @@ function wrongNumber(source: string, text: string): LineFinding | null {
 }
 
 /** "Eggs 2 / 6": so many of one batch and of another, and no sixths; a fraction that is no lowest one, too. */
-const STROKED = /(?<![\d.,/])(\d{1,3})(\s*)\/\s*(\d{1,3})(?![\d/]|[.,]\d)/;
+const STROKED = /(?<![\d.,/])(\d{1,3})(\s*)\/\s*(\d{1,3})(?![\d/]|[.,]\d|\s?(?:k?g|gr|grams?|oz|ml)\b)/;
 function twoBatches(text: string): LineFinding | null {
   const m = STROKED.exec(text);
   if (!m || !/\beggs?\b/i.test(text)) return null;
@@ -105,10 +105,19 @@ function twoBatches(text: string): LineFinding | null {
     : null;
 }
 
+/** "2 cups plain and rye flour": two of them, and nothing says how much of each. */
+const A_FLOUR =
+  '(?:plain|white|all[- ]purpose|ap|bread|strong|self[- ]rais(?:ing|ed)|whole(?:meal| ?wheat)|rye|spelt|buckwheat|oat|rice|corn|chickpea|almond|semolina)';
+const TWO_FLOURS = new RegExp(String.raw`\b${A_FLOUR}(?: flour)? (?:and|&|\+) ${A_FLOUR} flours?\b`, 'i');
+function twoFlours(text: string): LineFinding | null {
+  const m = /\b(?:each|half|equal)\b/i.test(text) ? null : TWO_FLOURS.exec(text);
+  return m ? { code: 'two-amounts', message: `“${m[0]}”: how much of each? Write a line for each of them.` } : null;
+}
+
 /** What has to be asked of its uses, before anything else is read; null: nothing. */
 function askedOfUses(r: Reader, from: number, to: number): LineFinding | null {
-  const batches = twoBatches(r.text);
-  if (batches) return batches;
+  const two = twoBatches(r.text) ?? twoFlours(r.text);
+  if (two) return two;
   const again = phrases.TWICE.exec(r.text);
   if (again)
     return {
@@ -182,6 +191,9 @@ function seedEgg(r: Reader): boolean {
 
 /** "(yes, a tablespoon)": the amount is meant as it is written. */
 const AS_MEANT = /\(\s*(?:yes|that[’']s right|really|correct|right)\b[^()]*\)/giu;
+/** "(the strong one)", "double check": words of a number that count nothing. */
+const NO_NUMBER =
+  /(?<=\b(?:the|this|that|your|my|our)(?: [\p{L}-]+){0,2} )ones?\b(?! (?!(?:from|with|in|on|at|that|which|we|i)\b)\p{L})|\bdouble(?=[- ]checke?d?\b)/giu;
 /** "Oil (vegetable, canola ...)": sorts that weigh and hold the same; none of a nut or of sesame. */
 const SORTS_OF_OIL =
   /(?<=\boil\s*)\((?:\s*(?:vegetable|canola|rapeseed|sunflower|corn|grapeseed|safflower|olive|light|mild|neutral|etc|or|and|such as|like|e\.g)\b[\s,./…]*){2,}\)/giu;
@@ -199,7 +211,8 @@ function splitWhole(
   const problem = wrongNumber(source, text);
   if (problem) return { ...finish(r), problem };
   if (aside) for (const m of text.matchAll(aside)) r.claim(m.index, m.index + m[0].length, as);
-  for (const m of text.matchAll(AS_MEANT)) r.claim(m.index, m.index + m[0].length, 'filler');
+  for (const re of [AS_MEANT, NO_NUMBER])
+    for (const m of text.matchAll(re)) r.claim(m.index, m.index + m[0].length, 'filler');
   for (const m of text.matchAll(SORTS_OF_OIL)) {
     r.claim(m.index, m.index + m[0].length, 'filler');
     r.keep(m.index, m.index + m[0].length);

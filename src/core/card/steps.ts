@@ -102,6 +102,10 @@ function putInBy(step: string): readonly string[] {
     });
 }
 
+/** Yolks on the list are not the whites of a step. */
+const isOtherPart = (one: string, other: string | undefined): boolean =>
+  (one === 'egg-yolk' && other === 'egg-white') || (one === 'egg-white' && other === 'egg-yolk');
+
 /**
  * "Whisk the flour with 1/2 tsp salt", "sift together 2 c. flour, 4 tsp. powder": what the steps of a list put in that the
  * list has not. Milk, eggs, flour and sugar by their bare names are those of the list.
@@ -118,6 +122,7 @@ function withThingsOfSteps(
       if (x.ingredient === null) return x.text === l.text;
       // by a word for several sorts it is the list's own, where the list has one
       const isSame = l.ingredient === null || (kind !== undefined && !EACH_ITS_OWN.has(kind));
+      if (isOtherPart(x.ingredient.id, l.ingredient?.id)) return false;
       return x.ingredient.id === l.ingredient?.id || (isSame && x.ingredient.category === kind);
     });
   const isPutIn = (l: Line, sentence: string): boolean => {
@@ -157,7 +162,10 @@ export function linesOfSteps(
   const parted = told.some((i) => lines.some((l) => l.lineNumber === i.lineNumber));
   const words = (l: CardLine): string => rows[l.lineNumber - 1]?.text ?? '';
   const unclear = lines.some((l) => l.status !== 'read');
-  const inSteps = lines.every((l) => DOES.test(words(l))) && ((told.length > 0 && !parted) || unclear);
+  const ofSteps = numberedSteps(rows);
+  const inSteps =
+    lines.every((l) => DOES.test(words(l)) || ofSteps.has(l.lineNumber - 1)) &&
+    ((told.length > 0 && !parted) || unclear);
   if (lines.length > 0 && !inSteps) return withThingsOfSteps(lines, told, house, languages);
   const steps = new Map(ignored.map((i) => [i.lineNumber, i.text] as const));
   const before = new Map(lines.map((l) => [l.lineNumber, l] as const));

@@ -241,3 +241,75 @@ test('things before their amounts, parted by strokes, and a rule between them th
   expect(
     linesOf('Crepes\n-----------\nflour 200g / eggs 3 / milk 240ml / butter 30g (melted) / salt pinch\n-----------'),
   ).toEqual(['flour-all-purpose 200', 'egg-large 150', 'milk-whole 247.5', 'butter-unsalted 30', 'salt-table 0.4']));
+
+test.each([
+  [
+    'wide spaces',
+    '            Single    Double\nFlour       1 cup     2 cups\nMilk        3/4 cup   1 1/2 cups\nEgg         1         2',
+  ],
+  ['bars', 'Ingredient | 4 people | 8 people\nFlour | 1 cup | 2 cups\nMilk | 3/4 cup | 1 1/2 cups\nEgg | 1 | 2'],
+  ['tabs', '\tx1\tx2\tx4\nFlour\t1 cup\t2 cups\t4 cups\nMilk\t3/4 cup\t1 1/2 cups\t3 cups\nEgg\t1\t2\t4'],
+  [
+    'one gap',
+    'Ingredient    Half    Full\nFlour         1 cup   2 cups\nMilk          3/4 cup 1 1/2 cups\nEgg           1       2',
+  ],
+])('of several sizes of one card the first is read: %s', (_, table) => {
+  expect(linesOf(`Griddle cakes\n${table}`)).toEqual(['flour-all-purpose 125', 'milk-whole 183', 'egg-large 50']);
+});
+
+test('two lists side by side are one', () => {
+  expect(
+    linesOf(
+      'Cakes\n1 cup cornmeal          1 tsp salt\n1 cup boiling water     1 cup flour\n2 eggs                  salt',
+    ),
+  ).toEqual([
+    'corn-meal-fine 138',
+    'salt-table 6.1',
+    'water 237',
+    'flour-all-purpose 125',
+    'egg-large 100',
+    'salt-table -',
+  ]);
+  expect(linesOf('Cakes\nflour 250 g        milk 400 ml\nsugar 30 g         butter 80 g, melted')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 412.5',
+    'sugar-granulated 30',
+    'butter-unsalted 80',
+  ]);
+});
+
+test('signs that part a row in any manner, states told to be done, and remarks behind an arrow', () => {
+  expect(
+    linesOf(
+      'Waffles\nFlour 2 1/2 c | Sugar 1/3 c packed brown | BP 2 1/4 t | Salt 1 t\nDry: 190g flour/25g cocoa/10g bp/2g salt',
+    ),
+  ).toEqual([
+    'flour-all-purpose 312.5',
+    'sugar-brown-light 73.3',
+    'baking-powder-double-al 10.4',
+    'salt-table 6.1',
+    'flour-all-purpose 190',
+    'cocoa-natural 25',
+    'baking-powder-double-al 10',
+    'salt-table 2',
+  ]);
+  expect(
+    linesOf('Cakes\nflour 2 kg  <- the strong one\nbutter 300 g > melt\nsugar 100 g --> sift\noil 10 g ← for the pan'),
+  ).toEqual(['flour-bread 2000', 'butter-unsalted 300', 'sugar-granulated 100', 'oil-vegetable 10']);
+});
+
+test('numbered steps that measure from the first on are all read', () => {
+  expect(
+    linesOf(
+      'Blini\n1) 300 ml milk + 7 g dry yeast + 100 g flour -> 1 hr\n2) + 150 g buckwheat flour, 2 yolks, 200 ml milk -> 1 hr\n3) fold 2 whites stiff\n4) small ones, 1 Tbsp each, butter in pan, 1 min a side\n5) serve with sour cream',
+    ),
+  ).toEqual([
+    'milk-whole 309.4',
+    'yeast-instant 7',
+    'flour-all-purpose 100',
+    'flour-buckwheat 150',
+    'egg-yolk 34',
+    'milk-whole 206.3',
+    'egg-white 66',
+  ]);
+});

@@ -8,10 +8,10 @@ import { lookUp } from '../pantry/lookup';
 import { readAmount } from '../quantity/amount';
 
 /**
- * What a column holds: a thing, how much, its unit, percent of flour, words, what is done, what is no line's; or numbers
- * of one unit, "g".
+ * What a column holds: a thing, how much, how much of a card in one of its sizes, its unit, percent of flour, words, what
+ * is done, what is no line's; or numbers of one unit, "g".
  */
-type Column = 'name' | 'amount' | 'unit' | 'percent' | 'note' | 'method' | 'other' | { readonly unit: string };
+type Column = 'name' | 'amount' | 'size' | 'unit' | 'percent' | 'note' | 'method' | 'other' | { readonly unit: string };
 
 const UNITS = 'k?g|gr|grams?|gramm|gramos|grammes|m?l|cl|dl|millilit(?:re|er)s?|oz|ounces?|lbs?|pounds?';
 /** The words of a column's head, by what it holds. */
@@ -33,6 +33,10 @@ const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[
   [
     /^(?:(?:unit |total )?(?:cost|price)|ext(?:\.|ension|ended)?|brand|supplier|aisle|store|shop|kcal|calories|no\.?|nr\.?|#|yield ?%)$/i,
     'other',
+  ],
+  [
+    /^(?:(?:single|double|triple|half|full|whole|quarter|one|two|three|½|1\/2) ?(?:batch(?:es)?|recipe)?|small|medium|large|(?:x|×) ?\d+|\d+ ?(?:x|×)|(?:for|serves|makes|yields?) \d+(?: \p{L}+)?|\d+ (?:people|persons?|guests?|servings?|portions?|serves|pieces|pcs|pancakes|waffles|cr[eê]pes|cakes|personen|personnes|personas|stück)|einfach|doppelt|simple|doble)$/iu,
+    'size',
   ],
   [/^(?:method|directions?|instructions?|procedure|steps?|zubereitung)$/i, 'method'],
   [/^(?:notes?|prep(?:aration)?|comments?|remarks?|bemerkung(?:en)?|remarques?|notas?)$/i, 'note'],
@@ -69,7 +73,8 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
   [/;/, (raw) => raw.split(';')],
   // a comma within quotes parts none
   [/,/, (raw) => raw.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/).map((c) => c.replace(/^\s*"|"\s*$/g, ''))],
-  [/\S {2,}\S/, (raw) => raw.trim().split(/ {2,}/)],
+  // above a column of names its head may be empty
+  [/\S {2,}\S/, (raw) => [...(/^ {2}/.test(raw) ? [''] : []), ...raw.trim().split(/ {2,}/)]],
 ];
 /** The first of them part nothing but cells: below a head that they part, one column may be of anything. */
 const SURE_SIGNS = 3;
@@ -81,8 +86,11 @@ const cellsOf = (raw: string, [is, cells]: Parting): readonly string[] =>
 
 /** Words with wide spaces between, each below the head that it stands nearest to. */
 function cellsBelow(raw: string, head: string): readonly string[] {
-  const starts = [...head.matchAll(/\S+(?: \S+)*/g)].map((m) => m.index);
-  const said = [...raw.matchAll(/\S+(?: \S+)*/g)];
+  const starts = [...(/^ {2}/.test(head) ? [0] : []), ...[...head.matchAll(/\S+(?: \S+)*/g)].map((m) => m.index)];
+  // "150 ml 300 ml": parted by one gap alone, where the next head begins
+  const gaps = new Set(starts.flatMap((at) => (raw[at - 1] === ' ' && /\S/.test(raw[at] ?? '') ? [at - 1] : [])));
+  const wide = [...raw].map((c, n) => (gaps.has(n) ? '\t' : c)).join('');
+  const said = [...wide.matchAll(/\S+(?: \S+)*/g)];
   if (said.length === starts.length) return said.map((m) => m[0]);
   const cells = starts.map(() => '');
   for (const m of said) {
@@ -99,14 +107,19 @@ interface Head {
   readonly columns: readonly (Column | null)[];
 }
 
+/** "Single | Double": the first of several sizes is how much; the others are the same card, scaled. */
+const ofOneSize = (columns: readonly (Column | null)[]): readonly (Column | null)[] =>
+  columns.map((c, n) => (c === 'size' ? (columns.indexOf('size') === n ? 'amount' : 'other') : c));
+
 /** The head of a table; null: the row is none. */
 function headOf(raw: string): Head | null {
   for (const by of PARTED) {
     const cells = cellsOf(raw, by);
     const known = cells.map(columnOf);
     // a first column without a head names the things
-    const columns =
+    const named =
       known[0] === null && cells[0] === '' && !known.includes('name') ? ['name' as const, ...known.slice(1)] : known;
+    const columns = ofOneSize(named);
     const isSure = PARTED.indexOf(by) < SURE_SIGNS && columns.filter((c) => c !== null).length >= 2;
     if (cells.length >= 2 && columns.includes('name') && (isSure || columns.every((c) => c !== null)))
       return { cells: by === PARTED.at(-1) ? (row) => cellsBelow(row, raw) : (row) => cellsOf(row, by), columns };
@@ -251,7 +264,10 @@ export function withTables(raws: readonly string[]): readonly string[] {
     const head = headOf(raw);
     if (head) {
       table = head;
-      return head.cells(raw).join(' | ');
+      return head
+        .cells(raw)
+        .map((c, k) => (k === 0 && c === '' ? 'Ingredient' : c))
+        .join(' | ');
     }
     table ??= alikeFrom(raws, n);
     if (!table) return raw;

@@ -64,10 +64,20 @@ const TITLE_FOR = new RegExp(
 /** "About 40 small": a count with no more than how large they are. */
 const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
 const COUNT_ALONE =
-  /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
-/** "Bank cakes - Yield: 12": what it is called, and what a label of its own says of how many. */
+  /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
+/** "Hotcakes | serves four | 30 mins": what stands last behind a stroke. */
+const LAST_BEHIND = /^(.{3,}?)\s+[|·•]\s+([^|·•]+)$/u;
+const HOW_LONG = /^(?:ready in |takes |total )?(?:about )?\d+ ?(?:mins?|minutes?|hours?|hrs?|h)\.?$/i;
+const LABELLED = /^(.{3,}?)\s*(?:[-–—|,·(]\s*)?\b((?:yield|serves|makes|servings|portions)\s*:\s*\S.*?)\)?$/i;
+/** "Bank cakes - Yield: 12", "Hotcakes | serves four | 30 mins": what it is called, and what it claims behind a sign. */
 export function withoutClaim(title: string): readonly [name: string, claim: string | null] {
-  const m = /^(.{3,}?)\s*(?:[-–—|,·(]\s*)?\b((?:yield|serves|makes|servings|portions)\s*:\s*\S.*?)\)?$/i.exec(title);
+  const [, before = '', last = ''] = LAST_BEHIND.exec(title) ?? [];
+  const isClaim = [yieldClaim(last), servingClaim(last)].some((c) => c?.text === last);
+  if (last !== '' && (isClaim || HOW_LONG.test(last))) {
+    const [name, claim] = withoutClaim(before);
+    return [name, [...(claim === null ? [] : [claim]), ...(isClaim ? [`${capital(last)}.`] : [])].join(' ') || null];
+  }
+  const m = LABELLED.exec(title);
   return m ? [m[1] ?? title, `${capital(m[2] ?? '')}.`] : [title, null];
 }
 
@@ -84,7 +94,9 @@ export function claimOfTitle(title: string): string | null {
   const times = /(?:cakes|waffles|cr[eê]pes|blinis?|balls|pikelets|crumpets)\s[x×]\s?(\d{1,3})$/i.exec(title)?.[1];
   if (times !== undefined) return `Makes ${times}.`;
   // "Classic crepes (about 16)", "(4 Personen)"
-  const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?: \p{L}+)?)\)\s*$/iu.exec(title)?.[1];
+  const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: \p{L}+)?)\)\s*$/iu.exec(
+    title,
+  )?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
     return COUNT_ALONE.test(inside)
       ? `${/^(?:feeds|serves)\b/i.test(title) ? 'Serves' : 'Makes'} ${inside.replace(SIZE_OF_ONES, '')}.`

@@ -25,7 +25,7 @@ export interface Token {
 const TOKEN =
   /\b[ET]\d{2,4}(?:\(i+\))?(?![\p{L}\d])|\b10x(?=\s+sugar)|\b1:1\b(?=\s+gluten)|\d+(?:[.,]\d+)?\s?(?:%|percent\b|per cent\b)|[\p{L}\p{M}]+(?:[’'][\p{L}\p{M}]+)*[’']?|\d+(?:[.,]\d+)*|[^\s]/giu;
 
-/** Words as cards shorten them, by what is left of them; none is a word of its own, or of another language. */
+/** Words as cards shorten them, or tell to be done ("butter, melt"); none is a word of another language. */
 const SHORT: ReadonlyMap<string, string> = new Map(
   Object.entries({
     flour: 'flr',
@@ -48,14 +48,18 @@ const SHORT: ReadonlyMap<string, string> = new Map(
     packed: 'pkd',
     confectioners: 'confec confect',
     unsalted: 'unsltd unslt',
-    melted: 'mltd mlted mlt',
+    melted: 'mltd mlted mlt melt',
     optional: 'opt optl',
     milk: 'mlk',
     butter: 'btr bttr',
     sugar: 'sug sgr',
     water: 'wtr',
-    beaten: 'btn',
-    separated: 'sepd',
+    beaten: 'btn beat',
+    separated: 'sepd separate',
+    sifted: 'sift',
+    grated: 'grate',
+    drained: 'drain',
+    softened: 'soften',
   }).flatMap(([word, short]) => short.split(' ').map((s) => [singular(s), singular(word)] as const)),
 );
 /** The same, where a point says that they are shortened. */

@@ -149,6 +149,14 @@ function unShouted(text: string): string {
     );
 }
 
+/** "[03/05/2024, 08:12] Jo: ", "12.5.24, 08:12 - Jo: ": when a row of a chat was sent, and by whom. */
+const STAMP =
+  /^\s*\[?\d{1,4}[./-]\d{1,2}[./-]\d{2,4},? (?:at )?\d{1,2}:\d{2}(?::\d{2})?(?: ?[ap]\.?m\.?)?\]?(?: [-–])? [^:\n]{1,40}: /gimu;
+const LEAST_STAMPED = 2;
+/** The rows of a chat without their stamps; any other text as it is. */
+const withoutStamps = (text: string): string =>
+  (text.match(STAMP)?.length ?? 0) >= LEAST_STAMPED ? text.replace(STAMP, '') : text;
+
 /** Up to here numbers of other languages are read as the words they are. */
 const LEAST_SPELLED = 7;
 /** Large numbers of the card's own languages in figures: "zweihundertfünfzig Gramm". */
@@ -162,11 +170,11 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
       );
 
 /** A whole card as it is read. */
-export const cardAsRead = (written: string): string => unShouted(inOneWriting(written));
+export const cardAsRead = (written: string): string => unShouted(withoutStamps(inOneWriting(written)));
 
 /** Signs that part the things of a list in one row, where a comma would; one that stands tight has an amount behind it. */
 const PARTS_BY =
-  /\s+(?:[/–—+&•·|>=;-]|[-=]>|\.{3}|…|then|dann|puis|luego)\s+|\t+|;\s+|(?<=\p{L}),(?=[\d½¼¾\p{L}])|(?<=\p{L}{3})\/(?=[\d½¼¾]+ ?\p{L}|\p{L}{3,}(?:[.,/]|$))/giu;
+  /\s+(?:[/–—+&•·|>=;-]|[-=]>|\.{3}|…|then|dann|puis|luego)\s+|\t+|;\s+|(?<=\p{L}),(?=[\d½¼¾\p{L}])|(?<=\p{L}{3})\/(?=[\d½¼¾]+ ?\p{L}|\p{L}{3,}(?:[.,/]|$))|(?<=\p{L}{2})\/(?=\d+ ?\p{L}+ \p{L}{2})/giu;
 const SO_MUCH_OF = new RegExp(
   String.raw`^(?:(?:about|ca\.?|etwa|environ|unos) )?(?:[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)?|${SO_MANY}|ein\p{L}*|une?|una?)[ -]?(?:\p{L}{1,12}\.? )?(?:of |de |d[’'])?\p{L}{3,}`,
   'iu',
@@ -209,15 +217,31 @@ function commaed(row: string): string {
   const inBrackets = row.split(/,\s+/).map((p) => THING_IN_FRONT.exec(p.trim()));
   if (inBrackets.length >= LEAST_PARTED && inBrackets.every((m) => m !== null))
     return inBrackets.map((m) => `${m?.[2]} ${m?.[1]}`).join(', ');
-  if (/[,;:/()|]/.test(row)) return row;
+  if (/[,;:/()|]|\p{L}{3}\. /u.test(row)) return row;
   const things = row.split(NEXT_NUMBER);
   const isList =
     isListOf(things) && things.every((t) => MUCH_FIRST.test(t) && !/\b(?:each|total|min\p{L}*|sec\p{L}*)$/iu.test(t));
   return isList ? things.join(', ') : row;
 }
 
+/** "1 cup cornmeal      1 tsp salt": things side by side, in columns of their own; null: the row has none. */
+const COLUMNS = /\s{3,}|\t+/;
+const TO_TASTE = /^(?:salt|vanilla|nutmeg|cinnamon|pepper|oil|butter|lard)$/i;
+const MUCH_ANYWHERE = /^\p{L}[\p{L} .’'-]{1,30}?[ :]\s*(?:[\d½¼¾⅓⅔⅛]|an? (?:pinch|dash|splash|knob)\b)/iu;
+function besideEachOther(row: string): string | null {
+  const things = row.trim().split(COLUMNS);
+  const isBeside =
+    things.length > 1 &&
+    things.every(
+      (p, n) => ((SO_MUCH_OF.test(p) || MUCH_ANYWHERE.test(p)) && !MUCH_ALONE.test(p)) || (n > 0 && TO_TASTE.test(p)),
+    );
+  return isBeside ? things.join(', ') : null;
+}
+
 /** "150 g flour / 2 eggs / 300 ml milk / salt": with commas, where most parts tell so much of a thing, and none says its amount again. */
 function listParted(row: string): string {
+  const beside = besideEachOther(row);
+  if (beside !== null) return beside;
   const inside = IN_BRACKETS.exec(row);
   if (inside && isListOf((inside[2] ?? '').split(PARTS_BY_ANY)))
     return listParted(`${inside[1]}: ${inside[2]}.${row.slice(inside[0].length)}`);

@@ -5,6 +5,7 @@
 
 import { unEntity } from '../card/bullet';
 import { MOST_CARD_CHARS } from '../card/card';
+import { recipesOnCard } from '../card/recipes';
 import type { Result } from '../result';
 
 export interface OpenRecipe {
@@ -62,6 +63,13 @@ export const remark = (name: string, said: string): string => {
   const text = oneRow(said);
   return `${name}: ${text.length > MOST_REMARK ? `${text.slice(0, MOST_REMARK)} … (${text.length.toLocaleString('en-GB')} characters)` : text}`;
 };
+
+/** A recipe in words, or each of those that its words hold; what is said besides them goes with the first. */
+export function parted(r: OpenRecipe): readonly OpenRecipe[] {
+  const several = r.lines.length > 0 || r.formula !== undefined ? [] : recipesOnCard(r.card.split(/\r\n|\r|\n/));
+  if (several.length === 0) return [r];
+  return several.map(({ text }, n) => ({ ...r, name: null, card: text, ...(n > 0 && { method: [], remarks: [] }) }));
+}
 
 /** As a text for the reader of cards and for the eye: the card, then the steps, then what is said besides. */
 export const wholeText = (r: OpenRecipe): string =>

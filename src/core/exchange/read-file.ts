@@ -4,7 +4,7 @@ import { BY_ENDING, type Format, MOST_FILE_BYTES, MOST_WORDS_BYTES } from './for
 import { readHtml } from './html';
 import { readJsonLd } from './json-ld';
 import { readMarkdown } from './markdown';
-import { type Recipes, unread } from './open-recipe';
+import { parted, type Recipes, unread } from './open-recipe';
 import { readZip } from './own-archive';
 import { readTable } from './table';
 
@@ -16,8 +16,7 @@ function formatIn(text: string): Format {
   return 'text';
 }
 
-/** Words of one kind or another as the recipes that are in them. */
-export function readAs(format: Format, text: string): Recipes {
+function readWords(format: Format, text: string): Recipes {
   if (text.trim() === '') return unread('There is nothing in it.');
   if (format !== 'html' && format !== 'jsonld' && text.length > MOST_WORDS_BYTES)
     return unread(
@@ -40,6 +39,12 @@ export function readAs(format: Format, text: string): Recipes {
         value: [{ name: null, card: text, lines: [], method: [], remarks: [], nutrition: null, formula: undefined }],
       };
   }
+}
+
+/** Words of one kind or another as the recipes that are in them; one that holds several is parted. */
+export function readAs(format: Format, text: string): Recipes {
+  const read = readWords(format, text);
+  return read.ok ? { ok: true, value: read.value.flatMap(parted) } : read;
 }
 
 /** The words of a file's bytes; null where they are no words. */

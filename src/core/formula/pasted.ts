@@ -10,6 +10,8 @@ export interface PastedCard {
   /** The names of the card's two ends, sweet and savoury; null mostly. */
   readonly ends: readonly [string, string] | null;
   readonly guess: KindGuess | null;
+  /** Where the text holds several recipes, of which this is the first: all of them, to be chosen from. */
+  readonly recipes: readonly { readonly title: string; readonly text: string }[];
 }
 
 /** The same card with keys that no line of the formula has: its own were given before it was put there. */

@@ -158,10 +158,13 @@ const fraction = (over: string | undefined, under: string | undefined): Fraction
 const mixed = (whole: string | undefined, over: string | undefined, under: string | undefined): Fraction =>
   new Fraction(Number(whole)).add(fraction(over, under));
 
-/** Nobody writes a fraction of such numbers that is not in its lowest terms. */
+/** Nobody writes parts so small of a whole, but by halving: "250/300 g" is a range, "4/200 g" so many and what they weigh. */
 const LEAST_OF_RANGE = 20;
-const isSlashRange = (low: number, high: number): boolean =>
-  Math.min(low, high) >= LEAST_OF_RANGE && new Fraction(low, high).d < BigInt(high);
+/** Twentieths and smaller that are not in their lowest terms, are a short decimal, or have gaps around their stroke. */
+const isNoFraction = (over: number, under: number, said: string): boolean =>
+  under >= LEAST_OF_RANGE &&
+  Math.log2(under) % 1 !== 0 &&
+  (new Fraction(over, under).d < BigInt(under) || 1_000_000 % under === 0 || /\s/.test(said));
 
 /** Numbers that begin with a digit or a fraction, in the order they are tried. @returns null: it is none of that kind */
 const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) => One | null])[] = [
@@ -186,7 +189,9 @@ const WRITTEN: readonly (readonly [RegExp, (m: RegExpExecArray, text: string) =>
   [
     FRACTION,
     (m) =>
-      Number(m[2]) > 0 && !isSlashRange(Number(m[1]), Number(m[2])) ? oneOf(fraction(m[1], m[2]), m[0].length) : null,
+      Number(m[2]) > 0 && !isNoFraction(Number(m[1]), Number(m[2]), m[0])
+        ? oneOf(fraction(m[1], m[2]), m[0].length)
+        : null,
   ],
   [VULGAR_ONLY, (m) => oneOf(new Fraction(VULGAR[m[1] ?? ''] ?? 0), m[0].length)],
   [
@@ -296,7 +301,8 @@ export function readNumber(text: string): ReadNumber | null {
   if (gap) {
     const second = readOne(rest.slice(gap[0].length));
     const article = /^an?\b/i.test(rest.slice(gap[0].length));
-    if (second && !article && second.value.compare(first.value) > 0)
+    const isFar = second !== null && second.value.compare(first.value.mul(LEAST_OF_RANGE)) >= 0;
+    if (second && !article && second.value.compare(first.value) > 0 && !(isFar && /^\s*[-–—]/.test(gap[0])))
       return { low: first.value, high: second.value, length: first.length + gap[0].length + second.length };
   }
   // "half of a quarter cup", "half of 1/4 cup"

@@ -38,8 +38,15 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
       (read) => read(pasted, conventions),
       () => ({ ok: false as const, message: NO_READER }),
     );
-    setError(card.ok ? null : card.message);
-    if (card.ok) send({ do: 'paste', card: card.value });
+    const several = card.ok ? card.value.recipes.map((r) => r.title) : [];
+    setError(
+      card.ok
+        ? several.length > 0
+          ? `There are ${several.length} recipes in it: ${several.join(', ')}. Paste one of them.`
+          : null
+        : card.message,
+    );
+    if (card.ok && several.length === 0) send({ do: 'paste', card: card.value });
   };
   return (
     <Form data-own-undo className="px-2 pt-1" act={add}>

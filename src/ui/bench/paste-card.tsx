@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import type { PastedCard } from '@/core/formula/pasted';
 import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
 import { Button, lookOf } from '../kit/button';
@@ -45,6 +46,8 @@ const EXAMPLE = `Saturday griddle cakes
 export function PasteCard({ formula, house, send, onDone, onReading, first, cards }: Props) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
+  // recipes of one text, to be chosen from
+  const [several, setSeveral] = useState<PastedCard['recipes']>([]);
   const [reading, setReading] = useState<'card' | 'files' | null>(null);
   const [found, setFound] = useState<readonly FromFile[] | null>(null);
   // a second press while the first still reads is no second card
@@ -59,22 +62,22 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
       gone.current = true;
     };
   }, []);
-  const read = async (): Promise<void> => {
+  const read = async (one?: string): Promise<void> => {
     if (busy.current) return;
     busy.current = true;
     onReading(true);
     setReading('card');
     try {
-      await readNow();
+      await readNow(one);
     } finally {
       busy.current = false;
       onReading(false);
       setReading(null);
     }
   };
-  const readNow = async (): Promise<void> => {
+  const readNow = async (one?: string): Promise<void> => {
     // what stands in the box, typed before the page heard it too
-    const typed = box.current?.value ?? text;
+    const typed = one ?? box.current?.value ?? text;
     const card = await cardReader().then(
       (as) => as(typed, kitchenOf(formula, house).conventions),
       () => ({ ok: false as const, message: NO_READER }),
@@ -93,6 +96,10 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
       return;
     }
     setError(null);
+    if (one === undefined && card.value.recipes.length > 0) {
+      setSeveral(card.value.recipes);
+      return;
+    }
     send({ do: 'paste', card: card.value });
     onDone();
   };
@@ -141,9 +148,22 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         onChange={(e) => {
           setText(e.target.value);
           setError(null);
+          setSeveral([]);
         }}
         autoFocus
       />
+      {several.length > 0 ? (
+        <fieldset className="mt-3">
+          <legend className="font-semibold">There are {several.length} recipes in it. Which one?</legend>
+          <div className="mt-2 flex flex-wrap gap-2">
+            {several.map((r) => (
+              <Button key={r.text} onClick={() => void read(r.text)}>
+                {r.title}
+              </Button>
+            ))}
+          </div>
+        </fieldset>
+      ) : null}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="now" onClick={() => void read()}>
           {reading === 'card' ? 'Reading …' : 'Read the card'}

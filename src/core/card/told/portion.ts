@@ -68,7 +68,7 @@ const FOLLOWS =
   /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|it|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro|je|für|pour|para)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
-  /\b(?:each|apiece|a piece|of (?:the )?batter|portions?|pcs?|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
+  /\b(?:each|ea|apiece|a piece|of (?:the )?batter|portions?|pcs?|(?:per|for (?:each|every|one|a)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
 const MOST_ML = 500;

@@ -170,6 +170,9 @@ const growsIn = (c: Clause, own: readonly Clause[], before?: Clause): boolean =>
     STANDS_TO.test(c.text) ||
     (before?.sentence === c.sentence && MIXED_AND_LEFT.test(before.text) && (c.times[0]?.min ?? 0) >= LEAST_COVERED));
 
+/** "Rest 12 h at 4 C", "at 40 F": as cold as where it is kept, though nobody names that. */
+const AS_COLD =
+  /(?<!\p{L})(?:at|bei|à|a) (?:about |ca\.? )?(?:(?:\d|10) ?(?:°|degrees?|grad|grados|degrés)? ?C|(?:3[2-9]|4\d|50) ?(?:°|degrees?)? ?F)(?!\p{L})/iu;
 /** "Rest it, chilled, for an hour": how it stands is told before how long. */
 const isChilledMeanwhile = (next: string): boolean => isIdle(next) && CHILLS.test(next);
 
@@ -177,7 +180,7 @@ const isChilledMeanwhile = (next: string): boolean => isIdle(next) && CHILLS.tes
 export function restsIn(c: Clause, then: readonly Clause[], before?: Clause): readonly ToldFact[] {
   const { text, sentence, taken } = c;
   const own = then.filter((x) => x.sentence === sentence);
-  const chills = CHILLS.test(text) || isChilledMeanwhile(own[0]?.text ?? '');
+  const chills = CHILLS.test(text) || AS_COLD.test(text) || isChilledMeanwhile(own[0]?.text ?? '');
   const isStood = before?.sentence === sentence && isStanding(before.text);
   if (isStood && MEANWHILE.test(text)) return [];
   const there = STANDS_THERE.test(text) && !isStood && !HOT_HEAT.test(sentence);
