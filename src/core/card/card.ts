@@ -7,12 +7,13 @@
 import type { KitchenConventions } from '../pantry/conventions';
 import { lookUp } from '../pantry/lookup';
 import type { Language } from '../pantry/tables/other-names';
+import { capital } from '../quantity/say';
 import type { Result } from '../result';
 import { stripBullet } from './bullet';
 import { doubtFractions } from './doubt';
 import { headingAt, inlineHeading } from './heading-rows';
 import { DISH, type Role } from './headings';
-import { itemsIn } from './items';
+import { COUNT_WORDS, itemsIn } from './items';
 import { languagesIn } from './language';
 import { type Line, readLine } from './line';
 import { cameTo } from './measured-by';
@@ -428,13 +429,27 @@ function claimsOf(heading: string | undefined, lineNumber: number): readonly Set
 const claimed = (claims: readonly string[] | undefined, lineNumber: number): readonly SetAside[] =>
   (claims ?? []).map((text) => ({ lineNumber, text: `${text}.`, why: 'yield' }));
 
+/** "What you'll need for about twenty crepes", "It's a Dutch baby": what leads to the name. */
+const SAYS_FOR_WHAT = new RegExp(
+  `^(?:(?:what|all|everything) (?:you|we)(?:[’']ll| will)? need (?:for|to make) (?:about |around )?(?:(?:an?|\\d+|${COUNT_WORDS}) )?|(?:so |ok(?:ay)? |right )*(?:it|this)(?:[’']s| is) (?:an? |my |our |the )?)(?=\\p{L}{3})`,
+  'iu',
+);
+
 /** A title without its label and its pictures, and what it claims under a label of its own. */
 function titleOf(text: string, lineNumber: number): { readonly title: string; readonly claims: readonly SetAside[] } {
   const [name, claim] = withoutClaim(text);
   const title = name
     .replace(/^(?:title|name|recipe|subject|betreff|objet|asunto)\s*:\s*(?:(?:re|fwd?|aw|wg)\s*:\s*)*/i, '')
+    .replace(SAYS_FOR_WHAT, '')
+    .replace(/^\p{Ll}/u, capital)
     .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
   return { title, claims: claim === null ? [] : [{ lineNumber, text: claim, why: 'yield' }] };
+}
+
+/** What the card is called by a row that has lines of it, too; null: by none of its words. */
+function titleBeside(p: RowPlace, lineNumber: number): string | null {
+  const text = p.at === 'mixed' ? p.title : p.at === 'lines' ? p.heading?.title : null;
+  return text ? titleOf(text, lineNumber).title : null;
 }
 
 /** So many lines show how the rows of a list are written. */
@@ -470,6 +485,7 @@ function placeRows(
               (ignored.some((i) => i.why === 'method') ||
                 !lines.some((l) => /[.!]$/.test(raws[l.lineNumber - 1]?.trim() ?? ''))),
           });
+    title ??= titleBeside(p, lineNumber);
     switch (p.at) {
       case 'nowhere':
         break;
@@ -487,12 +503,10 @@ function placeRows(
         ignored.push({ lineNumber, text: raw, why: p.why }, ...claimed(p.claims, lineNumber));
         break;
       case 'mixed':
-        title ??= p.title ?? null;
         for (const line of p.lines) lines.push(inPlace(line, lineNumber, section.id));
         if (p.method) ignored.push({ lineNumber, text: p.method, why: 'method' });
         break;
       case 'lines': {
-        title ??= p.heading?.title ?? null;
         const own = p.heading ? open(p.heading.words, p.heading.role) : section;
         ignored.push(...claimsOf(p.heading?.words, lineNumber));
         for (const line of p.lines) lines.push(inPlace(line, lineNumber, own.id));

@@ -568,18 +568,22 @@ const AS_A_COURSE = /\b(?:feeds|serves|for|people|does|enough)\b[^,;.]*\bas\s+$/
 
 /** Behind an amount: what is poured for a piece. */
 const EACH_POURED =
-  /^\s*(?:(?:each|apiece|a piece)\b(?!\s+of\b)|per (?:(?:pan|hot|griddle)?cake|pancake|waffle|cr[eê]pe|piece|fritter|scone|one|blini)\b)/i;
+  /^\s*(?:(?:each|apiece|a piece)\b(?!\s+of\b)|(?:to|in|into|for) (?:an|each|every|the|one) (?:waffle )?iron\b|per (?:(?:pan|hot|griddle)?cake|pancake|waffle|cr[eê]pe|piece|fritter|scone|one|blini)\b)/i;
 
 /** Whether a number in a sentence measures no food: minutes, degrees, a bowl. */
 const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
   NO_FOOD.test(after) ||
+  // "I use a 5 litre bucket": what it is mixed in
+  /^[ -]?(?:lit(?:re|er)s?|l|quarts?|cups?|pints?|gallons?)[ -](?:bucket|bowl|jug|tub|pot|pan|container|pail|basin)\b(?! of\b)/i.test(
+    after,
+  ) ||
   // "200 C" is a heat, "2 c" are cups
   (/\d{2}/.test(number) && /^\s*[CF]\b/.test(after)) ||
   // "I got the pan at a sale"
   (/^an?$/i.test(number) && /\bat\s+$/i.test(sentence.slice(0, at))) ||
   // "in a jug I whisk two eggs": where, and not how much
   (A_VESSEL.test(after) &&
-    /(?<!\p{L})(?:in|into|to|with|from|take|get|grab|dans|en)\s+$/iu.test(sentence.slice(0, at)));
+    /(?<!\p{L})(?:in|into|to|with|from|take|get|grab|use|dans|en)\s+$/iu.test(sentence.slice(0, at)));
 
 /** What no table knows is asked about where it is measured, and where its name is of several ("un sachet de levure"). */
 const isAsked = (before: string, text: string, read: (t: string) => Line, isMeasure: (t: string) => boolean): boolean =>

@@ -25,7 +25,8 @@ const NUMBERS: Readonly<Record<string, number>> = {
   cuatro: 4,
 };
 const COUNT = String.raw`\d{1,3}|${Object.keys(NUMBERS).join('|')}`;
-const countOf = (said: string | undefined): number => NUMBERS[(said ?? '').toLowerCase()] ?? Number(said);
+const countOf = (said: string | undefined): number =>
+  NUMBERS[(said ?? '').toLowerCase()] ?? Number((said ?? '').replace(',', '.'));
 const written = (x: number): string => String(Math.round(100 * x) / 100);
 
 const AN_EGG = '(?:Ei|egg|œuf|oeuf|huevo)';
@@ -88,6 +89,26 @@ const PER_FLOUR =
 /** So much of flour a ratio is worked on, where the card weighs none, g. */
 const FLOUR_G = 100;
 
+/** "Three parts flour to two parts milk, by weight, and two per cent baking powder": a row of no more than that. */
+const PARTS = new RegExp(
+  String.raw`(?<![\p{L}\d])(${COUNT}|\d+(?:[.,]\d+)?) parts?(?: of)? (${A_NAME})(?=\s*(?:,|to\b|and\b|\.|$|by\b))`,
+  'giu',
+);
+const PER_CENT = new RegExp(
+  String.raw`(?<![\p{L}\d])(${COUNT}|\d+(?:[.,]\d+)?) ?(?:%|per ?cent)(?: of)? (${A_NAME})`,
+  'giu',
+);
+const BETWEEN = /(?<!\p{L})(?:to|and|plus|by weight|with)(?!\p{L})|[\s,.;]/giu;
+function partsSaid(raw: string): Ratio['things'] | null {
+  if (!/\bby weight\b/i.test(raw) || raw.replace(PARTS, '').replace(PER_CENT, '').replace(BETWEEN, '') !== '')
+    return null;
+  const parts = [...raw.matchAll(PARTS)].map((m) => ({ name: m[2] ?? '', share: countOf(m[1]) }));
+  const flour = parts.find((t) => FLOUR.test(t.name))?.share;
+  if (parts.length < 2 || flour === undefined) return null;
+  const more = [...raw.matchAll(PER_CENT)].map((m) => ({ name: m[2] ?? '', share: (countOf(m[1]) * flour) / 100 }));
+  return [...parts, ...more];
+}
+
 interface Ratio {
   readonly at: number;
   readonly things: readonly { readonly name: string; readonly share: number }[];
@@ -95,6 +116,8 @@ interface Ratio {
 function ratioIn(raws: readonly string[]): Ratio | null {
   for (const [at, raw] of raws.entries()) {
     const row = raw.trim();
+    const said = partsSaid(row);
+    if (said) return { at, things: said };
     const [first, second] = [NAMES_FIRST.exec(row), SHARES_FIRST.exec(row)];
     const [names = '', shares = ''] = first ? [first[1], first[2]] : [second?.[2], second?.[1]];
     const of = names.split(/\s*(?:[:/,+]|\bto\b|\band\b)\s*/).filter(Boolean);

@@ -52,6 +52,11 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
 }
 /** Counts without a word for a piece, in the order that they are looked for; fewer than the least are none. */
 const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] = [
+  // "for about 20 crepes I use", "Für 12 Waffeln brauche ich", "what you need for 12 waffles"
+  {
+    is: /(?<=^|[.!\n]\s*|\bneed )(?:for|für|pour|para) (?:about |around |etwa |ca\.? |environ |unas? |unos )?([\w-]+) (?:(?:small|large|big|thin|good|kleine|große|petites|grandes) )?(?:pan ?cakes|hot ?cakes|griddle ?cakes|cakes|waffles|cr[eê]pes|galettes|gaufres|blinis?|pikelets|pfannkuchen|eierkuchen|waffeln|tortitas|gofres|panqueques)(?!\p{L})(?=,? (?:i|we|you|it|there|nehme|brauch\p{L}*|nimmt|man|rechne|il|je|on|nous|necesit\p{L}*|pongo|uso|usamos|hacen|se|one)(?!\p{L})|\s*[.:]?\s*(?:\n|$))/giu,
+    least: 2,
+  },
   { is: /\bhow many\b[^?]*\?\s*(?:about |around )?([\w-]+)/giu, least: 2 },
   // "I got nine", "you'll have fifty if you're careful"
   {

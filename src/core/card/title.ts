@@ -103,6 +103,6 @@ export function claimOfTitle(title: string): string | null {
       : `${capital(inside)}.`;
   if (people !== undefined) return `Serves ${people}.`;
   // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
-  const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para)\s/iu.test(title) ? yieldClaim(title) : null);
+  const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para|for)\s/iu.test(title) ? yieldClaim(title) : null);
   return claim && `${capital(claim.text)}.`;
 }

@@ -156,8 +156,8 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         <fieldset className="mt-3">
           <legend className="font-semibold">There are {several.length} recipes in it. Which one?</legend>
           <div className="mt-2 flex flex-wrap gap-2">
-            {several.map((r) => (
-              <Button key={r.text} onClick={() => void read(r.text)}>
+            {several.map((r, n) => (
+              <Button key={r.text} autoFocus={n === 0} onClick={() => void read(r.text)}>
                 {r.title}
               </Button>
             ))}
@@ -165,7 +165,7 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
         </fieldset>
       ) : null}
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button look="now" onClick={() => void read()}>
+        <Button look={several.length > 0 ? 'plain' : 'now'} onClick={() => void read()}>
           {reading === 'card' ? 'Reading …' : 'Read the card'}
         </Button>
         <label className={`${lookOf('plain')} cursor-pointer has-[:focus-visible]:outline-3`}>

@@ -148,6 +148,9 @@ const DIAL =
   /(?<!\bsecond[- ])\b(low(?:est)?|gentle|medium|med|moderate|high(?:est)?)(?:(?:\s*(?:-|–|to)\s*|\s+)(low|high|hi|hot|medium|med))?\s*(?:heat|flame|setting)?\b/i;
 const ONLY_DIAL =
   /^(?:not too hot: )?(?:(?:i[’']d )?(?:call|say) (?:it|that) |that[’']s )?(?:on |at |(?:just |about )?(?:over|under|below|above) )?(?:a )?(?:low|medium|med|moderate|high)(?:[ -](?:to )?(?:low|medium|high|hi|hot))?(?: for the first(?: one| side| few)?)?$/i;
+/** "Cook medium two minutes each side", "fry medium-low". */
+const COOK_DIAL =
+  /^(?:then |and )?(?:cook|fry|brown|bake) (?:(?:them|it|each) )?(?:on )?(?:low|medium|med|high)(?:[- ](?:low|high))?(?= (?:for |about )?(?:\d|an?\b|one|two|three|four|five|six|half)|$)/i;
 /** A number of a knob, "four and a half", "between four and five". */
 const DIGIT = '(?:\\d(?:\\.\\d)?|one|two|three|four|five|six|seven|eight|nine)';
 const KNOB = `(?:number |no\\.? ?|between )?(${DIGIT}(?: and a half)?)(?: (?:and|or|to) (${DIGIT}|ten))?`;
@@ -258,7 +261,8 @@ function dialIn(c: Clause): string | null {
       alone ||
       /\b(?:heat|flame|setting|burner|hob|stove|gas ring)\b/i.test(text) ||
       (SURFACE.test(text) && (m[2] || /\b(?:low|med|medium|high)$/i.test(text))) ||
-      ON_DIAL.test(text)
+      ON_DIAL.test(text) ||
+      COOK_DIAL.test(text)
     )
   )
     return null;
