@@ -128,6 +128,10 @@ const IN_THE_STEAMER = /^(?:put|pour|bring|boil)\b[^.]*\b(?:steamer|double boile
 const TAKES_A_VESSEL =
   /^(?:get|take|grab|find)(?: out)? (?:an?|the|your) (?:[\p{L}-]+ ){0,2}(?:bowls?|jug|pan|blender|whisk|mug|saucepan)[.!]?$/iu;
 
+/** "Method: mix all", "Elaboración: mezclar los secos". */
+const METHOD_BEHIND =
+  /^(?:(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S|(?:elaboraci[oó]n|preparaci[oó]n|instrucciones|zubereitung|anleitung|pr[ée]paration|instructions|r[ée]alisation)\s*:\s+\p{L})/iu;
+
 /** What is beside the list: the method, notes, what it makes, how long it takes; and lines behind a heading of theirs. */
 function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const t = row.text;
@@ -140,12 +144,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
   }
-  if (
-    r.role === 'method' ||
-    TAKES_A_VESSEL.test(t) ||
-    IN_THE_STEAMER.test(t) ||
-    /^(?:method|directions?|instructions?|procedure|steps?|how to)\s*:\s+\S/i.test(t)
-  )
+  if (r.role === 'method' || TAKES_A_VESSEL.test(t) || IN_THE_STEAMER.test(t) || METHOD_BEHIND.test(t))
     return aside('method');
   if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t) || NONE_OF_IT.test(t)) return aside('note');
   if (yields) return aside('yield');
@@ -206,6 +205,9 @@ function placeOfItems(row: CardRow, r: RowReading): RowPlace {
 /** Words of a row that begins with an amount and ends in a point, and is no sentence: "2 tbsp zork.". */
 const MOST_ITEM_WORDS = 6;
 
+/** "Crepe batter, 5 L": how much of it there is. */
+const SO_MUCH_BEHIND =
+  /^\p{L}[^\d]*[,–—-]\s*(?:about |ca\.? |~)?\d[\d.,]* ?(?:l|lit(?:re|er)s?|kg|g|quarts?|qts?|gal(?:lons?)?|batch(?:es)?)\.?$/iu;
 const FOR_MINUTES = /\b\d+ ?(?:min(?:ute)?s?|sec(?:ond)?s?)\.?$/i;
 /** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
 function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | null {
@@ -218,7 +220,10 @@ function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | nul
   if (r.started && line.use !== 'batter') return null;
   if (r.started) return A_PORTION.test(t) || (ROW_AT_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
-  const isNamed = /\((?:makes|yields?|serves|feeds)\b/i.test(t) || (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t));
+  const isNamed =
+    /\((?:makes|yields?|serves|feeds)\b/i.test(t) ||
+    (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t)) ||
+    ((DISH.test(t) || /\bbatter\b/i.test(t)) && SO_MUCH_BEHIND.test(t));
   return !r.title && isNamed ? { at: 'title', text: t } : null;
 }
 
@@ -435,21 +440,30 @@ const SAYS_FOR_WHAT = new RegExp(
   'iu',
 );
 
+interface Titled {
+  readonly title: string | null;
+  readonly claims: readonly SetAside[];
+}
 /** A title without its label and its pictures, and what it claims under a label of its own. */
-function titleOf(text: string, lineNumber: number): { readonly title: string; readonly claims: readonly SetAside[] } {
+function titleOf(text: string, lineNumber: number): Titled {
   const [name, claim] = withoutClaim(text);
   const title = name
     .replace(/^(?:title|name|recipe|subject|betreff|objet|asunto)\s*:\s*(?:(?:re|fwd?|aw|wg)\s*:\s*)*/i, '')
     .replace(SAYS_FOR_WHAT, '')
     .replace(/^\p{Ll}/u, capital)
     .replace(/\s*(?:(?![©®™])\p{Extended_Pictographic}(?:\uFE0F|\u200D)*\s*)+$/u, '');
-  return { title, claims: claim === null ? [] : [{ lineNumber, text: claim, why: 'yield' }] };
+  // "What you need for twenty crepes" claims what its name no longer says
+  const lead = SAYS_FOR_WHAT.test(name) ? claimOfTitle(name) : null;
+  const claims = [claim, lead].flatMap((c): readonly SetAside[] =>
+    c === null ? [] : [{ lineNumber, text: c, why: 'yield' }],
+  );
+  return { title, claims };
 }
 
-/** What the card is called by a row that has lines of it, too; null: by none of its words. */
-function titleBeside(p: RowPlace, lineNumber: number): string | null {
+/** What the card is called, maybe by a row that has lines of it, too, and what that claims. */
+function titleBeside(p: RowPlace, lineNumber: number, title: string | null): Titled {
   const text = p.at === 'mixed' ? p.title : p.at === 'lines' ? p.heading?.title : null;
-  return text ? titleOf(text, lineNumber).title : null;
+  return title === null && text ? titleOf(text, lineNumber) : { title, claims: [] };
 }
 
 /** So many lines show how the rows of a list are written. */
@@ -485,7 +499,9 @@ function placeRows(
               (ignored.some((i) => i.why === 'method') ||
                 !lines.some((l) => /[.!]$/.test(raws[l.lineNumber - 1]?.trim() ?? ''))),
           });
-    title ??= titleBeside(p, lineNumber);
+    const beside: Titled = titleBeside(p, lineNumber, title);
+    title = beside.title;
+    ignored.push(...beside.claims);
     switch (p.at) {
       case 'nowhere':
         break;

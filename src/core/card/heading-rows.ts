@@ -21,7 +21,7 @@ import { DOING, firstWord } from './writing';
 
 /** What a list is called, whatever follows it. */
 const STRUCTURAL =
-  /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)(?: (?:for|für|pour|para|per|voor|til|till) \d.{0,24})?$/iu;
+  /^(?:the )?(?:ingredients?|ingredients list|shopping list|zutaten|ingredienti|ingredientes|ingr[eé]dients|ingredi[eë]nten|ingredienser)(?: (?:for|für|pour|para|per|voor|til|till) \d.{0,24}|\s*\([^()]{1,24}\))?$/iu;
 /** Kinds of thing that a batter is made of: a heading that only names one is the batter's. */
 const OF_A_BATTER = new Set([
   'flour',

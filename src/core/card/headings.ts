@@ -136,6 +136,10 @@ interface HeadingShape {
 
 const LEADS = /^(?:for|to|pour|per|para|für|zum|til|till|voor)\s+\p{L}/iu;
 
+/** "Zutaten (4 Pers.)". */
+const FOR_SO_MANY =
+  /\s*\((?:für |pour |para |for )?\d{1,3} (?:pers|people|person|guests?|portion|serving|stück|stk|pieces?|pcs|pancake|waffle|cr[eê]pe|waffel|pfannkuchen|raciones|uds)\p{L}*\.?\)$/iu;
+
 /** Whether a row could be a heading by its shape alone. @param raw as written, marks and all */
 export function headingShape(raw: string, text: string): HeadingShape | null {
   if (text.length > 80 || /^[\d½¼¾⅓⅔⅛]/u.test(text)) return null;
@@ -144,7 +148,7 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
   if (count === 0 || count > 8 || words.length > 60) return null;
   // "Batter (for 12):" may hold a number, "Sauce 2 cups" may not
   if (
-    /\d/.test(words) &&
+    /\d/.test(words.replace(FOR_SO_MANY, '')) &&
     !/(?<!\p{L})(?:for|für|pour|para|per|voor|til|till|serves|makes|step|part|day|bowl|stage|group)\s+\d/iu.test(words)
   )
     return null;

@@ -9,7 +9,7 @@ import * as phrases from './phrases';
 
 /** Where one item may end and the next begin. */
 const SEAM =
-  /\s*;\s*|[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|und|et|y|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/gi;
+  /\s*;\s*|(?<!(?<!\p{L})(?:pr|msp|p[ac]?ckc?h?e?n?|pkg|stk|btl|gl|gestr|geh|tsp|tbsp|oz|lbs?|pkt|approx|ca|env|lge?|lrg|med|sm|[ctgl]|ml|cl|[et]l|cdas?|cdtas?|cuil))[.!]\s+(?=[A-Z0-9½¼¾])|\s*,\s+(?:and\s+|plus\s+|then\s+|&\s*)?|\s+(?:and then|and|then|plus|und|et|y|&|\+)\s+|\s+[–—-]\s+|\s+[/|•·]\s+/giu;
 
 /** What "and" adds to the amount before it, and no thing of its own. */
 const A_HALF_MORE =
@@ -55,7 +55,9 @@ const begins = (text: string): boolean => {
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
     NAME_MUCH_STATE.test(text) ||
-    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some)\s/i.test(text) ||
+    /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some|etwas|ein (?:wenig|bisschen)|un peu de|un poco de)\s/i.test(
+      text,
+    ) ||
     phrases.AS_MUCH_OF.test(text) ||
     ENDS_IN_AMOUNT.test(text) ||
     ONE_UNIT.test(text)

@@ -103,7 +103,7 @@ const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
-  'pcs|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
+  'pcs|uds|unidades|stk|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
 );
 /** That so many are made of it. */
 const MADE = anyWord(
@@ -120,7 +120,7 @@ const MEASURES =
 /** Words that stand with people, and are not said of them alone. */
 const FED = anyWord('does|do|for|für|para|pour|children');
 const PEOPLE = anyWord(
-  "serves?|feeds?|eats?|servings?|people|ppl|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|personen|personas|personnes|raciones|porciones|comensales|convives|sirven?(?: para)?|(?:ça|cela) sert|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
+  "serves?|feeds?|eats?|servings?|people|ppl|children|persons?|guests?|of us|eaters?|adults?|kids|juniors|mouths?|covers?|pers|personen|personas|personnes|raciones|porciones|comensales|convives|sirven?(?: para)?|(?:ça|cela) sert|portions?|portionen|parts|that[’']ll do|this does|(?:enough|plenty|good|nice|right|breakfast|brunch) for|reicht für|alcanza para|(?:family|crowd|table|party) of",
 );
 /** Words that may stand around a count, and say nothing more. */
 const AROUND =

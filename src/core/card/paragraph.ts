@@ -214,7 +214,7 @@ export function isWholeCard(t: string, { house, languages }: Pick<RowReading, 'h
 }
 
 const FOR_WHOM =
-  /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas))[ ,]/iu;
+  /^((?:for|für|pour|para) \S+(?: \S+)? (?:people|persons|leute|personen|gäste|personnes|personas|pan ?cakes|hot ?cakes|(?:griddle ?)?cakes|waffles|cr[eê]pes|galettes|gaufres|blinis?|pfannkuchen|waffeln|tortitas|gofres|panqueques))[ ,]/iu;
 
 /** "Scant quarter cup, spread thin": what a sentence measures is poured for a piece. */
 const tellsPortion = (sentence: string, house: KitchenConventions): boolean => {

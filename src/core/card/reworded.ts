@@ -2,6 +2,7 @@
  * Talk in the words that amounts are read in: numbers as they are said ("two fifty grams"), an amount behind its thing or
  * put right by who tells, eggs that are parted. No amount is added that was not told.
  */
+import { capital } from '../quantity/say';
 import { COUNT_WORDS } from './items';
 import { figureOf } from './told/spoken';
 
@@ -47,7 +48,7 @@ const PLAIN = new RegExp(
 /** "3 Eier im Wechsel": how it goes in. */
 const IN_TURN = /,?\s+(?:im Wechsel|nach und nach)\b/giu;
 
-/** "For a dozen smallish ones I want two cups": how many it makes, and no part of the amount. */
+/** "For a dozen smallish ones I want two cups": how many it makes is a sentence of its own, and no part of the amount. */
 const FOR_SO_MANY = new RegExp(
   String.raw`(?<!\p{L})for (?:about |around )?(?:an?|half a|\d{1,2}|${COUNT_WORDS})(?: dozen)? (?:\p{L}+ )?(?:ones|pancakes|cakes|waffles|cr[eê]pes|blinis?|people|of us),? (?=(?:i|we|you)\b)`,
   'giu',
@@ -102,7 +103,15 @@ export const reworded = (text: string): string =>
       (_, unit: string, of: string | undefined, thing: string, own: string) => `${own} ${unit} ${of ?? ''}${thing}`,
     )
     .replace(SO_MANY_EGGS, '$& eggs')
-    .replace(FOR_SO_MANY, '')
+    .replace(FOR_SO_MANY, (all: string, at: number, whole: string) =>
+      at > 0 && !/[.!?]\s+$/.test(whole.slice(0, at))
+        ? ''
+        : `${all
+            .trim()
+            .replace(/,$/, '')
+            .replace(/^for(?!.*\b(?:people|of us)$)/i, 'Makes')}. `,
+    )
+    .replace(/(?<=[.!?] )(?:you|we)(?= )/g, capital)
     .replace(PLAIN, ' flour')
     .replace(IN_TURN, '')
     .replace(

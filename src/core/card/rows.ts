@@ -22,7 +22,7 @@ export interface SetAside {
 
 /** A row that tells how many it makes, or for how many it is. */
 export const YIELD =
-  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+|~\s*)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 /** "For 84 covers (2 each):", "per 10 waffles:": for how many the list behind it is. */
 export const YIELD_LABEL =
   /^((?:for|per|batch of|enough for|(?:to )?makes?|serves|yields?)\s+(?:about\s+)?\d+\s+\p{L}+(?:\s*\([^()]*\))?)\s*:\s+(?=\S)/iu;
@@ -40,7 +40,7 @@ export const A_PORTION =
 
 /** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
 export const ROW_AT_HEAT =
-  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|^(?:rest|stand|chill|prove|proof|soak|sit|hold|mix|mixer|blend|whisk|disher|scoop|flip|turn)\b(?=[^\p{L}]*\d|.*\d\s*(?:s|min|c)\b)|^\d{1,2}:\d{2}(?:\s*(?:\/|,|-|\+|then|and)\s*\d{1,2}:\d{2})?$|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
+  /^(?:(?:hot|medium|low|high|moderate|preheated|waffle|cast[\s-]iron|dry|buttered|greased|oiled)[\s-]+)*(?:irons?|griddle|pan|skillet|oven|heat)\b|^(?:repos|cuisson|poêle|ruhezeit|pfanne|reposo|sartén)(?!\p{L})(?=.*\d)|^(?:rest|stand|chill|prove|proof|soak|sit|hold|mix|mixer|blend|whisk|disher|scoop|flip|turn)\b(?=[^\p{L}]*\d|.*\d\s*(?:s|min|c)\b)|^\d{1,2}:\d{2}(?:\s*(?:\/|,|-|\+|then|and)\s*\d{1,2}:\d{2})?$|\d\s*(?:min(?:ute)?s?|mins?|secs?|seconds?|hours?|hrs?|°|degrees)(?!\p{L})/iu;
 
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 export const A_PORTION_ALONE =

@@ -136,7 +136,8 @@ const UNIT_BEHIND =
 const unitSaid = (row: string): string | undefined =>
   (UNIT_SAID.exec(row) ?? (/\d/.test(row) ? null : UNIT_BEHIND.exec(row)))?.[1];
 /** "flour 300", "300 flour": a thing and a number without a unit. */
-const BARE_LAST = /^(\s*(?:[-*•–]\s*)?\p{L}[^\d]*?[\s:=–-]+)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s*$/u;
+const BARE_LAST =
+  /^(\s*(?:[-*•–]\s*)?\p{L}[^\d]*?[\s:=–-]+)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s*((?:\([^\d()]*\))?)\s*$/u;
 const BARE_FIRST = /^(\s*(?:[-*•–]\s*)?)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s+(?=\p{L}{2,})([^\d]*)$/u;
 const COUNTED = /(?<!\p{L})(?:eggs?|yolks?|whites?|eier|ei|œufs?|oeufs?|huevos?|bananas?)(?!\p{L})/iu;
 /** A dozen eggs may be counted; more are weighed. */
@@ -149,11 +150,13 @@ function inUnitSaid(raws: readonly string[]): readonly string[] {
   const bare = raws.filter((r) => BARE_LAST.test(r) || BARE_FIRST.test(r)).length;
   if (bare < LEAST_PERCENTS || raws.some((r) => MEASURED.test(r))) return raws;
   return raws.map((raw) => {
+    // "** all g **": told, and no line
+    if (unitSaid(raw) !== undefined && !/^\s*\(|:\s*$/.test(raw) && UNIT_SAID.test(raw)) return `Note: ${raw.trim()}`;
     const [last, first] = [BARE_LAST.exec(raw), BARE_FIRST.exec(raw)];
     const number = last?.[2] ?? first?.[2];
     if (number === undefined) return raw;
     if (COUNTED.test(raw) && (unit === 'cups' || numberOf(number) <= MOST_EGGS)) return raw;
-    return last ? `${last[1]}${number} ${unit}` : `${first?.[1]}${number} ${unit} ${first?.[3]}`;
+    return last ? `${last[1]}${number} ${unit} ${last[3]}`.trimEnd() : `${first?.[1]}${number} ${unit} ${first?.[3]}`;
   });
 }
 

@@ -54,7 +54,7 @@ export function isAboveTalk(row: CardRow, line: Line, r: RowReading): boolean {
 }
 
 const TITLE_MAKES =
-  /\b(?:makes?|yields?|serves|feeds)\s*:?\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b(?: (?:doz(?:en)?|portions|servings)\b)?/gi;
+  /\b(?:makes?|yields?|serves|feeds)\s*:?\s+(?:about\s+)?\d{1,4}(?:\s*(?:-|–|to)\s*\d{1,4})?\b(?! ?(?:bags?|jars?|packets?|tins?|tubs?|batches|kg|kilos?|g|l|lit(?:re|er)s?|quarts?|cups?|lbs?|pounds?)\b)(?: (?:doz(?:en)?|portions|servings)\b)?/gi;
 /** "Pancakes / 12 pcs". */
 const SO_MANY_BEHIND = /(?:^|[\s/,(–—-])(\d{1,3} (?:pcs|pieces|stück|portions|servings))\.?\)?$/iu;
 const TITLE_FOR = new RegExp(
@@ -64,7 +64,7 @@ const TITLE_FOR = new RegExp(
 /** "About 40 small": a count with no more than how large they are. */
 const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
 const COUNT_ALONE =
-  /^(?:about |approx\.? |ca\.? |environ )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
+  /^(?:about |approx\.? |ca\.? |env\.? |environ |aprox\.? )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
 /** "Hotcakes | serves four | 30 mins": what stands last behind a stroke. */
 const LAST_BEHIND = /^(.{3,}?)\s+[|·•]\s+([^|·•]+)$/u;
 const HOW_LONG = /^(?:ready in |takes |total )?(?:about )?\d+ ?(?:mins?|minutes?|hours?|hrs?|h)\.?$/i;
@@ -93,16 +93,22 @@ export function claimOfTitle(title: string): string | null {
   // "Vegan pancakes x 8"
   const times = /(?:cakes|waffles|cr[eê]pes|blinis?|balls|pikelets|crumpets)\s[x×]\s?(\d{1,3})$/i.exec(title)?.[1];
   if (times !== undefined) return `Makes ${times}.`;
+  // "Buttermilk pancakes x 60 covers"
+  const covers = /\s[x×] ?(\d{1,3}) (?:covers|people|pax|guests|persons)$/i.exec(title)?.[1];
+  if (covers !== undefined) return `Serves ${covers}.`;
   // "Classic crepes (about 16)", "(4 Personen)"
-  const inside = /\(((?:about |approx\.? |ca\.? |environ )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: \p{L}+)?)\)\s*$/iu.exec(
-    title,
-  )?.[1];
+  const inside =
+    /\(((?:about |approx\.? |ca\.? |env\.? |environ |aprox\.? )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: \p{L}+)?)\.?\)\s*$/iu.exec(
+      title,
+    )?.[1];
   if (inside !== undefined && !/\d (?:g|kg|ml|cm|min|minutes|inch|percent)$/i.test(inside))
     return COUNT_ALONE.test(inside)
-      ? `${/^(?:feeds|serves)\b/i.test(title) ? 'Serves' : 'Makes'} ${inside.replace(SIZE_OF_ONES, '')}.`
+      ? `${/^(?:feeds|serves)\b/i.test(title) ? 'Serves' : 'Makes'} ${inside.replace(SIZE_OF_ONES, '').replace(/^[^\d]+/, 'about ')}.`
       : `${capital(inside)}.`;
   if (people !== undefined) return `Serves ${people}.`;
   // "Kaiserschmarrn, für zwei", "Pour une douzaine de crêpes"
-  const claim = servingClaim(title) ?? (/(?<!\p{L})(?:pour|für|para|for)\s/iu.test(title) ? yieldClaim(title) : null);
-  return claim && `${capital(claim.text)}.`;
+  const fed = servingClaim(title);
+  if (fed) return `${capital(fed.text)}.`;
+  const made = /(?<!\p{L})(?:pour|für|para|for)\s/iu.test(title) ? yieldClaim(title) : null;
+  return made && `Makes ${made.pieces}.`;
 }

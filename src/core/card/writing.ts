@@ -68,7 +68,7 @@ function unStroke(row: string): string {
 export const SHORTENED = /^(?:gestr|cuil|evtl|approx|tbsp|env|pkts?|lrge?|Stck|Essl|Teel)$/i;
 /** Measures and words that are written short, before a point: "2 tsp. sugar", "5 min. a side". */
 const A_UNIT_SHORT =
-  /^(?:tsp|tbs|tbl|tbls|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
+  /^(?:tsp|tbs|tbl|tbls|pr|pers|stk|pkg|min|mins|max|sec|secs|hrs|deg|lge|med|sml|lbs|ozs|pts|qts|gal|env|incl|etc|resp|bzw|ca|ggf|usw|pck|msp|cucch|cdas?|cdtas?)$/i;
 
 const OF_TIME = /^(?:mins?|max|secs?|hrs)$/i;
 /** A text without the points of its shortened measures: "2 gestr. TL", "1 c. à s.". */

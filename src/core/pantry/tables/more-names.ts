@@ -394,6 +394,7 @@ export const MORE_NAMES: Readonly<Record<string, string>> = {
   'active yeast': 'yeast-instant',
   'instant dried yeast': 'yeast-instant',
   'fine table salt': 'salt-table',
+  kosher: 'salt-kosher-dense',
   'fine kosher salt': 'salt-kosher-dense',
   'coarse kosher salt': 'salt-kosher-dense',
   'kosher flake salt': 'salt-kosher-light',
