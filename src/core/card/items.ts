@@ -6,6 +6,7 @@ import { HEADS, VARIANT } from '../pantry/tables/words';
 import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 import * as phrases from './phrases';
+import { DOING, firstWord } from './writing';
 
 /** Where one item may end and the next begin. */
 const SEAM =
@@ -54,7 +55,7 @@ const begins = (text: string): boolean => {
     a !== null ||
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
-    NAME_MUCH_STATE.test(text) ||
+    (NAME_MUCH_STATE.test(text) && !DOING.has(firstWord(text.trim()))) ||
     /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some|etwas|ein (?:wenig|bisschen)|un peu de|un poco de)\s/i.test(
       text,
     ) ||
