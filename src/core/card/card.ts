@@ -207,7 +207,7 @@ const MOST_ITEM_WORDS = 6;
 
 /** "Crepe batter, 5 L": how much of it there is. */
 const SO_MUCH_BEHIND =
-  /^\p{L}[^\d]*[,–—-]\s*(?:about |ca\.? |~)?\d[\d.,]* ?(?:l|lit(?:re|er)s?|kg|g|quarts?|qts?|gal(?:lons?)?|batch(?:es)?)\.?$/iu;
+  /^\p{L}[^\d]*[,–—-]\s*(?:about |ca\.? |~)?\d[\d.,]* ?(?:l|lit(?:re|er)s?|kg|g|lbs?|pounds?|quarts?|qts?|gal(?:lons?)?|batch(?:es)?)\.?$/iu;
 const FOR_MINUTES = /\b\d+ ?(?:min(?:ute)?s?|sec(?:ond)?s?)\.?$/i;
 /** A row that is no thing: told of the heat or the portion behind the list, or what the dish is called; null: it is one. */
 function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | null {
@@ -223,7 +223,7 @@ function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | nul
   const isNamed =
     /\((?:makes|yields?|serves|feeds)\b/i.test(t) ||
     (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t)) ||
-    ((DISH.test(t) || /\bbatter\b/i.test(t)) && SO_MUCH_BEHIND.test(t));
+    ((DISH.test(t) || /\b(?:batter|mix)\b/i.test(t)) && SO_MUCH_BEHIND.test(t));
   return !r.title && isNamed ? { at: 'title', text: t } : null;
 }
 

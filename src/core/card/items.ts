@@ -577,7 +577,7 @@ const EACH_POURED =
 const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
   NO_FOOD.test(after) ||
   // "I use a 5 litre bucket": what it is mixed in
-  /^[ -]?(?:lit(?:re|er)s?|l|quarts?|cups?|pints?|gallons?)[ -](?:bucket|bowl|jug|tub|pot|pan|container|pail|basin)\b(?! of\b)/i.test(
+  /^[ -]?(?:lit(?:re|er)s?|l|quarts?|cups?|pints?|gallons?)[ -](?:bucket|bowl|jug|jar|tub|pot|pan|container|pail|basin)\b(?! of\b)/i.test(
     after,
   ) ||
   // "200 C" is a heat, "2 c" are cups

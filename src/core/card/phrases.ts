@@ -111,7 +111,7 @@ export const TURNED_IN =
   /\b(?:tossed|rolled|dusted|coated|dredged|shaken|thinned|loosened|slackened|moistened|mixed|blended)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:flour|sugar|starch|corn\s?starch|cornflour|cocoa|milk|water|cream|the liquid)\b|\b(?:tossed|rolled|coated|dredged|shaken|rubbed|brushed)\s+(?:in|with)\s+(?:(?:a\s+)?(?:little|bit\s+of|some)\s+)?(?:of\s+)?(?:the\s+)?(?:(?:lemon|lime|orange)\s+juice|cinnamon(?:\s+sugar)?|spices?)\b/giu;
 
 /** What a thing stands in, or is put into: no measure of it. */
-export const VESSEL = String.raw`(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|(?:\d+|one|two|three|five|ten)[- ](?:lit(?:re|er)|quart|l|cup|pint)|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third|warm|dry)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|bucket|pail|tub|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)`;
+export const VESSEL = String.raw`(?:(?:big|large|small|little|deep|wide|clean|separate|second|different|measuring|(?:\d+|one|two|three|five|ten)[- ](?:lit(?:re|er)|quart|l|cup|pint)|mixing|stand|hand|food|glass|metal|wooden|silicone|balloon|third|warm|dry)\s+)*(?:bowl|jug|basin|blender|mixer|processor|pan|saucepan|pot|pitcher|beaker|bucket|pail|tub|(?<=(?:lit(?:re|er)|quart|l|big|large)[- ])jar|whisk|fork|sieve|spatula|container|tub|(?<=measuring )cup)\b(?!\s+of\b)`;
 export const IN_A_VESSEL = new RegExp(
   String.raw`\b(?:(?:that |which )?(?:goes?|all|straight|tipped|put|sifted|weighed|measured) )?in(?:to)? (?:an?|another|the|your|my|our|one) ${VESSEL}`,
   'giu',

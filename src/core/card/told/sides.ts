@@ -88,6 +88,8 @@ function bareIn(said: string, inSeconds: boolean): readonly Time[] {
     if (out.some((t) => m.index < t.end)) continue;
     // "on one side", "side one": no length of time
     const isSide =
+      // "#4": the number of an iron's setting
+      text[m.index - 1] === '#' ||
       /^\S+ (?:sides?|of|flips?|turns?)\b/i.test(text.slice(m.index)) ||
       /\b(?:on|(?<!\b(?:other|second|first|back) )side) $/i.test(text.slice(0, m.index));
     const abroad = ABROAD[m[0].toLowerCase()];
@@ -123,6 +125,9 @@ const PREP = /\bprep(?:aration)?(?: time)?:?\s*\d+\s*(?:min|h)/i;
 /** "Heat the griddle for ten minutes", "pans take five minutes to heat". */
 const PREHEATS =
   /\bheat(?:ed)? through\b|\b(?:pan|griddle|skillet|iron|plate) (?:sits|stands|heats|warms)\b|^(?:set|put|place|get|stand) (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|plate)\b|^(?:(?:then|first|and|meanwhile)\s+)*(?:pre-?heat|heat|warm)(?: up)? (?:the|a|an|your|my) (?:[\w-]+ ){0,3}?(?:griddle|pan|skillet|iron|oven|plate)\b(?!.*\b(?:cook|fry|bake|brown)\b)|\bto (?:warm (?:the|up|through)|heat(?: up)?|get hot|come (?:up|to heat))\b/i;
+/** "Heat both sides of the mould 1 min": before anything is in it. */
+const HEATS_HALVES =
+  /^(?:(?:then|first|and)\s+)*(?:pre-?)?(?:heat|warm)(?: up)? (?:both|each|the two) (?:sides?|halves|half|plates?|faces?) of (?:(?:the|a|an|your|my) )?(?:[\w-]+ )?(?:moulds?|molds?|pans?|irons?|griddle|maker|press)\b/i;
 /** "Put 40 g butter in a skillet, 5 min in the oven": before there is batter in it. */
 const PAN_HEATS =
   /^(?:(?:then|first|and|meanwhile|now|next)[,\s]+)*(?:put|place|set|pop|slide|melt|heat|warm|get)\b[^.;]*\b(?:butter|fat|oil|lard|ghee|dripping|pan|skillet|dish|tins?)\b/i;
@@ -226,6 +231,7 @@ function isNoSide(clauses: readonly Clause[], n: number): boolean {
     BETWEEN_LOADS.test(c.sentence) ||
     /^(?:but )?(?:mostly|usually|often|normally) it(?:[’']s| is)\b/i.test(text) ||
     (PREHEATS.test(text) && (!EACH_SIDE.test(text) || /\bto heat\b/i.test(text))) ||
+    HEATS_HALVES.test(text) ||
     BLENDED.test(was) ||
     FRIES_OTHER.test(was) ||
     FAT_BROWNS.test(was) ||
