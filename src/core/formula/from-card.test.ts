@@ -342,3 +342,34 @@ test('each fat, mixing and turn that a method tells is offered, in its own words
   });
   expect(silent).toEqual([]);
 });
+
+test.each([
+  [
+    'with both weights',
+    'Towpath crepes\n250 g / 9 oz plain flour\n600 ml / 1 pint milk\n3 large eggs\n50 g (2 oz) butter, melted\n1 tbsp caster sugar\npinch of salt',
+    6,
+    250,
+  ],
+  [
+    'with a savoury filling',
+    'Towpath crepes\n250 g flour\n600 ml milk\n3 eggs\n1/4 tsp salt\n\nSavoury filling\n200 g feta, crumbled\n150 g spinach',
+    6,
+    250,
+  ],
+  [
+    'in one paragraph',
+    'Waffles for the landing stage. Take two cups of flour, a tablespoon of sugar, 1 tablespoon baking powder and half a teaspoon of salt. Beat 2 eggs with 1 3/4 cups milk and 1/2 cup melted butter, then stir in the dry things. Bake in a hot iron for 5 minutes.',
+    7,
+    250,
+  ],
+  [
+    'of a hotel, with #10 cans',
+    'Hotel griddle cakes\n25 lb all-purpose flour\n1 #10 can pumpkin puree\n2 #10 cans evaporated milk\n5 gal milk\n90 eggs\n3 lb sugar\n1 1/4 lb baking powder\n5 oz salt\n2 qt oil',
+    9,
+    11_339.8,
+  ],
+])('a card %s: no line is lost, nothing is doubled, and nothing is left to ask', (_, card, count, flour) => {
+  const lines = formulaLines(formulaOf(card));
+  expect([lines.length, lines.filter((l) => l.grams === null)]).toEqual([count, []]);
+  expect(lines[0]?.grams).toBeCloseTo(flour, 0);
+});
