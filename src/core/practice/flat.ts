@@ -49,6 +49,8 @@ const LATE_LOSSES = 1.5;
 /** A film that is not run over its pan in this time lies thick where it was poured. */
 const SWIRL_WITHIN_S = 4;
 
+/** Water that a crepe loses in each second as it is poured, share of it. */
+const MOST_STEAM = 0.006;
 const BUBBLES_PER_CM2 = 0.55;
 const LIFT_MEANT_ML = 180;
 const SWOLLEN_C = 85;
@@ -95,6 +97,8 @@ export interface FlatPiece {
   pressed: boolean;
   /** Of a film: run over its pan in time; null: not yet. */
   swirled: boolean | null;
+  /** How much it steams now: 1 is as much as a crepe does as it is poured. */
+  steam: number;
   /** Poured on fat that nobody wiped, or on a plate without any. */
   readonly onFat: 'film' | 'pool' | 'none';
 }
@@ -131,6 +135,7 @@ export function pourFlat(
     creases: 0,
     pressed: false,
     swirled: how.film ? null : true,
+    steam: 0,
     onFat,
   };
 }
@@ -250,10 +255,12 @@ export function stepFlat(p: FlatPiece, dt: number, surfaceC: number, heat = 1): 
   p.s += dt;
   for (const column of [p.middle, p.rim]) column.plate = { ...column.plate, surfaceC };
   if (p.made.how.film && p.swirled === null && p.s > SWIRL_WITHIN_S) p.swirled = false;
+  const lost = lossShare(p.middle);
   if (p.s > p.aloftUntil) {
     heatFor(p.middle, dt * heat);
     heatFor(p.rim, dt * heat);
   }
+  p.steam = Math.min(1, (lossShare(p.middle) - lost) / dt / MOST_STEAM);
   if (p.turnedS === null) noteFirst(p);
   else noteSecond(p, p.s - p.turnedS);
 }

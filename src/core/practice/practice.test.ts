@@ -286,3 +286,38 @@ test('a crepe that nobody ran over its pan is told to be run over it, in plain w
     'Run it over the pan at once, within four seconds.',
   );
 });
+
+test('on a plate that leans a pour runs 2 mm a degree downhill, and what lies past the edge runs off', () => {
+  const level = begin('eight');
+  expect(practise(level, { do: 'pour', slot: 0, much: 'usual' })).not.toContain('runs');
+  const leans = begin('eight');
+  expect(practise(leans, { do: 'lean', deg: 3 })).toBe('The plate leans 3° to its front.');
+  const { slots, deepCm } = leans.surface;
+  const front = slots.findIndex((at) => at.y === Math.max(...slots.map((s) => s.y)));
+  expect(practise(leans, { do: 'pour', slot: 0, much: 'usual' })).toMatch(/ It runs 6 mm to the front/);
+  expect(leans.pieces[0]?.ranCm).toBeCloseTo(0.6);
+  const back = flat(leans).splash;
+  practise(leans, { do: 'pour', slot: front, much: 'more' });
+  const past = (slots[front]?.y ?? 0) + 0.6 + flat(leans, 1).made.acrossCm / 2 - deepCm;
+  expect(back).toBe(0);
+  expect(flat(leans, 1).splash).toBeCloseTo(Math.max(0, past / flat(leans, 1).made.acrossCm), 6);
+  // a pour on the level again lies where it was put
+  practise(leans, { do: 'lean', deg: 0 });
+  practise(leans, { do: 'pour', slot: 1, much: 'usual' });
+  expect(leans.pieces[2]?.ranCm).toBe(0);
+});
+
+test('a crepe steams much as it is poured, and less as it dries; a cake a little; both are told in words', () => {
+  const crepe = begin('crepes');
+  practise(crepe, { do: 'pour', slot: 0, much: 'usual' });
+  practise(crepe, { do: 'swirl', piece: 1 });
+  advance(crepe, 40);
+  const early = flat(crepe).steam;
+  expect(signsOf(flat(crepe))).toContain('much steam');
+  advance(crepe, 155);
+  expect(flat(crepe).steam).toBeLessThan(early / 3);
+  const cakes = begin('first-cake');
+  practise(cakes, { do: 'pour', slot: 0, much: 'usual' });
+  advance(cakes, 30);
+  expect(signsOf(flat(cakes))).toContain('a little steam');
+});

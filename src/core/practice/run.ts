@@ -54,6 +54,7 @@ export type Hand = (typeof HANDS)[number];
 
 export type PracticeAct =
   | { readonly do: 'dial'; readonly toC: number }
+  | { readonly do: 'lean'; readonly deg: number }
   | { readonly do: 'drop' | 'fat' | 'wipe' }
   | { readonly do: 'pour'; readonly slot: number; readonly much: HowMuch }
   | { readonly do: 'swirl' | Exclude<Hand, 'move'>; readonly piece: number }
@@ -66,6 +67,8 @@ interface Practised {
   offAt: number | null;
   /** How hot its place was as it was poured. */
   readonly pouredC: number;
+  /** How far it ran to the front of a plate that leans, cm. */
+  readonly ranCm: number;
   readonly piece: PracticePiece;
 }
 
@@ -85,6 +88,8 @@ export interface PracticeRun extends PracticeOf {
   readonly seed: number;
   s: number;
   heat: SimulatedSurface;
+  /** How far the plate leans to its front, degrees. */
+  leanDeg: number;
   fat: { readonly is: FlatPiece['onFat']; readonly left: number };
   taps: readonly Tap[];
   readonly pieces: Practised[];
@@ -105,6 +110,7 @@ export const beginRun = (
   seed,
   s: 0,
   heat: settledSurface(dialC, 0),
+  leanDeg: 0,
   fat: { is: fat, left: FILM_SERVES },
   taps: [],
   pieces: [],
@@ -114,12 +120,12 @@ export const beginRun = (
 
 const ms = (s: number): number => Math.round(1000 * s);
 
-/** How hot a place is. */
-export function placeC(run: PracticeRun, slot: number): number {
+/** How hot a place is. @param ranCm so far to the front of it */
+export function placeC(run: PracticeRun, slot: number, ranCm = 0): number {
   const { wideCm, deepCm, slots } = run.surface;
   const at = slots[slot];
   if (!at) return surfaceAt(run.heat, ms(run.s), 0.5);
-  const [x, y] = [(2 * at.x) / wideCm - 1, (2 * at.y) / deepCm - 1];
+  const [x, y] = [(2 * at.x) / wideCm - 1, (2 * (at.y + ranCm)) / deepCm - 1];
   return surfaceAt(run.heat, ms(run.s), Math.min(1, Math.hypot(x, y)));
 }
 
@@ -133,12 +139,12 @@ export function advance(run: PracticeRun, seconds: number): void {
   for (let left = seconds; left > 1e-9; left -= STEP_S) {
     const dt = Math.min(STEP_S, left);
     run.s += dt;
-    for (const { number, piece } of run.pieces) {
+    for (const { number, piece, ranCm } of run.pieces) {
       if (piece.offS !== null) continue;
       const slot = slots.get(number) ?? 0;
       const at = run.surface.slots[slot];
       const heat = 1 / (run.slow * (run.places && at ? factorAt(run.places, at.x, at.y) : 1));
-      if (piece.does === 'flat') stepFlat(piece, dt, placeC(run, slot), heat);
+      if (piece.does === 'flat') stepFlat(piece, dt, placeC(run, slot, ranCm), heat);
       else stepShaped(piece, dt, placeC(run, slot), heat);
     }
   }
@@ -152,22 +158,34 @@ export function dropSays(c: number): string {
   return 'It skitters off as mist: too hot.';
 }
 
+/** A pour drifts so far downhill for each degree, cm. */
+const DRIFTS_CM = 0.2;
+/** What of a piece lies past the front edge runs off. @returns what is seen of it */
+function runsDown(run: PracticeRun, slot: number, piece: PracticePiece, ranCm: number): string {
+  if (ranCm === 0 || piece.does !== 'flat') return '';
+  const over = (run.surface.slots[slot]?.y ?? 0) + ranCm + piece.made.acrossCm / 2 - run.surface.deepCm;
+  if (over > 0) piece.splash = Math.min(0.6, over / piece.made.acrossCm);
+  return ` It runs ${Math.round(10 * ranCm)} mm to the front${over > 0 ? ', and over the edge' : ''}.`;
+}
+
 function pour(run: PracticeRun, slot: number, much: HowMuch): string {
   const number = run.pieces.length + 1;
   const tap = settle({ id: `p${number}`, act: 'pour', surface: run.surface.id, slot, at: ms(run.s) }, run.taps);
   if (!tap || tap === 'unknown' || tap.slot >= run.surface.slots.length) return 'There is no free place.';
   run.taps = [...run.taps, tap];
-  const c = placeC(run, tap.slot);
+  const ranCm = run.does === 'flat' ? DRIFTS_CM * run.leanDeg : 0;
+  const c = placeC(run, tap.slot, ranCm);
   const random = randomLcg((run.seed + 0.618 * number) % 1);
   const piece: PracticePiece =
     run.does === 'flat' && run.made
       ? pourFlat(run.made[much], c, ROOM_C, run.fat.is, random())
       : pourShaped(run.does === 'flat' ? 'ball' : run.does);
-  run.pieces.push({ number, pouredAt: run.s, turnedAt: null, offAt: null, pouredC: c, piece });
+  run.pieces.push({ number, pouredAt: run.s, turnedAt: null, offAt: null, pouredC: c, ranCm, piece });
   run.heat = heatOn(run.heat, { do: 'pour', pieces: POURED[much] }, ms(run.s));
   const left = run.fat.left - 1;
   run.fat = left <= 0 ? { is: 'none', left: 0 } : { ...run.fat, left };
-  return c < 105 ? 'No sound: it is far too cool.' : c < 150 ? 'A faint hiss.' : 'It hisses.';
+  const hiss = c < 105 ? 'No sound: it is far too cool.' : c < 150 ? 'A faint hiss.' : 'It hisses.';
+  return hiss + runsDown(run, tap.slot, piece, ranCm);
 }
 
 const TURNED_SAID = {
@@ -243,6 +261,9 @@ export function practise(run: PracticeRun, a: PracticeAct): string {
     case 'dial':
       run.heat = heatOn(run.heat, { do: 'dial', toC: a.toC }, ms(run.s));
       return `The dial stands at ${a.toC}.`;
+    case 'lean':
+      run.leanDeg = a.deg;
+      return a.deg === 0 ? 'The plate stands level.' : `The plate leans ${a.deg}° to its front.`;
     case 'drop':
       run.readAt = run.s;
       return dropSays(surfaceAt(run.heat, ms(run.s), 0.3));
@@ -310,10 +331,13 @@ function filmSaid(p: FlatPiece): string {
   return slides(p) ? 'slides' : rimLifts(p) ? 'rim lifts' : 'wet';
 }
 
+const MUCH_STEAM = 0.3;
+const A_LITTLE_STEAM = 0.04;
 function flatSigns(p: FlatPiece): readonly string[] {
   if (p.turnedS !== null) return [p.doneS === null ? 'soft in the middle' : 'springs back'];
-  if (p.made.how.film) return [filmSaid(p)];
-  return [edgeSaid(setFrom(p)), bubblesSaid(staying(p), p.s), ...(p.lateS !== null ? ['face dry'] : [])];
+  const steam = p.steam > MUCH_STEAM ? ['much steam'] : p.steam > A_LITTLE_STEAM ? ['a little steam'] : [];
+  if (p.made.how.film) return [filmSaid(p), ...steam];
+  return [edgeSaid(setFrom(p)), bubblesSaid(staying(p), p.s), ...(p.lateS !== null ? ['face dry'] : []), ...steam];
 }
 
 /** The signs a piece shows now, in words: what is drawn of it, for whoever can't see that. */

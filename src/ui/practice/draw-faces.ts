@@ -31,6 +31,18 @@ function ring(c: CanvasRenderingContext2D, x: number, y: number, r: number, wide
   c.setLineDash([]);
 }
 
+/** Steam: so many plumes side by side, each fainter on its way up. */
+function steamOver(c: CanvasRenderingContext2D, x: number, y: number, r: number, plumes: number, now: number): void {
+  for (let n = 0; n < plumes; n++) {
+    const rise = (now * (0.35 + 0.1 * (n % 3)) + n / 6) % 1;
+    c.globalAlpha = 1 - rise;
+    ring(c, x + 1.7 * r * ((n + 0.5) / plumes - 0.5), y + r * (0.75 - 1.5 * rise), 3 + 7 * rise, 1.5);
+  }
+  c.globalAlpha = 1;
+}
+/** Plumes of a piece that steams as much as a crepe just poured. */
+const MOST_PLUMES = 4;
+
 /** @param r of the piece, px @param mm px of a millimetre */
 function flatFace(
   c: CanvasRenderingContext2D,
@@ -40,12 +52,14 @@ function flatFace(
   r: number,
   mm: number,
   ink: Ink,
+  now: number,
 ): void {
   c.strokeStyle = ink.line;
   disc(c, x, y, r, ink.face);
   if (p.turnedS !== null) {
     disc(c, x, y, r, ink.line, inkOf(brownOf(p).first));
     ring(c, x, y, r, 2);
+    steamOver(c, x, y, r, Math.round(MOST_PLUMES * Math.sqrt(p.steam)), now);
     return;
   }
   const from = setFrom(p);
@@ -60,6 +74,7 @@ function flatFace(
     else ring(c, x + b.x * r, y + b.y * r, size, 1);
   }
   ring(c, x, y, r, rimLifts(p) ? 4 : 2, from > 0.99 ? [5, 4] : []);
+  steamOver(c, x, y, r, Math.round(MOST_PLUMES * Math.sqrt(p.steam)), now);
 }
 
 function shapedFace(
@@ -76,11 +91,7 @@ function shapedFace(
     c.lineWidth = 3;
     c.strokeRect(x - r, y - r, 2 * r, 2 * r);
     // the lid is shut: only its steam is seen
-    const plumes = Math.ceil(6 * steamOf(p));
-    for (let n = 0; n < plumes; n++) {
-      const rise = (now * (0.35 + 0.1 * (n % 3)) + n / 6) % 1;
-      ring(c, x + r * (n / 3 - 0.85), y + r * (0.75 - 1.5 * rise), 3 + 7 * rise, 1.5);
-    }
+    steamOver(c, x, y, r, Math.ceil(6 * steamOf(p)), now);
     return;
   }
   if (p.does === 'ball') {
@@ -124,12 +135,12 @@ export function drawFaces(canvas: HTMLCanvasElement, run: PracticeRun, now: numb
   c.setTransform(ratio, 0, 0, ratio, 0, 0);
   c.clearRect(0, 0, wide, high);
   const cm = wide / surface.wideCm;
-  for (const { number, piece } of run.pieces) {
+  for (const { number, piece, ranCm } of run.pieces) {
     const at = surface.slots[slots.get(number) ?? -1];
     if (piece.offS !== null || !at) continue;
-    const [x, y] = [at.x * cm, at.y * cm];
+    const [x, y] = [at.x * cm, (at.y + ranCm) * cm];
     if (piece.does === 'flat')
-      flatFace(c, piece, x, y, (Math.min(piece.made.acrossCm, surface.acrossCm * 1.1) / 2) * cm, cm / 10, ink);
+      flatFace(c, piece, x, y, (Math.min(piece.made.acrossCm, surface.acrossCm * 1.1) / 2) * cm, cm / 10, ink, now);
     else shapedFace(c, piece, x, y, (surface.acrossCm / 2) * cm, ink, now);
   }
 }

@@ -183,6 +183,7 @@ function Practising({
           </Labelled>
         ) : null}
         <HeatAndFat run={run} onAct={act} />
+        {lesson === null && run.does === 'flat' ? <Leans run={run} onAct={act} /> : null}
         {lesson === null ? <Button onClick={onAgain}>Begin anew</Button> : null}
       </div>
     </div>
@@ -274,6 +275,19 @@ function Times({
     </div>
   );
 }
+
+const LEANS = ['0', '1', '2', '3'] as const;
+/** Free play on a plate that doesn't stand level, as many don't. */
+const Leans = ({ run, onAct }: { readonly run: PracticeRun; readonly onAct: (a: PracticeAct) => void }) => (
+  <Labelled says="The plate leans to its front">
+    <Taps
+      label="The plate leans to its front"
+      value={String(run.leanDeg) as (typeof LEANS)[number]}
+      onChange={(deg) => deg && onAct({ do: 'lean', deg: Number(deg) })}
+      options={LEANS.map((deg) => ({ value: deg, label: deg === '0' ? 'level' : `${deg}°` }))}
+    />
+  </Labelled>
+);
 
 const FAT_WORDS = { film: 'a little fat, wiped', pool: 'fat, not wiped', none: 'dry' } as const;
 
