@@ -68,7 +68,12 @@ export const remark = (name: string, said: string): string => {
 export function parted(r: OpenRecipe): readonly OpenRecipe[] {
   const several = r.lines.length > 0 || r.formula !== undefined ? [] : recipesOnCard(r.card.split(/\r\n|\r|\n/));
   if (several.length === 0) return [r];
-  return several.map(({ text }, n) => ({ ...r, name: null, card: text, ...(n > 0 && { method: [], remarks: [] }) }));
+  return several.map(({ title, text }, n) => ({
+    ...r,
+    name: title,
+    card: text,
+    ...(n > 0 && { method: [], remarks: [] }),
+  }));
 }
 
 /** As a text for the reader of cards and for the eye: the card, then the steps, then what is said besides. */

@@ -240,6 +240,23 @@ test('what cannot be read is a 400 with its place', async () => {
   });
 });
 
+const TWO = 'Waffles\n250 g flour\n300 ml milk\n2 eggs\n\nThin crepes\n200 g flour\n500 ml milk\n4 eggs';
+test('of a text with two recipes the first is read, the other set aside as such, and nothing is worked', async () => {
+  const a = readResponse.parse((await call(readPost, { text: TWO })).answer);
+  expect([a.title, a.lines.length]).toEqual(['Waffles', 3]);
+  expect(a.ignored.map((i) => [i.lineNumber, i.why])).toEqual([
+    [6, 'another'],
+    [7, 'another'],
+    [8, 'another'],
+    [9, 'another'],
+  ]);
+  expect(await refused(analysePost, { text: TWO })).toMatchObject({ status: 422, path: 'text' });
+  expect(await refused(scalePost, { text: TWO, to: { factor: 2 }, measure: 'gram' })).toMatchObject({
+    status: 422,
+    path: 'text',
+  });
+});
+
 test('what is well formed but cannot be worked is a 422', async () => {
   const noFlour = await refused(analysePost, { text: '1 cup milk\n2 eggs' });
   expect(noFlour).toMatchObject({ status: 422, path: 'text' });

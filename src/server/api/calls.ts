@@ -106,7 +106,11 @@ async function linesOf(body: Source): Promise<CallAnswer<Worked>> {
   if (body.text !== undefined) {
     const card = readCard(body.text, h.value);
     if (!card.ok) return refuseCall(422, 'text', card.error.message);
-    const { lines } = card.value;
+    const { lines, recipes } = card.value;
+    if (recipes.length > 0) {
+      const titles = recipes.map((r) => r.title).join(', ');
+      return refuseCall(422, 'text', `There are ${recipes.length} recipes in it: ${titles}. Send one of them.`);
+    }
     const out = lines.map((l) => outLine(l, l.lineNumber));
     return { ok: true, value: { house: h.value, lines, out, written: lines, notes: notesOn(card.value) } };
   }

@@ -68,6 +68,13 @@ describe('POST /api/v1/read with a file as it is', () => {
     const second = readResponse.parse(await (await read(sent('text/html', two, {}, '?recipe=2'))).json());
     expect(second.title).toBe('Apple sauce');
     expect((await refusal(await read(sent('text/html', two, {}, '?recipe=7')))).status).toBe(400);
+    const words = 'Waffles\n250 g flour\n300 ml milk\n2 eggs\n\nThin crepes\n200 g flour\n500 ml milk\n4 eggs';
+    expect((await refusal(await read(sent('text/plain', words)))).recipes).toEqual([
+      { recipe: 1, name: 'Waffles' },
+      { recipe: 2, name: 'Thin crepes' },
+    ]);
+    const crepes = readResponse.parse(await (await read(sent('text/plain', words, {}, '?recipe=2'))).json());
+    expect([crepes.title, crepes.lines.length]).toEqual(['Thin crepes', 3]);
     expect((await refusal(await read(sent('text/html', '<p>no recipe')))).status).toBe(422);
     expect((await refusal(await read(sent('application/ld+json', '{')))).status).toBe(422);
     expect((await refusal(await read(sent('text/plain', new Uint8Array([0x89, 0x50, 0, 1]))))).status).toBe(400);
