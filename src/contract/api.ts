@@ -449,7 +449,7 @@ export const readResponse = z.object({
       text: z.string(),
       why: z
         .enum(['heading', 'yield', 'method', 'note', 'another'])
-        .describe('another: of a second recipe in the same text, which is not read'),
+        .describe('another: of a second recipe in the same text, or of the same in another size, and not read'),
     }),
   ),
   text: z

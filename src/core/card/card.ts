@@ -46,8 +46,9 @@ import {
   YIELD_LABEL,
 } from './rows';
 import { inGrams } from './shares';
+import { ofFirstSize } from './sizes';
 import { linesOfSteps, numberedSteps } from './steps';
-import { isTableHead, unstacked, withTables } from './table';
+import { isTableHead, unstacked, withoutCosts, withTables } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk, withoutClaim } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
@@ -360,7 +361,7 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
 
 /** The card that its rows are. @param text all of it, for the languages it is in */
 function cardOf(text: string, written: readonly string[], house: KitchenConventions): Card {
-  const raws = inGrams(cameTo(withTables(unstacked(written, house))));
+  const raws = inGrams(cameTo(withTables(withoutCosts(unstacked(written, house)))));
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
   const languages = languagesIn(text);
@@ -385,11 +386,15 @@ function cardOf(text: string, written: readonly string[], house: KitchenConventi
     list: listOfPage(rows),
   });
   const told = linesOfSteps(placed, rows, house, languages);
-  const { meant, takenBack } = amountsPutRight(told, (l) => rows[l.lineNumber - 1]?.text ?? '');
+  const sized = ofFirstSize(told, (from, to) =>
+    rows.slice(from.lineNumber - 1, to.lineNumber).reduce((t, row) => `${t}\n${row.text}`, ''),
+  );
+  const { meant, takenBack } = amountsPutRight(sized.kept, (l) => rows[l.lineNumber - 1]?.text ?? '');
   const settled = settleGroups(placed.sections, meant, house, languages);
   const { title } = placed;
   const back = takenBack.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'note' }));
-  const ignored = [...placed.ignored, ...back];
+  const others = sized.others.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'another' }));
+  const ignored = [...placed.ignored, ...back, ...others];
   const notes = notesOn({ title: null, ignored });
   const byName = namedIn({ lines: settled.lines, notes, talk: talkIn(placed), house });
   const sure = doubtFractions(settled.lines);

@@ -16,7 +16,7 @@ import { DOING, firstWord, withoutShortPoints } from './writing';
 export interface SetAside {
   readonly lineNumber: number;
   readonly text: string;
-  /** `another`: it is of another recipe of the same text. */
+  /** `another`: it is of another recipe of the same text, or of another size. */
   readonly why: 'heading' | 'yield' | 'method' | 'note' | 'another';
 }
 

@@ -189,8 +189,9 @@ function seedEgg(r: Reader): boolean {
   return true;
 }
 
-/** "(yes, a tablespoon)": the amount is meant as it is written. */
-const AS_MEANT = /\(\s*(?:yes|that[’']s right|really|correct|right)\b[^()]*\)/giu;
+/** "(yes, a tablespoon)": the amount is meant as it is written; "(instead of 2)": it was another. */
+const AS_MEANT =
+  /\(\s*(?:yes|that[’']s right|really|correct|right|instead of \d|was \d|originally \d|(?:up|down) from \d)[^()]*\)/giu;
 /** "(the strong one)", "double check": words of a number that count nothing. */
 const NO_NUMBER =
   /(?<=\b(?:the|this|that|your|my|our)(?: [\p{L}-]+){0,2} )ones?\b(?! (?!(?:from|with|in|on|at|that|which|we|i)\b)\p{L})|\bdouble(?=[- ]checke?d?\b)/giu;

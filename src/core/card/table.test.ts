@@ -313,3 +313,42 @@ test('numbered steps that measure from the first on are all read', () => {
     'egg-white 66',
   ]);
 });
+
+test.each([
+  ['sentences', 'For 4: 200 g flour, 4 eggs, 400 ml milk. For 6: 300 g flour, 6 eggs, 600 ml milk.'],
+  ['rows', 'Single: 200 g flour, 4 eggs, 400 ml milk\nDouble: 400 g flour, 8 eggs, 800 ml milk'],
+  ['headings', 'For 4 people:\n200 g flour\n4 eggs\n400 ml milk\n\nFor 6 people:\n300 g flour\n6 eggs\n600 ml milk'],
+  [
+    'a row for each name',
+    'Half recipe\n200 g flour\n4 eggs\n400 ml milk\nFull recipe\n400 g flour\n8 eggs\n800 ml milk\nDouble recipe\n800 g flour\n16 eggs\n1.6 l milk',
+  ],
+])('a list in several sizes, as %s, is the first of them', (_, text) => {
+  expect(linesOf(`Crepes\n${text}`)).toEqual(['flour-all-purpose 200', 'egg-large 200', 'milk-whole 412.5']);
+});
+
+test('what is not in proportion, or of no other size, is all put in', () => {
+  expect(
+    linesOf('Crepes\nFor 4: 200 g flour, 4 eggs, 400 ml milk\nFor 6: 300 g flour, 9 eggs, 500 ml milk'),
+  ).toHaveLength(6);
+  expect(
+    linesOf('Waffles\nSponge: 100 g flour, 100 g milk, 1 g yeast\nDough: 200 g flour, 200 g milk, 2 g yeast'),
+  ).toHaveLength(6);
+});
+
+test('what each thing costs is left out, and a label before brackets is none of them', () => {
+  expect(linesOf('Waffles\nflour 2 c ...... 0.30\neggs 2 ...... 0.50\nmilk 1.5 c ...... 0.35')).toEqual([
+    'flour-all-purpose 250',
+    'egg-large 100',
+    'milk-whole 366',
+  ]);
+  expect(linesOf('Waffles\n2 cups flour  $0.30\n2 eggs  $0.50\n1 1/2 cups milk  $0.35')).toEqual([
+    'flour-all-purpose 250',
+    'egg-large 100',
+    'milk-whole 366',
+  ]);
+  expect(linesOf('Cakes\nWet team: milk (1 cup), egg (1), butter (3 T, melted)')).toEqual([
+    'milk-whole 244',
+    'egg-large 50',
+    'butter-unsalted 42.6',
+  ]);
+});

@@ -256,6 +256,17 @@ function isOfTable(cells: readonly string[], columns: readonly (Column | null)[]
   );
 }
 
+/** "Eggs 2 ....... 0.50", "2 cups flour   $0.30": what it costs, last of all. */
+const COSTS = /\s*[.…·]{2,}\s*\d{1,3}[.,]\d\d\s*$|\s+(?:[$€£]\s?\d{1,3}(?:[.,]\d\d)?|\d{1,3}[.,]\d\d\s?[$€£])\s*$/u;
+const LEAST_COSTS = 3;
+/** Rows of a costed list without what each costs: where it stands last on several rows, and an amount before it. */
+export function withoutCosts(raws: readonly string[]): readonly string[] {
+  const isCosted = (raw: string): boolean => /[\d½¼¾⅓⅔⅛]/u.test(raw.replace(COSTS, '')) && COSTS.test(raw);
+  return raws.filter(isCosted).length < LEAST_COSTS
+    ? raws
+    : raws.map((raw) => (isCosted(raw) ? raw.replace(COSTS, '') : raw));
+}
+
 /** The rows of a card, those of a table as lines; what its column of steps tells stands behind all of them. */
 export function withTables(raws: readonly string[]): readonly string[] {
   let table: Head | null = null;

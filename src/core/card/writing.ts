@@ -214,9 +214,19 @@ const MUCH_FIRST = /^[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)? ?\p{
 const NEXT_NUMBER = /(?<=\p{L}{2})\s+(?=[\d½¼¾⅓⅔⅛])/u;
 /** A row of several things without a sign between them, or each with its amount in brackets, with commas; else as it is. */
 function commaed(row: string): string {
-  const inBrackets = row.split(/,\s+/).map((p) => THING_IN_FRONT.exec(p.trim()));
+  // "Dry team: flour (1 1/2 cups), butter (3 T, melted)": within a bracket nothing is parted
+  const label = /^\p{L}[\p{L} ]{2,28}:\s+/u.exec(row)?.[0] ?? '';
+  const inBrackets = row
+    .slice(label.length)
+    .split(/,\s+(?![^()]*\))/)
+    .map((p) => THING_IN_FRONT.exec(p.trim()));
   if (inBrackets.length >= LEAST_PARTED && inBrackets.every((m) => m !== null))
-    return inBrackets.map((m) => `${m?.[2]} ${m?.[1]}`).join(', ');
+    return (
+      label +
+      inBrackets
+        .map((m) => `${m?.[2]?.replace(/,.*$/, '')} ${m?.[1]}${/,.*$/.exec(m?.[2] ?? '')?.[0] ?? ''}`)
+        .join(', ')
+    );
   if (/[,;:/()|]|\p{L}{3}\. /u.test(row)) return row;
   const things = row.split(NEXT_NUMBER);
   const isList =
