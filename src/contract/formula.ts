@@ -1,7 +1,7 @@
 /** What a version of a formula is saved by, and what is kept of it. */
 import { z } from 'zod';
-import { MOST_SENTENCE_CHARS } from '@/core/card/items';
 import { VESSELS } from '@/core/card/parts';
+import { MOST_SENTENCE_CHARS } from '@/core/card/told/words';
 import { MOST_ACT_MIN, MOST_ACT_NOTE_CHARS, MOST_DOES_CHARS, MOST_EDITS, MOST_LOAD } from '@/core/formula/act-edits';
 import {
   DRESSINGS,

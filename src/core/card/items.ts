@@ -6,7 +6,6 @@ import { HEADS, VARIANT } from '../pantry/tables/words';
 import { readAmount } from '../quantity/amount';
 import { type Line, readLine } from './line';
 import * as phrases from './phrases';
-import { DOING, firstWord } from './writing';
 
 /** Where one item may end and the next begin. */
 const SEAM =
@@ -47,7 +46,7 @@ export const endsInAmount = (text: string): boolean =>
 
 /** "Sugar 1/3 c packed brown": a name, how much, and how it is. */
 const NAME_MUCH_STATE =
-  /^\s*\p{L}[\p{L} .’'-]{1,30}?\s[\d½¼¾⅓⅔⅛][\d./½¼¾⅓⅔⅛]*(?: \d\/\d)? ?(?:k?g|m?l|oz|lbs?|c|t|T|cups?|tsp|tbsp)\.?(?: \p{L}+){1,3}\s*$/u;
+  /^\s*(?!(?:add|beat|blend|fold|melt|mix|pour|put|sift|stir|take|use|whisk|with)\b)\p{L}[\p{L} .’'-]{1,30}?\s[\d½¼¾⅓⅔⅛][\d./½¼¾⅓⅔⅛]*(?: \d\/\d)? ?(?:k?g|m?l|oz|lbs?|c|t|T|cups?|tsp|tbsp)\.?(?: \p{L}+){1,3}\s*$/iu;
 /** Whether what begins here is an item of its own: it starts with an amount, or ends in one. */
 const begins = (text: string): boolean => {
   const a = readAmount(text.trim());
@@ -55,7 +54,7 @@ const begins = (text: string): boolean => {
     a !== null ||
     // "butter 50 g (melted)"
     /\d\s*\p{L}{0,12}(?:\s*\([^()]*\))?\s*$/u.test(text) ||
-    (NAME_MUCH_STATE.test(text) && !DOING.has(firstWord(text.trim()))) ||
+    NAME_MUCH_STATE.test(text) ||
     /^\s*(?:(?:a\s+)?(?:little|bit|touch)(?:\s+bit)?\s+of|some|etwas|ein (?:wenig|bisschen)|un peu de|un poco de)\s/i.test(
       text,
     ) ||
@@ -268,8 +267,7 @@ const STATE =
 const NO_FOOD =
   /^\s*(?:(?:-|–|to|or)\s*\S+\s*)?(?:min(?:ute)?s?\b|hours?\b|hrs?\b|seconds?\b|secs?\b|days?\b|nights?\b|weeks?\b|months?\b|years?\b|°|degrees?\b|%|cm\b|mm\b|inch(?:es)?\b|times?\b|people\b|persons?\b|person(?:en|nes|as)\b|leute\b|gäste\b|kinder\b|enfants\b|niños\b|guests?\b|servings?\b|sides?\b|at a time\b)/i;
 
-/** A sentence longer than this is no sentence of a card; a thing and what is done to it take no more room than that. */
-export const MOST_SENTENCE_CHARS = 1500;
+/** A thing and what is done to it take no more room than that. */
 const MOST_ITEM_CHARS = 160;
 
 /** A number, and then somebody who does something. */
@@ -577,7 +575,7 @@ const EACH_POURED =
 const isNoAmount = (sentence: string, at: number, number: string, after: string): boolean =>
   NO_FOOD.test(after) ||
   // "I use a 5 litre bucket": what it is mixed in
-  /^[ -]?(?:lit(?:re|er)s?|l|quarts?|cups?|pints?|gallons?)[ -](?:bucket|bowl|jug|jar|tub|pot|pan|container|pail|basin)\b(?! of\b)/i.test(
+  /^(?: \d+)?[ -]?(?:lit(?:re|er)s?|l|quarts?|cups?|pints?|gallons?)[ -](?:bucket|bowl|jug|jar|tub|pot|pan|container|pail|basin)\b(?! of\b)/i.test(
     after,
   ) ||
   // "200 C" is a heat, "2 c" are cups

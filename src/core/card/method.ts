@@ -50,11 +50,32 @@ export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldC
     }
   return null;
 }
+/** What a last count is none of. */
+const OTHERS_COUNTED =
+  /(?:\bmin(?:ut(?:en?|es|os?))?s?\b.*|\b(?:stunden?|sekunden?|grad|heures?|horas?|segundos?)\b.*|\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
+
+/** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
+const APIECE = /\b(?:apiece|each)\b/i;
+const DOES_ALONE = /^does (?:about )?\S+$/i;
+/** "That does about a hundred and ten": so many are no guests of one bowl. */
+const DOES_MANY =
+  /^(?:that|this|it) does (?:about |around )?(?:an? (?:hundred|dozen)|(?:two|three|four) dozen|[2-9]\d|\d{3}|twenty|thirty|forty|fifty|sixty|eighty)(?: \p{L}+)*$/iu;
+/** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
+const THAT_DOES = /^(?:that|this) does (?:about |around )?\S+$/i;
+const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\b/i;
+
+/** Pieces, as they are called. */
+const PIECES = anyWord(
+  'pcs|uds|unidades|stk|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
+);
 /** Counts without a word for a piece, in the order that they are looked for; fewer than the least are none. */
 const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] = [
   // "for about 20 crepes I use", "Für 12 Waffeln brauche ich", "what you need for 12 waffles"
   {
-    is: /(?<=^|[.!\n]\s*|\bneed )(?:for|für|pour|para) (?:about |around |etwa |ca\.? |environ |unas? |unos )?([\w-]+) (?:(?:small|large|big|thin|good|kleine|große|petites|grandes) )?(?:pan ?cakes|hot ?cakes|griddle ?cakes|cakes|waffles|cr[eê]pes|galettes|gaufres|blinis?|pikelets|pfannkuchen|eierkuchen|waffeln|tortitas|gofres|panqueques)(?!\p{L})(?=,? (?:i|we|you|it|there|nehme|brauch\p{L}*|nimmt|man|rechne|il|je|on|nous|necesit\p{L}*|pongo|uso|usamos|hacen|se|one)(?!\p{L})|\s*[.:]?\s*(?:\n|$))/giu,
+    is: new RegExp(
+      String.raw`(?<=^|[.!\n]\s*|\bneed )(?:for|für|pour(?= (?:environ )?\S+ (?:crêpes|galettes|gaufres|blinis|pancakes,? (?:il|je|on)))|para) (?:about |around |etwa |ca\.? |environ |unas? |unos )?([\w-]+) (?:(?!cm|mm|inch)\p{L}+ )?${PIECES.source}(?=,? (?:i|we|you|it|nehme|brauch\p{L}*|man|il|je|on|necesit\p{L}*|uso)(?!\p{L})|\s*[.:]?\s*(?:\n|$))`,
+      'giu',
+    ),
     least: 2,
   },
   { is: /\bhow many\b[^?]*\?\s*(?:about |around )?([\w-]+)/giu, least: 2 },
@@ -87,24 +108,6 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     least: 1,
   },
 ];
-/** What a last count is none of. */
-const OTHERS_COUNTED =
-  /(?:\bmin(?:ut(?:en?|es|os?))?s?\b.*|\b(?:stunden?|sekunden?|grad|heures?|horas?|segundos?)\b.*|\binch.*|\bcm.*|across|minutes?|hours|seconds|strokes|eggs|cups|spoons|fuls|adults|sides|times|turns|days|degrees|grams|parts|drops|lots|ons|friends)$/i;
-
-/** "Does ten.": pieces, unless how many those are is told elsewhere; then people. */
-const APIECE = /\b(?:apiece|each)\b/i;
-const DOES_ALONE = /^does (?:about )?\S+$/i;
-/** "That does about a hundred and ten": so many are no guests of one bowl. */
-const DOES_MANY =
-  /^(?:that|this|it) does (?:about |around )?(?:an? (?:hundred|dozen)|(?:two|three|four) dozen|[2-9]\d|\d{3}|twenty|thirty|forty|fifty|sixty|eighty)(?: \p{L}+)*$/iu;
-/** "That does about ten, enough for the four of us": pieces, for people are told beside them. */
-const THAT_DOES = /^(?:that|this) does (?:about |around )?\S+$/i;
-const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\b/i;
-
-/** Pieces, as they are called. */
-const PIECES = anyWord(
-  'pcs|uds|unidades|stk|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
-);
 /** That so many are made of it. */
 const MADE = anyWord(
   String.raw`makes?|making|yields?|gives|(?:gonna|going to|will|[’']ll) give (?:you|me|us)|comes to|should come to|(?:that|this|it) does (?:me|us|you)|that[’']ll (?:be|make)|it does|count(?:[’']s| is)|ends? up (?:with|as)|should (?:get|have|give)(?: you)?|(?:i )?(?:reckon|count) on|(?:shape|form|roll|divide|pat)(?: (?:it|them|this|the (?:mix(?:ture)?|dough|mash)))? in(?:to)?|cut (?:it|this) in(?:to)?|da para|reicht für(?= \S+ (?:waffeln|stück|pfannkuchen|crêpes|blinis))|alcanza para(?= \S+ (?:gofres|tortitas|crepes|piezas))|(?:you|i|we)(?:[’']ll|[’']d| will| should| can)?(?: usually| always| generally)? get|(?:he|she) gets|comes? (?:out )?of|c[ao]mes? out|out comes?|that makes|i make it|you[’']ll have(?= \S+(?:$| (?:if|or|by)\b))|(?:i|we|you) (?:got|had)(?= \S+(?:$| (?:out of|from|of (?:them|it))\b))|cut(?= \d)|cuts? in(?:to)?|divides? in(?:to)?|ergibt|ergeben|gibt|rinde|me salen|salen|sale|donne|ça fait|cela fait|on en fait|j[’']en fais|out of (?:that|it|this)|from (?:that|it|this)(?: comes?| you get| we get| i get)?`,

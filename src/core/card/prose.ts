@@ -5,10 +5,11 @@
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import type { Language } from '../pantry/tables/other-names';
-import { asksWhich, COUNT_WORDS, itemsIn, MOST_SENTENCE_CHARS, measuredIn, PART_OF_EGGS } from './items';
+import { asksWhich, COUNT_WORDS, itemsIn, measuredIn, PART_OF_EGGS } from './items';
 import { type Line, readLine } from './line';
 import { reworded } from './reworded';
 import { clausesOf } from './told/clause';
+import { MOST_SENTENCE_CHARS } from './told/words';
 
 /** Minutes, degrees and widths at the start of a text: no food. */
 export const CLOCK =

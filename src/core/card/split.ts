@@ -107,7 +107,7 @@ function twoBatches(text: string): LineFinding | null {
 
 /** "2 cups plain and rye flour": two of them, and nothing says how much of each. */
 const A_FLOUR =
-  '(?:plain|white|all[- ]purpose|ap|bread|strong|self[- ]rais(?:ing|ed)|whole(?:meal| ?wheat)|rye|spelt|buckwheat|oat|rice|corn|chickpea|almond|semolina)';
+  '(?:plain|white|all[- ]purpose|bread|strong|self[- ]rais\\w+|whole ?\\w+|rye|spelt|buckwheat|oat|rice|corn|chickpea|almond)';
 const TWO_FLOURS = new RegExp(String.raw`\b${A_FLOUR}(?: flour)? (?:and|&|\+) ${A_FLOUR} flours?\b`, 'i');
 function twoFlours(text: string): LineFinding | null {
   const m = /\b(?:each|half|equal)\b/i.test(text) ? null : TWO_FLOURS.exec(text);

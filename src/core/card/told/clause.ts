@@ -1,7 +1,6 @@
 /** A method's sentences parted into clauses, each as it is meant: done, or a remark; and the lengths of time in one. */
-import { MOST_SENTENCE_CHARS } from '../items';
 import { type InFigures, inFigures, middle, spokenInFigures } from './spoken';
-import { anyWord, SENTENCE } from './words';
+import { anyWord, MOST_SENTENCE_CHARS, SENTENCE } from './words';
 
 export const FACTS = [
   'rest',

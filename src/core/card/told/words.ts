@@ -3,6 +3,9 @@
 /** Any of some words, as whole words. */
 export const anyWord = (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\d])(?:${words})(?!\p{L})`, 'iu');
 
+/** A sentence longer than this is no sentence of a card. */
+export const MOST_SENTENCE_CHARS = 1500;
+
 /** Where a sentence of a method ends: at a point that belongs to no shortened word, or with its row. */
 export const SENTENCE =
   /(?<=[.!])(?<!\b(?:[Nn]o|[Cc]a|[Ee]nv|[Aa]pprox|[Aa]prox|[Uu]ngef)\.(?=\s+\d))(?<!\b(?:ca|approx|hrs?|[Tt]bsp|[Tt]sp|[Oo]z|[Ss]td)\.(?=\s+[a-z]))(?<!(?<!\d\d)\d\s?c\.(?=\s+[a-zà]))(?<!\bc\.?\s?à\.?\s?[sc]\.(?=\s+(?:de|d|par|pour|chac)))(?<!\b[Mm]in\.(?=\s+(?:per|a|an|each|either|on|or|until|till|at|in|for|and|then|more|side|rest(?! (?:it|them|the|for|at|in|until|till)\b)|of|by|bei|kühl|kalt|warten|im|ausbacken|braten|vor|an|zum|in den|Ruhe|Teigruhe|au|dans|de|en|a|al|más|pro|je|par|por|de|und|y|et|dann|then|with|over|under|ruhen|quellen|stehen|gehen|ziehen|rasten|backen|goldbraun|goldgelb|knusprig|lang|von|auf|zugedeckt|jede|lassen|pro|hasta|cada|jusqu|sur|à|reposer|cuire|reposar)\b))\s+(?=\S)|(?<=[)?])\s+(?=\d{1,2}\.\s+[A-Z])|\n+/;
