@@ -12,6 +12,7 @@ import { guessKind } from './guess-kind';
 import { FRESH_KITCHEN } from './kitchen-settings';
 import { formulaLines } from './lines';
 import { offersFrom, toldBy } from './offers';
+import { leftOut } from './pasted';
 
 const pasted = (text: string) => {
   const r = entriesFromCard(text, FRESH_CONVENTIONS);
@@ -372,4 +373,14 @@ test.each([
   const lines = formulaLines(formulaOf(card));
   expect([lines.length, lines.filter((l) => l.grams === null)]).toEqual([count, []]);
   expect(lines[0]?.grams).toBeCloseTo(flour, 0);
+});
+
+test('a list in another size is left out, and that is said; a recipe of its own is asked about', () => {
+  const sized = pasted('Crepes\nSingle: 200 g flour, 4 eggs, 400 ml milk\nDouble: 400 g flour, 8 eggs, 800 ml milk');
+  expect([sized.entries.length, leftOut(sized)]).toEqual([
+    3,
+    'The list stands there in another size, too: its 3 lines are left out.',
+  ]);
+  const two = pasted('Waffles\n250 g flour\n300 ml milk\n2 eggs\n\nThin crepes\n200 g flour\n500 ml milk\n4 eggs');
+  expect([two.recipes.map((r) => r.title), leftOut(two)]).toEqual([['Waffles', 'Thin crepes'], null]);
 });

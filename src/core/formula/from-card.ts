@@ -38,7 +38,7 @@ export function entriesFromCard(
 ): { readonly ok: true; readonly value: PastedCard } | { readonly ok: false; readonly message: string } {
   const card = readCard(text, house);
   if (!card.ok) return { ok: false, message: card.error.message };
-  const { title, lines, sections, recipes } = card.value;
+  const { title, lines, sections, recipes, ignored } = card.value;
   const entries: Entry[] = [...after];
   const first = entries.length;
   const forked = sections.some((s) => s.role === 'sweet') && sections.some((s) => s.role === 'savoury');
@@ -66,6 +66,7 @@ export function entriesFromCard(
     ends: forked ? ['sweet', 'savoury'] : null,
     guess: guessKind(title ?? '', lines, notes, factsTold(notes, house)),
     recipes,
+    otherSizes: recipes.length > 0 ? 0 : ignored.filter((i) => i.why === 'another').length,
   };
   return { ok: true, value };
 }

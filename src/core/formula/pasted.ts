@@ -12,7 +12,13 @@ export interface PastedCard {
   readonly guess: KindGuess | null;
   /** Where the text holds several recipes, of which this is the first: all of them, to be chosen from. */
   readonly recipes: readonly { readonly title: string; readonly text: string }[];
+  /** Lines of the same list in another size, which are left out. */
+  readonly otherSizes: number;
 }
+
+/** What is left out of a card, to be said as it is put there; null: nothing is. */
+export const leftOut = ({ otherSizes }: PastedCard): string | null =>
+  otherSizes === 0 ? null : `The list stands there in another size, too: its ${otherSizes} lines are left out.`;
 
 /** The same card with keys that no line of the formula has: its own were given before it was put there. */
 function besideLines(card: PastedCard, there: readonly Entry[]): readonly Entry[] {

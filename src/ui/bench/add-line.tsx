@@ -2,8 +2,10 @@
 import { type ClipboardEvent, useState } from 'react';
 import { type Formula, kitchenOf, MOST_ENTRIES } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
+import { leftOut } from '@/core/formula/pasted';
 import { Button } from '../kit/button';
 import { Form } from '../kit/form';
+import { toast } from '../kit/toast';
 import { cardReader, fetchReader, NO_READER } from './card-reader';
 import type { BenchAction } from './state';
 
@@ -46,7 +48,10 @@ export function AddLine({ full, formula, house, send }: Props & { readonly full:
           : null
         : card.message,
     );
-    if (card.ok && several.length === 0) send({ do: 'paste', card: card.value });
+    if (!card.ok || several.length > 0) return;
+    send({ do: 'paste', card: card.value });
+    const left = leftOut(card.value);
+    if (left) toast(left);
   };
   return (
     <Form data-own-undo className="px-2 pt-1" act={add}>

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ACCEPTED } from '@/core/exchange/formats';
 import { type Formula, kitchenOf } from '@/core/formula/formula';
 import type { Kitchen } from '@/core/formula/kitchen-settings';
-import type { PastedCard } from '@/core/formula/pasted';
+import { leftOut, type PastedCard } from '@/core/formula/pasted';
 import { counted } from '@/core/quantity/say';
 import type { FromFile } from '@/workers/files.worker';
 import { Button, lookOf } from '../kit/button';
@@ -101,6 +101,8 @@ export function PasteCard({ formula, house, send, onDone, onReading, first, card
       return;
     }
     send({ do: 'paste', card: card.value });
+    const left = leftOut(card.value);
+    if (left) toast(left);
     onDone();
   };
   const onto = (f: Formula): void => {
