@@ -393,7 +393,10 @@ function cardOf(text: string, written: readonly string[], house: KitchenConventi
   const settled = settleGroups(placed.sections, meant, house, languages);
   const { title } = placed;
   const back = takenBack.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'note' }));
-  const others = sized.others.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'another' }));
+  const others = [
+    ...sized.labels.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'heading' })),
+    ...sized.others.map((l): SetAside => ({ lineNumber: l.lineNumber, text: l.text, why: 'another' })),
+  ];
   const ignored = [...placed.ignored, ...back, ...others];
   const notes = notesOn({ title: null, ignored });
   const byName = namedIn({ lines: settled.lines, notes, talk: talkIn(placed), house });

@@ -165,6 +165,9 @@ export function headingShape(raw: string, text: string): HeadingShape | null {
   return { words, marked };
 }
 
+/** What heads the list of a page, and no words besides. */
+export const HEADS_LIST = /^(?:ingredients?|zutaten|ingr[eé]dients|ingredientes|ingredienti)\s*:?$/iu;
+
 /** What a dish is called: a first row of it is the title, however it is marked. */
 export const DISH =
   /\b(?:pan-?\s?cakes?|hot-?\s?cakes?|griddle-?\s?cakes?|flap-?jacks?|waffles?|cr[eê]pes?|galettes?|blinis?|drop scones?|balls?|dutch bab(?:y|ies)|popovers?|fritters?|johnny-?cakes?|cakes|pfannkuchen|waffeln|pannenkoeken|pandekager|pannekaker|pannkakor|v[aå]ff?l(?:er|or)|crespelle|frittelle|tortitas|crepas|gofres|gaufres|panqueques|palatschinken|eierkuchen|pfannekuchen|poffertjes|pikelets|hotcakes)\b/iu;

@@ -21,6 +21,14 @@ test.each([
   expect([...linesOf(text)].sort()).toEqual(['egg-large 200', 'flour-all-purpose 200', 'milk-whole 412.5']);
 });
 
+test.each([
+  ['Pancakes\nFor each egg: 50 g flour, 100 ml milk\nI use seven eggs.', 7],
+  ['Pfannkuchen: pro Ei 50 g Mehl und 100 ml Milch, neun Eier', 9],
+  ['Por cada huevo 50 g de harina y 100 ml de leche. Doce huevos.', 12],
+])('eggs are counted in whatever word: %s', (text, eggs) => {
+  expect(linesOf(text)).toContain(`flour-all-purpose ${50 * eggs}`);
+});
+
 test('behind its row, and of a card that counts no egg, it is for one; of eggs by the head it is asked', () => {
   expect(linesOf('Crepes\n4 eggs\n60 g flour per egg\n120 ml milk per egg')).toEqual([
     'egg-large 200',

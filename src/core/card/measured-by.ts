@@ -3,30 +3,13 @@
  * such row is brought to the amounts that it comes to; where what it hangs on is told nowhere, it stays, and is asked.
  */
 
-const NUMBERS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  eight: 8,
-  ten: 10,
-  twelve: 12,
-  zwei: 2,
-  drei: 3,
-  vier: 4,
-  sechs: 6,
-  deux: 2,
-  trois: 3,
-  quatre: 4,
-  dos: 2,
-  tres: 3,
-  cuatro: 4,
-};
-const COUNT = String.raw`\d{1,3}|${Object.keys(NUMBERS).join('|')}`;
-const countOf = (said: string | undefined): number =>
-  NUMBERS[(said ?? '').toLowerCase()] ?? Number((said ?? '').replace(',', '.'));
+import { readNumber } from '../quantity/number';
+import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
+import { COUNT_WORDS } from './items';
+
+const COUNT = String.raw`\d{1,3}|${COUNT_WORDS}|zwei|drei|vier|fünf|sechs|sieben|acht|neun|zehn|zwölf|deux|trois|quatre|cinq|sept|huit|neuf|dix|douze|dos|tres|cuatro|cinco|seis|siete|ocho|nueve|diez|doce`;
+const countOf = (said: string): number =>
+  readNumber(said.toLowerCase())?.low.valueOf() ?? Number(inFiguresOf(said, SPELLED_IN));
 const written = (x: number): string => String(Math.round(100 * x) / 100);
 
 const AN_EGG = '(?:Ei|egg|œuf|oeuf|huevo)';
@@ -102,10 +85,13 @@ const BETWEEN = /(?<!\p{L})(?:to|and|plus|by weight|with)(?!\p{L})|[\s,.;]/giu;
 function partsSaid(raw: string): Ratio['things'] | null {
   if (!/\bby weight\b/i.test(raw) || raw.replace(PARTS, '').replace(PER_CENT, '').replace(BETWEEN, '') !== '')
     return null;
-  const parts = [...raw.matchAll(PARTS)].map((m) => ({ name: m[2] ?? '', share: countOf(m[1]) }));
+  const parts = [...raw.matchAll(PARTS)].map((m) => ({ name: m[2] ?? '', share: countOf(m[1] ?? '') }));
   const flour = parts.find((t) => FLOUR.test(t.name))?.share;
   if (parts.length < 2 || flour === undefined) return null;
-  const more = [...raw.matchAll(PER_CENT)].map((m) => ({ name: m[2] ?? '', share: (countOf(m[1]) * flour) / 100 }));
+  const more = [...raw.matchAll(PER_CENT)].map((m) => ({
+    name: m[2] ?? '',
+    share: (countOf(m[1] ?? '') * flour) / 100,
+  }));
   return [...parts, ...more];
 }
 

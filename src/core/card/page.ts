@@ -1,4 +1,5 @@
 /** What stands around a card that was taken from a letter, a chat or a page: who sent it and when, greetings, talk. */
+import { HEADS_LIST } from './headings';
 import { isMeasure } from './prose';
 import type { CardRow } from './rows';
 
@@ -23,23 +24,20 @@ export function isOfALetter(rows: readonly CardRow[], n: number): boolean {
   return above !== undefined && SIGNED.test(above.text) && A_NAME.test(t);
 }
 
-/** What heads the list of a page, and no words besides. */
-const HEADS_LIST = /^(?:ingredients?|zutaten|ingr[eé]dients|ingredientes|ingredienti)\s*:?$/iu;
 /** So many of the rows right below the head are measured, and above it at most one is. */
 const LEAST_MEASURED = 2;
 const NEXT_ROWS = 8;
 const LONG_SENTENCE = 60;
+const measuredFirst = (rows: readonly CardRow[]): number =>
+  rows.filter((x) => /^[\d½¼¾⅓⅔⅛]/u.test(x.text) && isMeasure(x.text)).length;
 /** The row that heads the list of a page with sentences above it; 0: nothing is above it but the card. */
 export function listOfPage(rows: readonly CardRow[]): number {
   const at = rows.findIndex(
-    (row, n) =>
-      HEADS_LIST.test(row.text) &&
-      rows.slice(n + 1, n + 1 + NEXT_ROWS).filter((x) => /^[\d½¼¾⅓⅔⅛]/u.test(x.text) && isMeasure(x.text)).length >=
-        LEAST_MEASURED,
+    (row, n) => HEADS_LIST.test(row.text) && measuredFirst(rows.slice(n + 1, n + 1 + NEXT_ROWS)) >= LEAST_MEASURED,
   );
   const above = rows.slice(0, Math.max(0, at)).filter((x) => x.text !== '');
   const isTalk = above.some((x) => x.text.length > LONG_SENTENCE && /[.!]$/.test(x.text));
-  const isList = above.filter((x) => /^[\d½¼¾⅓⅔⅛]/u.test(x.text) && isMeasure(x.text)).length >= LEAST_MEASURED;
+  const isList = measuredFirst(above) >= LEAST_MEASURED;
   return (isTalk || above.some((x) => OF_A_PAGE.test(x.text))) && !isList ? at : 0;
 }
 

@@ -1,5 +1,5 @@
 /** Several recipes in one text: each begins with what its dish is called, and measures a batter of its own. */
-import { DISH, roleOf } from './headings';
+import { DISH, HEADS_LIST, roleOf } from './headings';
 
 /** One of them: its rows, from its name to the next, as places in the text. */
 export interface Recipe {
@@ -10,7 +10,6 @@ export interface Recipe {
 }
 
 const A_RULE = /^[\s\-–—=_~*#+.·•]*$/u;
-const HEADS_LIST = /^(?:ingredients?|zutaten|ingr[eé]dients|ingredientes|ingredienti)\s*:?$/iu;
 const FLOURS =
   /flour|mehl|farine|harina|farina|buckwheat|cornmeal|semolina|\boats?\b|oatmeal|masa\b|meal\b|avena|hafer|avoine|grieß/iu;
 const WET =

@@ -27,7 +27,11 @@ function timesOf(one: readonly CardLine[], other: readonly CardLine[]): number |
 export function ofFirstSize(
   all: readonly CardLine[],
   rowsTo: (from: CardLine, to: CardLine) => string,
-): { readonly kept: readonly CardLine[]; readonly others: readonly CardLine[] } {
+): {
+  readonly kept: readonly CardLine[];
+  readonly others: readonly CardLine[];
+  readonly labels: readonly CardLine[];
+} {
   // "Full recipe", a row of its own: what the lines below it are of
   const isLabel = (l: CardLine): boolean => l.ingredient === null && l.written.length === 0 && SIZE.test(l.text);
   const lines = all.filter((l) => !isLabel(l));
@@ -40,7 +44,11 @@ export function ofFirstSize(
       let to = from + n;
       while (timesOf(one, lines.slice(to, to + n)) !== null && to + n <= lines.length) to += n;
       if (to > from + n)
-        return { kept: [...lines.slice(0, from + n), ...lines.slice(to)], others: lines.slice(from + n, to) };
+        return {
+          kept: [...lines.slice(0, from + n), ...lines.slice(to)],
+          others: lines.slice(from + n, to),
+          labels: all.filter(isLabel),
+        };
     }
-  return { kept: all, others: [] };
+  return { kept: all, others: [], labels: [] };
 }

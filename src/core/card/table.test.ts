@@ -326,6 +326,14 @@ test.each([
   expect(linesOf(`Crepes\n${text}`)).toEqual(['flour-all-purpose 200', 'egg-large 200', 'milk-whole 412.5']);
 });
 
+test('what heads another size is set aside, and no row is lost', () => {
+  const text = 'Crepes\n200 g flour\n4 eggs\n400 ml milk\nFull recipe\n400 g flour\n8 eggs\n800 ml milk';
+  const card = readCard(text, FRESH_CONVENTIONS);
+  const { lines, ignored } = card.ok ? card.value : { lines: [], ignored: [] };
+  const rows = new Set([...lines, ...ignored].map((l) => l.lineNumber));
+  expect([lines.length, [...rows].sort()]).toEqual([3, [2, 3, 4, 5, 6, 7, 8]]);
+});
+
 test('what is not in proportion, or of no other size, is all put in', () => {
   expect(
     linesOf('Crepes\nFor 4: 200 g flour, 4 eggs, 400 ml milk\nFor 6: 300 g flour, 9 eggs, 500 ml milk'),
