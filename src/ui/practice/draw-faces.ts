@@ -36,7 +36,13 @@ function steamOver(c: CanvasRenderingContext2D, x: number, y: number, r: number,
   for (let n = 0; n < plumes; n++) {
     const rise = (now * (0.35 + 0.1 * (n % 3)) + n / 6) % 1;
     c.globalAlpha = 1 - rise;
-    ring(c, x + 1.7 * r * ((n + 0.5) / plumes - 0.5), y + r * (0.75 - 1.5 * rise), 3 + 7 * rise, 1.5);
+    const [px, py, tall] = [x + 1.7 * r * ((n + 0.5) / plumes - 0.5), y + r * (0.75 - 1.5 * rise), 8 + 8 * rise];
+    // a wisp: rings are bubbles
+    c.lineWidth = 1.5;
+    c.beginPath();
+    c.moveTo(px, py);
+    c.bezierCurveTo(px + tall / 2, py - tall / 3, px - tall / 2, py - (2 * tall) / 3, px, py - tall);
+    c.stroke();
   }
   c.globalAlpha = 1;
 }
