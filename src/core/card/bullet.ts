@@ -102,6 +102,15 @@ export const inOneWriting = (text: string): string =>
     .replace(/(?<=\p{L}{2})\((e?s|e?n|er|x)\)/giu, '$1')
     // "3 T. melt. butter"
     .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
+    // "120 g (gf) oat flour"
+    .replace(/\((?:gf|gluten[- ]free)\) ?/giu, 'gluten-free ')
+    // "1 t. ea. powder & soda"
+    .replace(/(?<=\d ?(?:t|c|tb?sp?s?|tsps?|tbsps?|cups?|teaspoons?|tablespoons?|g|oz)\.? )ea\.?(?= \p{L})/giu, 'each')
+    // "zest of 1 lemon plus 2 tbsp juice": of the same fruit
+    .replace(
+      /(?<=\bzest of \S+ (lemon|lime|orange)s?,? (?:plus|and|&|\+) (?:[\d½¼¾/ ]+|an? )\p{L}+\.? (?:of )?)(?=(?:the |its )?juice\b)/giu,
+      '$1 ',
+    )
     // "w/w flour"
     .replace(/(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat')
     // "milk w/ a squeeze of lemon"

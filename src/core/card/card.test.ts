@@ -591,3 +591,75 @@ test('a title may tell minutes; a rest above the list is the method’s', () => 
   expect(read('My 5-minute pancakes')).toEqual(['My 5-minute pancakes', 3, '']);
   expect(read('15 minute rest')).toEqual([null, 3, '15 minute rest']);
 });
+
+test.each<[string, readonly string[]]>([
+  // steps whose numbers have no point are no counts of eggs
+  [
+    "Hotcakes\nYou'll need:\nself raising flour – 200g\neggs – 2 large, separated\n1 Whisk the yolks.\n2 Fold in the flour.\n3 Beat whites to soft peaks.",
+    ['flour-self-raising-uk 200', 'egg-large 100'],
+  ],
+  [
+    'INGREDIENTS: Flour (250g), Milk (500ml), Eggs (3), Salt (1 tsp).\nMETHOD: Blend all.',
+    ['flour-all-purpose 250', 'milk-whole 515.7', 'egg-large 150', 'salt-table 6.1'],
+  ],
+  [
+    'Pancakes\nMix together:\n200 g flour\n3 tsp baking powder\nAdd all at once:\n300 g milk\n1 egg',
+    ['flour-all-purpose 200', 'baking-powder-double-al 13.8', 'milk-whole 300', 'egg-large 50'],
+  ],
+  [
+    'Flour  2 cups     | Eggs   2\nSalt   1 tsp      | Oil    1/4 c\nSugar  2 T        |',
+    ['flour-all-purpose 250', 'egg-large 100', 'salt-table 6.1', 'oil-vegetable 54.5', 'sugar-granulated 25'],
+  ],
+  [
+    'Ingr. / 10 pax / 50 pax\nFlour / 500 g / 2.5 kg\nMilk / 700 g / 3.5 kg\nEgg / 4 / 20',
+    ['flour-all-purpose 500', 'milk-whole 700', 'egg-large 200'],
+  ],
+  [
+    'Waffles (double batch in brackets)\n2 cups flour (4)\n2 eggs (4)\n1 tsp soda (2)',
+    ['flour-all-purpose 250', 'egg-large 100', 'baking-soda 4.6'],
+  ],
+  [
+    '1C flour 1C milk 1 egg 1t bp 1/2t salt\nmix & fry',
+    ['flour-all-purpose 125', 'milk-whole 244', 'egg-large 50', 'baking-powder-double-al 4.6', 'salt-table 3'],
+  ],
+  [
+    'Blini\nWeizenmehl ........ 125\nMilch ............. 400\nEier .............. 2\n(alles in g, Eier in Stück)',
+    ['flour-all-purpose 125', 'milk-whole 400', 'egg-large 100'],
+  ],
+  [
+    'Pancakes\nBowl 1 - 300g AP, 15g BP\nBowl 2 - 360g bm, 2 eggs',
+    ['flour-all-purpose 300', 'baking-powder-double-al 15', 'buttermilk 360', 'egg-large 100'],
+  ],
+  // below a star a remark, and no second flour
+  [
+    '200 g flour*\n300 g milk\n2 eggs\n*or use half wholemeal',
+    ['flour-all-purpose 200', 'milk-whole 300', 'egg-large 100'],
+  ],
+  ['Raggmunkar\n4 port\n2 ägg\n300 g mjölk', ['egg-large 100', 'milk-whole 300']],
+  [
+    'Pancakes\n1 t. ea. baking powder & soda\n200 g flour\nzest of 1 lemon plus 1 tbsp juice',
+    ['baking-powder-double-al 4.6', 'baking-soda 4.6', 'flour-all-purpose 200', 'lemon-zest 6', 'lemon-juice 15.2'],
+  ],
+  [
+    'Waffles\n120 g (gf) oat flour\n100 g gluten-free rolled oats\n2 eggs',
+    ['flour-oat 120', 'rolled-oats 100', 'egg-large 100'],
+  ],
+  [
+    'Jump to Recipe - Print Recipe\n★★★★★ 4.9 from 212 votes\nYeasted Waffles\n200 g flour\n300 g milk',
+    ['flour-all-purpose 200', 'milk-whole 300'],
+  ],
+  [
+    'Pancakes\n200 g flour\n300 g milk\nArbeitszeit ca. 10 Minuten\nKoch-/Backzeit ca. 20 Minuten\nHydration ~ 150%\n65 g/pc → 9 pc',
+    ['flour-all-purpose 200', 'milk-whole 300'],
+  ],
+  [
+    'Crepes\nMix A: 200 g flour + 5 g salt\nMix B: 500 g water + 1 egg\nPour B into A and fry.',
+    ['flour-all-purpose 200', 'salt-table 5', 'water 500', 'egg-large 50'],
+  ],
+])('all of a list however it is laid out, and nothing besides: %j', (text, lines) => {
+  const r = readCard(text, FRESH_CONVENTIONS);
+  if (!r.ok) throw new Error(r.error.message);
+  expect(
+    r.value.lines.map((l) => `${l.ingredient?.id ?? '?'} ${l.grams === null ? '-' : Math.round(10 * l.grams) / 10}`),
+  ).toEqual(lines);
+});

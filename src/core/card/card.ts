@@ -19,7 +19,7 @@ import { type Line, readLine } from './line';
 import { cameTo } from './measured-by';
 import { servingClaim, yieldClaim } from './method';
 import { namedIn } from './named';
-import { isOfALetter, labelledIn, listOfPage, OF_A_PAGE } from './page';
+import { isOfALetter, isOfAPage, labelledIn, listOfPage } from './page';
 import { actBehind, isMeasuredOften, isOneLine, isWholeCard, paragraph, strungUp } from './paragraph';
 import type { Use, Vessel } from './parts';
 import { DOES, isClean, isMeasure } from './prose';
@@ -27,6 +27,7 @@ import { amountsPutRight, rowPutRight } from './put-right';
 import { type Recipe, recipesOnCard, rowsOfRecipe } from './recipes';
 import {
   A_PORTION,
+  A_PORTION_ALONE,
   aside,
   type CardLine,
   type CardRow,
@@ -40,18 +41,20 @@ import {
   type RowReading,
   readRows,
   type SetAside,
+  TIME_ALONE,
   TIMES,
   vesselOf,
   YIELD,
   YIELD_LABEL,
 } from './rows';
 import { inGrams } from './shares';
-import { ofFirstSize } from './sizes';
-import { linesOfSteps, numberedSteps } from './steps';
+import { ofFirstSize, withoutBracketSize } from './sizes';
+import { linesOfSteps, numberedSteps, withPointedSteps } from './steps';
 import { isTableHead, unstacked, withoutCosts, withTables } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk, withoutClaim } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
+import { unwrapped, withWholeLines } from './wrapped';
 import { cardAsRead, DOING, firstWord, rowAsRead, TABLE_HEAD } from './writing';
 
 /** Lines under one heading, and where they go. */
@@ -96,7 +99,7 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (!row || row.text === '') return { at: 'nowhere' };
   const t = row.text;
   if (r.started && r.steps.has(n)) return aside('method');
-  if (!r.single && (OF_A_PAGE.test(t) || isOfALetter(r.rows, n))) return aside('note');
+  if (!r.single && (isOfAPage(t) || isFootnote(n, r) || isOfALetter(r.rows, n))) return aside('note');
   const labels = r.single ? null : labelledIn(row.source);
   if (labels) return placeOfLabels(labels, r);
   // what a page tells above its list
@@ -113,6 +116,11 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   if (heading) return heading;
   return isTitleOfTalk(row, r) ? { at: 'title', text: t } : (placeBeside(row, r) ?? placeOfItems(row, r));
 }
+
+/** "*or use half wholemeal", below "1 1/2 cups flour*". */
+const isFootnote = (n: number, r: RowReading): boolean =>
+  /^\s*\*+\s?\p{L}/u.test(r.rows[n]?.source ?? '') &&
+  r.rows.slice(0, n).some((x) => /\p{L}[)]?\*+\s*$/u.test(x.source) && !/^\s*\*/.test(x.source));
 
 /** What a row of labels says the card is called, and how many it makes. */
 const placeOfLabels = (of: NonNullable<ReturnType<typeof labelledIn>>, r: RowReading): RowPlace => {
@@ -140,7 +148,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
   const yields = YIELD.test(told) && !YIELD_LABEL.test(t);
   // "Oven one: 3 eggs, 3/4 cup milk, 3/4 cup flour" is a list
-  const times = TIMES.test(t) && !isMeasuredOften(t) && !isThingAndAmount(t, r.house);
+  const times = TIME_ALONE.test(t) || (TIMES.test(t) && !isMeasuredOften(t) && !isThingAndAmount(t, r.house));
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
@@ -219,6 +227,7 @@ function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | nul
   if (line.ingredient !== null) return null;
   // "three tablespoons each, tilt to spread", "Iron at 200 C, 4 minutes"
   if (r.started && line.use !== 'batter') return null;
+  if (r.started && A_PORTION_ALONE.test(t)) return aside('method');
   if (r.started) return A_PORTION.test(t) || (ROW_AT_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
   const isNamed =
@@ -346,11 +355,12 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
     const message = `This text has ${n(text.length)} characters on ${n(said.length)} lines; a card has at most ${n(MOST_CARD_CHARS)} on ${n(MOST_CARD_LINES)}. Paste only the recipe.`;
     return { ok: false, error: { chars: text.length, message } };
   }
-  const recipes = recipesOnCard(said);
+  const rows = unwrapped(withPointedSteps(said));
+  const recipes = recipesOnCard(rows);
   const [one] = recipes;
-  if (!one) return { ok: true, value: cardOf(text, said, house) };
-  const card = cardOf(text, rowsOfRecipe(said, one), house);
-  const others = said.flatMap((row, n): readonly SetAside[] =>
+  if (!one) return { ok: true, value: cardOf(text, rows, house) };
+  const card = cardOf(text, rowsOfRecipe(rows, one), house);
+  const others = rows.flatMap((row, n): readonly SetAside[] =>
     row.trim() === '' || (n >= one.from && n < one.to)
       ? []
       : [{ lineNumber: n + 1, text: row, why: n < one.from ? 'note' : 'another' }],
@@ -361,7 +371,8 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
 
 /** The card that its rows are. @param text all of it, for the languages it is in */
 function cardOf(text: string, written: readonly string[], house: KitchenConventions): Card {
-  const raws = inGrams(cameTo(withTables(withoutCosts(unstacked(written, house)))));
+  const whole = withWholeLines(unstacked(withoutBracketSize(written), house), house);
+  const raws = inGrams(cameTo(withTables(withoutCosts(whole))));
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;
   const languages = languagesIn(text);
@@ -401,11 +412,11 @@ function cardOf(text: string, written: readonly string[], house: KitchenConventi
   const notes = notesOn({ title: null, ignored });
   const byName = namedIn({ lines: settled.lines, notes, talk: talkIn(placed), house });
   const sure = doubtFractions(settled.lines);
-  const whole = byName.reduce(
+  const named = byName.reduce(
     (all, { line, behind }) => withBehind(all, inPlace(line, behind.lineNumber, behind.section), behind.text),
     sure,
   );
-  const whipped = withWhipped(whole, notes, house, languages);
+  const whipped = withWhipped(named, notes, house, languages);
   return { title, lines: whipped, ignored, sections: settled.sections, recipes: [] };
 }
 

@@ -17,6 +17,7 @@ import { stripBullet } from './bullet';
 import { readCard } from './card';
 import { readLine } from './line';
 import { isWord, tokensOf } from './words';
+import { unwrapped, withWholeLines } from './wrapped';
 
 const NAMES = PANTRY.flatMap((i) =>
   [i.name.toLowerCase(), ...i.aliases].filter((n) => /^[\p{L} '-]+$/u.test(n)).map((name) => ({ name, i })),
@@ -223,7 +224,9 @@ test('nothing of a card is dropped: every row is title, line, heading, set aside
         const r = readCard(clean.join('\n'), FRESH_CONVENTIONS);
         if (!r.ok) throw new Error(r.error.message);
         const at = new Set([...r.value.lines.map((l) => l.lineNumber), ...r.value.ignored.map((i) => i.lineNumber)]);
-        const empty = clean.filter((x) => stripBullet(x) === '').length;
+        // what went on in the next row is one with it
+        const whole = withWholeLines(unwrapped(clean), FRESH_CONVENTIONS);
+        const empty = whole.filter((x) => stripBullet(x) === '').length;
         expect(at.size + empty + (r.value.title === null ? 0 : 1)).toBe(clean.length);
         for (const l of r.value.lines) expect(r.value.sections.some((s) => s.id === l.section)).toBe(true);
       },

@@ -7,6 +7,7 @@ import { stripBullet } from './bullet';
 import { placeOf, readCard } from './card';
 import { readLine } from './line';
 import { isWord, tokensOf } from './words';
+import { unwrapped } from './wrapped';
 
 const tableOf = (file: string): string => readFileSync(join(__dirname, 'corpus', file), 'utf8');
 const LINES = workedLines(tableOf('lines.tsv'));
@@ -102,7 +103,7 @@ test.each(CARDS)('$name', (w) => {
   ).toEqual(w.lines);
   // nothing is lost: every row is a line, set aside, the title, or empty
   const placed = new Set([...c.lines.map((l) => l.lineNumber), ...c.ignored.map((i) => i.lineNumber)]);
-  const rows = w.text.split('\n');
+  const rows = unwrapped(w.text.split('\n'));
   const empty = rows.filter((x) => stripBullet(x) === '').length;
   // a title that begins a paragraph stands in a row that is placed already
   const named = (c.title ?? '').toLowerCase();

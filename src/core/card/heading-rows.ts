@@ -51,7 +51,8 @@ interface HeadingRow {
 }
 
 /** Words that head the method wherever they stand. */
-const HEADS_METHOD = /^(?:method|directions?|instructions?|preparation|steps?|notes?|tips?|equipment|tools|utensils)$/i;
+const HEADS_METHOD =
+  /^(?:method|directions?|instructions?|preparation|do|what (?:to|you) do|how to (?:make|do) (?:it|them)|steps?|notes?|tips?|equipment|tools|utensils)$/i;
 /** Words that head a list without a mark and without a gap above them. */
 const HEADS_LIST =
   /^(?:ingredients?|(?:the )?batter|base|(?:dry|wet)(?: \w+)?|toppings?|to serve|serve with|serving|garnish(?:es)?|decorations?|greasing|griddle|spices|flavou?r(?:ing)?s?|fats?|caramel|custard|streusel|crumble|salad|soak|sauce|glaze|filling|icing|frosting|compote|(?:step|part|day|bowl|stage) (?:\d{1,2}|one|two|three|a|b)|(?:the )?(?:night|evening) before|(?:in the |the )?next (?:morning|day)|in the morning|on the day)$/i;
@@ -72,7 +73,7 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   // "Finish", "whip", and whites below it: of the batter
   const isBatters = OF_EITHER.test(words) && isOfBatterBelow(n, r);
   const role = cooks ? 'pan' : isBatters ? 'batter' : said;
-  if (STRUCTURAL.test(words)) return { at: 'heading', words, role: 'batter' };
+  if (isListHead(words, next, r)) return { at: 'heading', words, role: 'batter' };
   const untitled = r.title === null && !r.started;
   // below a heading a row without a mark is of the list: "knob of butter for each crepe"
   const dish = untitled && r.role === 'batter' && (shape.marked || !r.listed);
@@ -88,6 +89,10 @@ export function headingAt(raw: CardRow, n: number, r: RowReading): RowPlace | nu
   return role === null ? headingOfSomething(raw, at) : headingOfRole(at, role);
 }
 
+const YOU_NEED = /^you(?:[’']ll| will)? need$/i;
+/** "Ingredients"; "You'll need", where what is measured below it is no equipment. */
+const isListHead = (words: string, next: CardRow | undefined, r: RowReading): boolean =>
+  STRUCTURAL.test(words) || (YOU_NEED.test(words) && isItem(next, r, true));
 /** Done with what goes into a batter and with what goes on top. */
 const OF_EITHER = /^(?:to )?(?:finish(?:ing)?(?: with)?|whip(?: to .{1,20})?|soak|warm|thin with)$/i;
 /** What nobody puts on a plate. */
@@ -264,6 +269,8 @@ const partedByHeading = (text: string): RegExpExecArray | null =>
   /^((?:\d(?:st|nd|rd|th) )?[\p{L}][\p{L}\s'’-]{1,38}?)\.?\s*(?::|\s[–—=-])\s+(\S.*)$/u.exec(text) ??
   // "Wet (2 eggs, 200 g milk)"
   wholeInBrackets(text) ??
+  // "Bowl 1 - 300 g flour, 15 g powder"
+  /^((?:bowl|mix|part|group) (?:\d|[A-D]))\s*(?::|[–—-])\s+(\S.*)$/iu.exec(text) ??
   // "Hotel breakfast, per 50: flour 4 kg, salt 60 g"
   /^(\p{L}(?=[^:]*\d)[\p{L}\d\s'’,()/-]{1,48}?)\s*:\s+(\S.*)$/u.exec(text);
 

@@ -24,7 +24,7 @@ export type Role = (typeof ROLES)[number];
 const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   [
     'method',
-    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wird'?s gemacht|so geht'?s|anleitung|arbeitsschritte|herstellung|etapes?|realisation(?: de la recette)?|deroulement(?: de la recette)?|pasos|cuisson|coccion|modo de (?:preparacion|hacerlo)|como (?:se hacen?|hacerl[oa]s?)|instrucciones|bereidingswijze)$/,
+    /^(?:(?:the )?method|directions?|instructions?|preparation|steps?|how (?:to|we|i) .{0,40}|how[- ]to|procedure|do|what to do|making (?:them|it|the .{1,20})|to make(?: .{1,30})?|to (?:cook|mix|prepare|assemble|bake)(?: .{1,30})?|cooking|assembly|zubereitung|preparation|procedimento|preparacion|elaboracion|bereiding|fremgangsmade|framgangsmate|gor sa har|so wird'?s gemacht|so geht'?s|anleitung|arbeitsschritte|herstellung|etapes?|realisation(?: de la recette)?|deroulement(?: de la recette)?|pasos|cuisson|coccion|modo de (?:preparacion|hacerlo)|como (?:se hacen?|hacerl[oa]s?)|instrucciones|bereidingswijze)$/,
   ],
   [
     'notes',
@@ -52,7 +52,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   // what is for the batter itself is the batter's, however it begins
   [
     'batter',
-    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^(?:in )?(?:the )?(?:morning|evening)$|^(?:the )?day of$|^(?:then |and then |finally |lastly |also |next )?add(?: (?:last|later|in|at the end))?$|^(?:also|plus|and)$|^(?:raising agents?|leavening|leaveners?|fats?|sweeteners?|flavou?r(?:ing)?s?|aromatics|spices?|seasonings?|soaker|soaked (?:oats|grains|bran|seeds|cereal)|porridge|tangzhong|yudane|roux|pre-?ferments?|ferment|autolyse|scald)$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
+    /^(?:(?:to|for) )?(?:finish(?:ing)?|complete|completing|loosen(?:ing)?|thin(?:ning)?|lighten(?:ing)?|enrich(?:ing)?) (?:off )?(?:the )?(?:batter|mix(?:ture)?|dough|base)$|^(?:the )?next (?:morning|day)$|^(?:in )?(?:the )?(?:morning|evening)$|^(?:the )?day of$|^(?:then |and then |finally |lastly |also |next )?add(?: (?:last|later|in|at the end|all at once|all together|all|together|(?:in(?:to)?|to) the (?:dry|flour|above|bowl|mix(?:ture)?|wet)(?: \S+)?))?$|^(?:also|plus|and)$|^(?:raising agents?|leavening|leaveners?|fats?|sweeteners?|flavou?r(?:ing)?s?|aromatics|spices?|seasonings?|soaker|soaked (?:oats|grains|bran|seeds|cereal)|porridge|tangzhong|yudane|roux|pre-?ferments?|ferment|autolyse|scald)$|^on the (?:day|morning)$|^before (?:baking|cooking|frying)$/,
   ],
   [
     'topping',

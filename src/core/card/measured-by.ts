@@ -13,10 +13,11 @@ const countOf = (said: string): number =>
 const written = (x: number): string => String(Math.round(100 * x) / 100);
 
 const AN_EGG = '(?:Ei|egg|œuf|oeuf|huevo)';
-const FOR_EACH = '(?:pro|je|per|for each|for every|to each|to every|pour chaque|par|por cada|por)';
+const FOR_EACH =
+  '(?:pro|je|auf (?:1|ein|jedes)|per|for each|for every|for (?:1|one)|to each|to every|pour chaque|pour (?:1|un)|par|por cada|por(?: 1| un)?)';
 /** "Pro Ei 50 g Mehl und 100 ml Milch": as far as the sentence goes, or to where the eggs are counted. */
 const EACH_EGG_FIRST = new RegExp(
-  String.raw`(?<=^\s*|[.:;]\s+)${FOR_EACH}\s+${AN_EGG}(?!\p{L})\s*[,:–-]?\s*(?:(?:use|take|you need|i (?:use|take)|we (?:use|take)|nehme ich|rechnet? (?:man|ich)|braucht man|on compte|compte[rz]?|usa|usamos)\s+)?([^.;\n]*?)(?=[,;]?\s*(?:${COUNT})\s+(?:Eiern?|eggs|œufs|oeufs|huevos)(?!\p{L})|[.;]|$)`,
+  String.raw`(?<=^\s*|[.:;]\s+)${FOR_EACH}\s+${AN_EGG}(?!\p{L})\s*[,:–-]?\s*(?:(?:use|take|you need|i (?:use|take)|we (?:use|take)|nehme ich|rechnet? (?:man|ich)|braucht man|on compte|compte[rz]?|usa|usamos|kommen|kommt|(?:nimmt|gibt|rechnet) man|braucht man|gehören)\s+)?([^.;\n]*?)(?=[,;]?\s*(?:${COUNT})\s+(?:Eiern?|eggs|œufs|oeufs|huevos)(?!\p{L})|[.;]|$)`,
   'iu',
 );
 /** "60 g flour per egg", a row of its own. */
@@ -25,12 +26,12 @@ const EGGS_TOLD = new RegExp(
   String.raw`(?<![\p{L}\d.,/])(${COUNT})\s+(?:large |medium |große |gros )?(?:Eiern?|eggs|œufs|oeufs|huevos)(?!\p{L})(?!\s+(?:per|each|for each|pro|par|por)(?!\p{L}))`,
   'iu',
 );
-/** An amount of a list: its number, or an article before a measure. */
+/** An amount of a list: its number or fraction, or an article before a measure. */
 const AMOUNT =
-  /(?<![\p{L}\d.,/])(\d+(?:[.,]\d+)?)(?=\s?\p{L})|(?<!\p{L})(?:an?|eine?n?|une?|una?)(?=\s+(?:heaped |level )?(?:tablespoon|teaspoon|cup|spoon|tbsp|tsp|pinch|EL|TL|Esslöffel|Teelöffel|Prise|cuillère|pincée|cucharada|cucharadita|pizca)(?!\p{L}))/giu;
+  /(?<![\p{L}\d.,/½¼¾⅓⅔⅛])(\d+ \d\/\d|\d\/\d|\d* ?[½¼¾⅓⅔⅛]|\d+(?:[.,]\d+)?)(?=\s?\p{L})|(?<!\p{L})(?:an?|eine?n?|une?|una?)(?=\s+(?:heaped |level )?(?:tablespoon|teaspoon|cup|spoon|tbsp|tsp|pinch|EL|TL|Esslöffel|Teelöffel|Prise|cuillère|pincée|cucharada|cucharadita|pizca)(?!\p{L}))/giu;
 const times = (list: string, n: number): string =>
   list.replace(AMOUNT, (_, number?: string) =>
-    written(n * (number === undefined ? 1 : Number(number.replace(',', '.')))),
+    written(n * (number === undefined ? 1 : (readNumber(number)?.low.valueOf() ?? Number(number.replace(',', '.'))))),
   );
 
 /** Rows with what is told for one egg as it is for all of them; of a card that counts none it is for one. */

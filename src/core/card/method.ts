@@ -78,6 +78,8 @@ const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] =
     ),
     least: 2,
   },
+  // "60 ml each -> ~10 pcs", "65 g/pc → 9 pc"
+  { is: /(?:[-=]>|→|⇒|=)\s*(?:~|ca\.?|about)?\s*(\d+)(?=\s*(?:pcs?|pieces?|stk|stück|pz|uds?)\b)/giu, least: 1 },
   { is: /\bhow many\b[^?]*\?\s*(?:about |around )?([\w-]+)/giu, least: 2 },
   // "I got nine", "you'll have fifty if you're careful"
   {

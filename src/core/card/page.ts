@@ -4,8 +4,13 @@ import { isMeasure } from './prose';
 import type { CardRow } from './rows';
 
 /** What a page sets around a card: switches between measures, buttons, votes, what it is filed under. */
-export const OF_A_PAGE =
-  /^(?:(?:us(?: customary)?\s*[-–—|/]?\s*metric|metric\s*[-–—|/]?\s*us(?: customary)?)?\s*(?:\d\s?x\s*){2,}|us(?: customary)?\s*[-–—|/]?\s*metric|metric\s*[-–—|/]?\s*us(?: customary)?|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]{3,}|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|rated \d(?:[.,]\d+)?\b.*|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
+const OF_A_PAGE =
+  /^(?:(?:us(?: customary)?\s*[-–—|/]?\s*metric|metric\s*[-–—|/]?\s*us(?: customary)?)?\s*(?:\d\s?x\s*){2,}|us(?: customary)?\s*[-–—|/]?\s*metric|metric\s*[-–—|/]?\s*us(?: customary)?|jump to (?:the )?(?:recipe|video)|(?:print|pin|save|rate|share|review)(?: (?:the|this|a))?(?: (?:recipe|card|video))?|leave a (?:comment|review|rating)|cook mode\b.*|prevent your screen\b.*|(?:de)?select all|add (?:all )?(?:ingredients )?to (?:the )?(?:cart|(?:shopping )?list)|did you make this\b.*|advertisement|[★☆]+(?: ?\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?))?|\d(?:\.\d+)? (?:from|out of) \d+ (?:votes?|reviews?|ratings?)|rated \d(?:[.,]\d+)?\b.*|(?:calories|kcal|keywords?|diet)\s*:.*|scale|metric|imperial)$/i;
+
+const BUTTONS_BY = /\s+[-–—|·•]\s+/;
+/** Whether a row is a page's own: one such, or several side by side. */
+export const isOfAPage = (row: string): boolean =>
+  OF_A_PAGE.test(row) || (BUTTONS_BY.test(row) && row.split(BUTTONS_BY).every((x) => OF_A_PAGE.test(x)));
 
 /** Above a letter. What it is about may be the name of the card. */
 const SENT = /^(?:to|cc|bcc|sent|reply-to|an|gesendet|à|envoyé|enviado)\s*:\s*[^\d½¼¾]/iu;
@@ -38,7 +43,7 @@ export function listOfPage(rows: readonly CardRow[]): number {
   const above = rows.slice(0, Math.max(0, at)).filter((x) => x.text !== '');
   const isTalk = above.some((x) => x.text.length > LONG_SENTENCE && /[.!]$/.test(x.text));
   const isList = measuredFirst(above) >= LEAST_MEASURED;
-  return (isTalk || above.some((x) => OF_A_PAGE.test(x.text))) && !isList ? at : 0;
+  return (isTalk || above.some((x) => isOfAPage(x.text))) && !isList ? at : 0;
 }
 
 /** "Station: Brunch   Item: Ricotta pancake   Yield: 40 ea": each behind its label. */

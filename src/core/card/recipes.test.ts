@@ -61,3 +61,16 @@ test.each([
 ])('%s below a card is of the same recipe', (_, below) => {
   expect(recipesOnCard(rows(`Crepes\n250 g flour\n500 ml milk\n4 eggs\nRest an hour.\n\n${below}`))).toEqual([]);
 });
+
+test.each([
+  ['6 c flour\n1/2 c sugar\n1/4 c bp\n1 T salt\nTo make a batch:\n1 1/2 c mix\n1 c milk\n1 egg\n2 T oil'],
+  [
+    '1 kg flour\n60 g baking powder\n100 g sugar\n150 g milk powder\n\nTo make pancakes\nWhisk 200 g of the mix with 250 ml water.',
+  ],
+])('a dry mix and a batch of it are two recipes, and the batch is not put into the mix: %j', (text) => {
+  const r = readCard(`Pancake mix for the jar\n${text}`, FRESH_CONVENTIONS);
+  if (!r.ok) throw new Error(r.error.message);
+  expect(r.value.recipes).toHaveLength(2);
+  expect(r.value.lines).toHaveLength(4);
+  expect(r.value.ignored.filter((i) => i.why === 'another').length).toBeGreaterThan(1);
+});

@@ -20,7 +20,7 @@ const AMOUNTS = new RegExp(AMOUNT.source, 'gu');
 const LEAST_AMOUNTS = 3;
 /** Numbers of no thing: a step's, minutes, degrees, widths. */
 const NO_AMOUNT =
-  /^\s*\(?\d{1,2}[.)]\s+|\d+(?:[-–]\d+)?\s*(?:min\p{L}*|sec\p{L}*|h(?:ours?|rs?)?|stunden?|sekunden|°|grad|degrees|cm|[CF])(?!\p{L})/giu;
+  /^\s*\(?\d{1,2}[.)]\s+|\d+(?:[-–]\d+)?\s*(?:min\p{L}*|sec\p{L}*|h(?:ours?|rs?)?|stunden?|sekunden|°|grad|degrees|cm|(?<=\d\d ?)[CF])(?!\p{L})/giu;
 const measuredOf = (rows: readonly string[]): readonly string[] =>
   rows.map((row) => row.replace(NO_AMOUNT, '')).filter((row) => /[\d½¼¾⅓⅔⅛]/u.test(row));
 /** Whether rows measure a batter: flour of some kind, what wets it, and more than those. */
@@ -67,13 +67,30 @@ function isTitle(rows: readonly string[], n: number): boolean {
   );
 }
 
+/** "To make a batch:", below a dry mix: a recipe of its own, whose flour is the mix. */
+const OF_THE_MIX =
+  /^\W*(?:to (?:make|use|cook|prepare)\b(?! the (?:dry )?mix\b).{0,40}|for (?:one|a|each|1) batch|per batch|when you(?:[’']re ready| want) .{0,30}):?\s*$/i;
+const SO_MUCH_MIX = /[\d½¼¾⅓⅔⅛] ?(?:\p{L}+\.? )?(?:of )?(?:(?:the|your|this|dry|pancake|waffle|jar) )*mix\b/iu;
+function isOfMix(rows: readonly string[], from: number, n: number): boolean {
+  if (!OF_THE_MIX.test(rows[n] ?? '')) return false;
+  const [above, below] = [measuredOf(rows.slice(from, n)), measuredOf(rows.slice(n + 1))];
+  return (
+    above.length >= LEAST_AMOUNTS &&
+    above.some((r) => FLOURS.test(r)) &&
+    !above.some((r) => WET.test(r) && !/powder|dry|dried/i.test(r)) &&
+    below.some((r) => WET.test(r)) &&
+    below.some((r) => SO_MUCH_MIX.test(r))
+  );
+}
+
 /** @returns the recipes of a card's rows, where there are two at least; none, where they are one card or no card */
 export function recipesOnCard(rows: readonly string[]): readonly Recipe[] {
   const starts: number[] = [0];
   for (const [n] of rows.entries()) {
     const from = starts.at(-1) ?? 0;
-    if (n <= from || !isTitle(rows, n) || !isWhole(rows.slice(n)) || !isWhole(rows.slice(from, n))) continue;
-    starts.push(n);
+    if (n <= from) continue;
+    const isAnother = isTitle(rows, n) && isWhole(rows.slice(n)) && isWhole(rows.slice(from, n));
+    if (isAnother || isOfMix(rows, from, n)) starts.push(n);
   }
   if (starts.length < 2) return [];
   return starts.map((start, n) => {

@@ -22,7 +22,7 @@ export interface SetAside {
 
 /** A row that tells how many it makes, or for how many it is. */
 export const YIELD =
-  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+|~\s*)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
+  /^(?:(?:serves|makes|yields?|servings?|feeds|portions?|for|enough for)\b\s*:?\s*(?:about\s+|approx\.?\s+|around\s+|~\s*)?(?:\d|one\b|two\b|three\b|four\b|five\b|six\b|eight\b|ten\b|twelve\b|a dozen)(?!.*\b(?:pan|griddle|iron)\b(?![\s-]*cakes?\b))|(?:about\s+)?\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|pancakes|waffles|crepes|pieces|people|guests|persons?|personen|personnes|personas|persone|personer|portionen|port(?:ioner)?\.?|porsjoner|pers\.?|st[uü]ck|raciones|porciones|comensales|pi[eè]ces?|parts|unidades|gaufres|cr[eê]pes|gofres|tortitas|waffeln|pfannkuchen)\s*\.?$|(?:für|fur|pour|para|per|voor|til|till)\s+(?:\d+|ca\.?\s*\d+)\s+\p{L}+\s*:?$)/iu;
 /** "For 84 covers (2 each):", "per 10 waffles:": for how many the list behind it is. */
 export const YIELD_LABEL =
   /^((?:for|per|batch of|enough for|(?:to )?makes?|serves|yields?)\s+(?:about\s+)?\d+\s+\p{L}+(?:\s*\([^()]*\))?)\s*:\s+(?=\S)/iu;
@@ -30,6 +30,9 @@ export const YIELD_LABEL =
 /** A row of notes or times behind their name: "Prep: 10 min". */
 export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|(?:serving|portion|batch) size|quantity|qty|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
+/** The same without a colon: "Arbeitszeit ca. 10 Minuten"; and what a card says of itself: "Hydration ~ 112 %". */
+export const TIME_ALONE =
+  /^(?:(?:arbeits|vorbereitungs|zubereitungs|gesamt|koch(?:-?\/-?back)?|back|ruhe)zeit|(?:prep(?:aration)?|cook(?:ing)?|total|active) time|(?:total |dough |batter )?hydration)[^\p{L}]*(?:(?:ca|etwa|about|approx)\.? ?)?\d[\d.,/– -]*\s?(?:%|\p{L}{1,8}\.?)?(?: \d+ \p{L}{1,8}\.?)?$/iu;
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
   /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;
@@ -44,7 +47,7 @@ export const ROW_AT_HEAT =
 
 /** "Two big spoons each", "70 ml, ten across the top": a portion, and nothing that it is of. */
 export const A_PORTION_ALONE =
-  /^\d+ (?:tbsps?|tsps?) (?:each|apiece)(?:$|,(?=.*\b(?:pan|griddle|iron|min|side)))|^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
+  /^\d+ ?g ?\/ ?(?:pcs?|pieces?|ea|each|stk|pancake|waffle|crepe)\b|^\d+ (?:tbsps?|tsps?) (?:each|apiece)(?:$|,(?=.*\b(?:pan|griddle|iron|min|side)))|^(?:(?:an?|one|two|three|half|\d+)\s+)?(?:(?:big|small|large|heaped|good|level)\s+)?(?:(?:table|dessert|tea)?spoon|ladle|scoop)(?:ful)?s?\s+(?:each|apiece|a piece|per (?:piece|cake|pancake))\b|^\d+ ?ml(?:$|,(?!.*\bof\b)| (?:scoops?|ladles?|dishers?|portions?)\b)|^(?:about |around |roughly )?(?:an?|one|half|two|[\d½¼¾⅓⅔]+)(?:[\s-]+(?:a|of a|half|quarter|third|thirds))*[\s-]+(?:cups?|ladles?|scoops?|ml)\s+(?:for\s+)?(?:each|every|apiece|per)\b(?!\s+of\b)|^(?:(?:a|about|just|heaped|generous|scant|level|full)\s)*(?:\d\/\d|[½¼⅓⅔¾]|quarter|third|half|two[- ]thirds)(?: of a)?[ -]cups?(?: goes in| in (?:each|either)\b.*)?$/i;
 
 /** "1 inch ginger, grated": so much of what is cut by its length. */
 const A_LENGTH_OF =
@@ -65,6 +68,12 @@ export function isThingAndAmount(row: string, house: KitchenConventions): boolea
   return bare !== '' && readAmount(bare)?.length === bare.length && lookUp(name, house).kind !== 'unknown';
 }
 
+/** "Mix & fry": nothing but what is done. */
+const isAllDone = (t: string): boolean => {
+  const words = t.split(/\s*(?:,|\band\b|\bthen\b|&|\+)\s*/).filter(Boolean);
+  return words.length > 1 && words.every((w) => DOING.has(w.toLowerCase()));
+};
+
 /** Whether a row tells what to do, and is no line of the list. */
 export function isMethod(said: string): boolean {
   if (/^step\s*\d{1,2}\b/i.test(said)) return true;
@@ -81,7 +90,7 @@ export function isMethod(said: string): boolean {
   if (amount && amount.amount.terms[0]?.unit !== null) return words > 28 || (words > 9 && /[.!]$/.test(t));
   // "as much flour as it takes"
   const isDone = DOING.has(firstWord(t)) && !IS_STATE.test(t) && !/^as (?:much|many)\b/i.test(t);
-  if (isDone && (words > 3 || /[.!]$/.test(t))) return true;
+  if (isDone && (words > 3 || /[.!]$/.test(t) || isAllDone(t))) return true;
   // "serve it hot": nothing is measured and nothing named
   if (isDone && words > 1 && amount === null && /\b(?:it|them|all|hot|cold|warm|once|well)\b/i.test(t)) return true;
   const told = TOLD.exec(t);

@@ -130,7 +130,7 @@ function inOneRow(raw: string): readonly string[] | null {
 
 /** A row that tells what all numbers are of: "all weights in grams", "(grams)", "Cups:". */
 const UNIT_SAID =
-  /^[\s(*-]*(?:(?:all|everything|amounts?|weights?|numbers?|quantities|measures?|alles|alle|mengen|angaben|tout|todo)\s+)*(?:(?:is|are|sind)\s+)?(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)[\s).:*]*$/iu;
+  /^[\s(*-]*(?:(?:all|everything|amounts?|weights?|numbers?|quantities|measures?|alles|alle|mengen|angaben|tout|todo)\s+)*(?:(?:is|are|sind)\s+)?(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)(?:,? (?:but |except )?(?:eggs|eier|œufs|huevos)(?: (?:in|en|by|as) \p{L}+)?)?[\s).:*]*$/iu;
 const UNIT_BEHIND =
   /\((?:(?:all|weights?|amounts?)\s+)*(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)\)\s*:?\s*$/iu;
 const unitSaid = (row: string): string | undefined =>

@@ -4,6 +4,13 @@ import type { CardLine } from './rows';
 /** What tells that a list is of another size. */
 const SIZE =
   /(?<!\p{L})(?:(?:for|für|pour|para|serves|makes|yields?|ergibt)\s+(?:about\s+)?\d|single|double|triple|half|full|whole|small|large|big|batch|recipe|einfach|doppelt|simple|doble|\d+ ?[x×]|[x×] ?\d+)/iu;
+/** "Double batch in brackets": what stands behind each amount is of another size. */
+const IN_BRACKETS = /\b(?:double|triple|half|large|small|big)\b[^.]{0,24}\bin (?:brackets|parenthes[ie]s)\b/i;
+const BRACKET_BEHIND = /(?<=\d.*)\s*\([\d½¼¾⅓⅔⅛][\d.,/ ½¼¾⅓⅔⅛]*\s?\p{L}{0,12}\.?\)\s*$/u;
+/** The rows of a card without the amounts of another size that it says stand in brackets. */
+export const withoutBracketSize = (raws: readonly string[]): readonly string[] =>
+  raws.some((r) => IN_BRACKETS.test(r)) ? raws.map((r) => r.replace(BRACKET_BEHIND, '')) : raws;
+
 /** So many lines in a row are alike, and grams so near to being in proportion, as they are rounded. */
 const LEAST_ALIKE = 3;
 const NEAR = 0.12;

@@ -33,6 +33,21 @@ function isBelowList(run: readonly number[], rows: readonly CardRow[]): boolean 
   );
 }
 
+const BARE_NUMBER = /^\s*(\d{1,2})\s+(?=\p{Lu}\p{L}+)/u;
+/** So many of them make a run, and each begins with what is done. */
+const LEAST_RUN = 2;
+/** "1 Whisk the eggs" above "2 Fold in the flour": steps whose numbers have no point, with it. */
+export function withPointedSteps(rows: readonly string[]): readonly string[] {
+  const steps: number[] = [];
+  for (const [n, row] of rows.entries()) {
+    const number = BARE_NUMBER.exec(row);
+    const isStep = number !== null && DOING.has(firstWord(row.slice(number[0].length)));
+    if (isStep && Number(number[1]) === steps.length + 1) steps.push(n);
+  }
+  if (steps.length < LEAST_RUN) return rows;
+  return rows.map((row, n) => (steps.includes(n) ? row.replace(BARE_NUMBER, '$1. ') : row));
+}
+
 /** Rows that are numbered from 1 on, one after the other, where some of them tell what is done: all are steps. */
 export function numberedSteps(rows: readonly CardRow[]): ReadonlySet<number> {
   const out = new Set<number>();

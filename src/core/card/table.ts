@@ -16,7 +16,7 @@ type Column = 'name' | 'amount' | 'size' | 'unit' | 'percent' | 'note' | 'method
 const UNITS = 'k?g|gr|grams?|gramm|gramos|grammes|m?l|cl|dl|millilit(?:re|er)s?|oz|ounces?|lbs?|pounds?';
 /** The words of a column's head, by what it holds. */
 const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[] = [
-  [/^(?:ingredients?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?|ingredienti)$/i, 'name'],
+  [/^(?:ingr(?:\.|edients?)?|items?|what|name|zutat(?:en)?|ingrédients?|ingredientes?|ingredienti)$/i, 'name'],
   [
     new RegExp(
       String.raw`^(?:(?:weight|mass|amount|quantity|qty|gewicht|menge|poids|peso|quantité|cantidad)?\s*(?:in\s+)?[[(]?\s*(${UNITS})\s*[\])]?)$`,
@@ -35,7 +35,7 @@ const HEADS: readonly (readonly [RegExp, Exclude<Column, object> | 'measured'])[
     'other',
   ],
   [
-    /^(?:(?:single|double|triple|half|full|whole|quarter|one|two|three|½|1\/2) ?(?:batch(?:es)?|recipe)?|small|medium|large|(?:x|×) ?\d+|\d+ ?(?:x|×)|(?:for|serves|makes|yields?) \d+(?: \p{L}+)?|\d+ (?:people|persons?|guests?|servings?|portions?|serves|pieces|pcs|pancakes|waffles|cr[eê]pes|cakes|personen|personnes|personas|stück)|einfach|doppelt|simple|doble)$/iu,
+    /^(?:(?:single|double|triple|half|full|whole|quarter|one|two|three|½|1\/2) ?(?:batch(?:es)?|recipe)?|small|medium|large|(?:x|×) ?\d+|\d+ ?(?:x|×)|(?:for|serves|makes|yields?) \d+(?: \p{L}+)?|\d+ (?:people|persons?|guests?|servings?|portions?|serves|pax|covers|pieces|pcs|pancakes|waffles|cr[eê]pes|cakes|personen|personnes|personas|stück)|einfach|doppelt|simple|doble)$/iu,
     'size',
   ],
   [/^(?:method|directions?|instructions?|procedure|steps?|zubereitung)$/i, 'method'],
@@ -71,6 +71,7 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
   [/\t/, (raw) => raw.split('\t')],
   [/\|/, (raw) => (/^\s*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '') : raw).split('|')],
   [/;/, (raw) => raw.split(';')],
+  [/ \/ /, (raw) => raw.split(' / ')],
   // a comma within quotes parts none
   [/,/, (raw) => raw.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/).map((c) => c.replace(/^\s*"|"\s*$/g, ''))],
   // above a column of names its head may be empty

@@ -34,7 +34,7 @@ const SHORT: ReadonlyMap<string, string> = new Map(
     large: 'lrg lrge lge lg',
     cream: 'crm',
     chopped: 'chopd chpd',
-    buttermilk: 'buttermlk bttrmilk bttrmlk btrmlk',
+    buttermilk: 'buttermlk bttrmilk bttrmlk btrmlk bm',
     cinnamon: 'cinn cin',
     powder: 'pwdr pwd powd',
     powdered: 'pdr pwdrd',

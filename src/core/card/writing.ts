@@ -187,7 +187,8 @@ const PARTS_BY_ANY = new RegExp(`,\\s+|${PARTS_BY.source}`, 'iu');
 const LEAST_PARTED = 3;
 const MOST_PART_CHARS = 60;
 /** What a row calls its list: "Pancakes - 250 g flour ...". */
-const CALLED = /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?\s+(?=[\d½¼¾⅓⅔⅛])/u;
+const CALLED =
+  /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?\s+(?=[\d½¼¾⅓⅔⅛])|^(\p{L}[^:\d,;/*]{1,40}?):\s+(?=\p{L})/u;
 /** "Pancakes (250 g flour, 2 eggs, 300 ml milk)". */
 const IN_BRACKETS = /^(\p{L}[^:\d,;/()]{1,40}?) \(([^()]{20,})\)[.:]?(?=\s|$)/u;
 /** "salt Mix and fry.": what is done begins a sentence, though no sign ends the list. */
@@ -218,6 +219,7 @@ function commaed(row: string): string {
   const label = /^\p{L}[\p{L} ]{2,28}:\s+/u.exec(row)?.[0] ?? '';
   const inBrackets = row
     .slice(label.length)
+    .replace(/\)[.;]\s*$/, ')')
     .split(/,\s+(?![^()]*\))/)
     .map((p) => THING_IN_FRONT.exec(p.trim()));
   if (inBrackets.length >= LEAST_PARTED && inBrackets.every((m) => m !== null))
@@ -227,7 +229,7 @@ function commaed(row: string): string {
         .map((m) => `${m?.[2]?.replace(/,.*$/, '')} ${m?.[1]}${/,.*$/.exec(m?.[2] ?? '')?.[0] ?? ''}`)
         .join(', ')
     );
-  if (/[,;:/()|]|\p{L}{3}\. /u.test(row)) return row;
+  if (/[,;:()|]|(?<!\d)\/|\/(?!\d)|\p{L}{3}\. /u.test(row)) return row;
   const things = row.split(NEXT_NUMBER);
   const isList =
     isListOf(things) && things.every((t) => MUCH_FIRST.test(t) && !/\b(?:each|total|min\p{L}*|sec\p{L}*)$/iu.test(t));
@@ -239,7 +241,11 @@ const COLUMNS = /\s{3,}|\t+/;
 const TO_TASTE = /^(?:salt|vanilla|nutmeg|cinnamon|pepper|oil|butter|lard)$/i;
 const MUCH_ANYWHERE = /^\p{L}[\p{L} .’'-]{1,30}?[ :]\s*(?:[\d½¼¾⅓⅔⅛]|an? (?:pinch|dash|splash|knob)\b)/iu;
 function besideEachOther(row: string): string | null {
-  const things = row.trim().split(COLUMNS);
+  // "Flour  2 cups    | Eggs   2": a bar between two lists
+  const barred = row.includes('|') && !/^\s*\|/.test(row);
+  const things = barred
+    ? row.split('|').flatMap((p) => (p.trim() === '' ? [] : [p.trim().replace(/\s+/g, ' ')]))
+    : row.trim().split(COLUMNS);
   const isBeside =
     things.length > 1 &&
     things.every(
@@ -272,7 +278,7 @@ function listParted(row: string): string {
   }
   parts.push(list.slice(from));
   if (!isListOf(parts)) return row;
-  return `${called ? `${called[1]}: ` : ''}${parts.join(', ')}`.replace(BEGINS_DOING, '. ');
+  return `${called ? `${called[1] ?? called[2]}: ` : ''}${parts.join(', ')}`.replace(BEGINS_DOING, '. ');
 }
 
 /** One of its rows as it is read. */

@@ -500,6 +500,20 @@ function offeredFor(
   return first.length > 0 || !short ? first.slice(0, MOST_OFFERED) : alike(ws, house.own);
 }
 
+/** "Gluten-free", "GF", "sans gluten", as words. */
+const FREE_OF_GLUTEN: readonly RegExp[] = [
+  /^(?:gluten|wheat) free$/,
+  /^(?:gluten-?free|wheat-?free|gf|glutenfrei\p{L}*)$/u,
+  /^(?:sans|sin|senza) gluten$/,
+  /^senza glutine$/,
+];
+/** Which words only say that a thing has no gluten. */
+function saysFree(ws: readonly string[]): readonly boolean[] {
+  const is = (words: readonly (string | undefined)[]): boolean =>
+    words.every((w) => w !== undefined) && FREE_OF_GLUTEN.some((re) => re.test(words.join(' ')));
+  return ws.map((w, n) => is([w]) || is([w, ws[n + 1]]) || is([ws[n - 1], w]));
+}
+
 function search(
   ws: readonly string[],
   house: KitchenConventions,
@@ -527,6 +541,13 @@ function search(
   };
   const plainly = one(ws);
   if (plainly) return plainly;
+  // gluten-free oats are oats; gluten-free flour is another thing than flour
+  const free = saysFree(ws);
+  const without = free.includes(true) ? one(ws.filter((_, n) => !free[n])) : null;
+  if (without?.kind === 'found' && !without.ingredient.allergens.includes('wheat')) {
+    let at = 0;
+    return { ...without, as: ws.map((_, n) => (free[n] ? 'filler' : (without.as[at++] ?? 'unknown'))) };
+  }
   // words nobody knows that only describe are told, and the rest is read
   const odd = ws.map((_, n) => leftOver(ws[n] ?? '', '') === null && describes(ws, n, breaks, index));
   if (odd.some(Boolean) && !odd.every(Boolean)) {

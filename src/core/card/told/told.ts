@@ -279,7 +279,8 @@ function isOfThing({ text, sentence }: Clause, house: KitchenConventions): boole
 }
 
 /** "Cook time 20 mins": of the whole, and no step. */
-const OF_THE_WHOLE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b[^\n]*$/gim;
+const OF_THE_WHOLE =
+  /^[ \t]*(?:(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready)[ \t]+time\b|(?:arbeits|vorbereitungs|zubereitungs|gesamt|koch(?:-?\/-?back)?)zeit(?!\p{L}))[^\n]*$|(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on)[ \t]+time:?[ \t]*\d+ ?(?:m|mins?|minutes?|h|hrs?|hours?)\b(?! (?:per|a|each|on)\b)/gimu;
 /** "Prep: 10 min", and a row "Cook: 15 min" beside it. */
 const PREP_ALONE = /^[ \t]*prep(?:aration)?[ \t]*:[ \t]*\d/im;
 const COOK_ALONE = /^[ \t]*(?:prep(?:aration)?|cook(?:ing)?|total|active)[ \t]*:[ \t]*(?:about )?\d[^\n]{0,20}$/gim;

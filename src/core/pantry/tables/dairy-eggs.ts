@@ -269,7 +269,7 @@ export const dairyEggsRows: readonly IngredientRow[] = [
     per100g: { waterG: 82.8, fatG: 0.3, proteinG: 12, sugarsG: 4, ashG: 0.9, sodiumMg: 40, kcal: 67 },
     gPerUsCup: 250, gPerTsp: 5.2, acidMeqPer100g: 13,
     allergens: ['milk'],
-    aliases: ['low-fat quark', 'magerquark', 'skimmed quark'] },
+    aliases: ['low-fat quark', 'magerquark', 'skimmed quark', 'farmer cheese', 'farmers cheese', "farmer's cheese", 'tvorog', 'twarog'] },
   { id: 'cream-cheese', name: 'Cream cheese (full fat)', category: 'dairy',
     per100g: { waterG: 54.4, fatG: 34, proteinG: 6.2, sugarsG: 4.1, ashG: 1.3, sodiumMg: 314, kcal: 347 },
     gPerUsCup: 232, gPerTsp: 4.8, acidMeqPer100g: 8,
