@@ -656,6 +656,32 @@ test.each<[string, readonly string[]]>([
     'Crepes\nMix A: 200 g flour + 5 g salt\nMix B: 500 g water + 1 egg\nPour B into A and fry.',
     ['flour-all-purpose 200', 'salt-table 5', 'water 500', 'egg-large 50'],
   ],
+  // what a step measures in c and t, EL and TL
+  [
+    'Malted waffles\nWhisk: 2 c flour, 2 t b.p.\nSeparate: 2 eggs\nWhisk: yolks + 1 3/4 c milk + 1/2 c oil + 1 t vanilla\nBeat whites stiff, fold in.',
+    [
+      'flour-all-purpose 250',
+      'baking-powder-double-al 9.2',
+      'egg-large 100',
+      'milk-whole 427',
+      'oil-vegetable 109',
+      'vanilla-extract 4.8',
+    ],
+  ],
+  [
+    'Pfannkuchen\n250 g Mehl\n3 Eier\n300 g Milch\nMehl mit 2 EL Zucker und 1 TL Natron mischen.',
+    ['flour-all-purpose 250', 'egg-large 150', 'milk-whole 300', 'sugar-granulated 25.4', 'baking-soda 4.7'],
+  ],
+  // in two languages, and once in the bowl
+  [
+    'Ugnspannkaka\n4 ägg | 4 eggs\n180 g vetemjöl | 180 g flour\n600 g mjölk | 600 g milk\n225 °C, 25-30 min',
+    ['egg-large 200', 'flour-all-purpose 180', 'milk-whole 600'],
+  ],
+  ['pancakes:\n  flour: 2 cups\n  eggs: 2\ngriddle: 375F', ['flour-all-purpose 250', 'egg-large 100']],
+  [
+    'Waffeln: 200 g Butter | 4 Eier | 300 g Mehl | 150 g Milch || Alles verrühren.',
+    ['butter-unsalted 200', 'egg-large 200', 'flour-all-purpose 300', 'milk-whole 150'],
+  ],
 ])('all of a list however it is laid out, and nothing besides: %j', (text, lines) => {
   const r = readCard(text, FRESH_CONVENTIONS);
   if (!r.ok) throw new Error(r.error.message);

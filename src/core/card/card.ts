@@ -41,14 +41,14 @@ import {
   type RowReading,
   readRows,
   type SetAside,
-  TIME_ALONE,
+  TIME_ROW,
   TIMES,
   vesselOf,
   YIELD,
   YIELD_LABEL,
 } from './rows';
 import { inGrams } from './shares';
-import { ofFirstSize, withoutBracketSize } from './sizes';
+import { inOneLanguage, ofFirstSize, withoutBracketSize } from './sizes';
 import { linesOfSteps, numberedSteps, withPointedSteps } from './steps';
 import { isTableHead, unstacked, withoutCosts, withTables } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk, withoutClaim } from './title';
@@ -148,7 +148,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   const told = /^\(([^()]{3,40})\)$/.exec(t)?.[1] ?? t;
   const yields = YIELD.test(told) && !YIELD_LABEL.test(t);
   // "Oven one: 3 eggs, 3/4 cup milk, 3/4 cup flour" is a list
-  const times = TIME_ALONE.test(t) || (TIMES.test(t) && !isMeasuredOften(t) && !isThingAndAmount(t, r.house));
+  const times = TIME_ROW.test(t) || (TIMES.test(t) && !isMeasuredOften(t) && !isThingAndAmount(t, r.house));
   if (r.role !== 'method' && r.role !== 'notes' && !yields && !times) {
     const inline = inlineHeading(row, r);
     if (inline) return inline;
@@ -371,7 +371,7 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
 
 /** The card that its rows are. @param text all of it, for the languages it is in */
 function cardOf(text: string, written: readonly string[], house: KitchenConventions): Card {
-  const whole = withWholeLines(unstacked(withoutBracketSize(written), house), house);
+  const whole = withWholeLines(unstacked(inOneLanguage(withoutBracketSize(written), house), house), house);
   const raws = inGrams(cameTo(withTables(withoutCosts(whole))));
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;

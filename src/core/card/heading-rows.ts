@@ -284,6 +284,8 @@ export function inlineHeading(raw: CardRow, r: RowReading): RowPlace | null {
   if (!m?.[1] || !m[2] || isMeasure(m[1])) return null;
   const role = COOKS.test(m[1]) && isFatAlone(m[2], r) ? 'pan' : roleSaid(m[1]);
   if (role === 'method' || role === 'notes') return null;
+  // "Griddle: 375 F"
+  if (role === 'pan' && /^\d{2,3} ?(?:°|degrees)? ?[CF]?[.!]?$/i.test(m[2])) return aside('method');
   // "Sauce: 1 cup berries": what goes with the batter, though sauces can be bought too
   const isBeside = role === 'topping' || role === 'side' || role === 'pan';
   const list = m[2].replace(/[.!]$/, '');

@@ -1,4 +1,6 @@
 /** A list that a card gives in several sizes, "For 4: ... For 6: ...": the first is the card, the others are it scaled. */
+import type { KitchenConventions } from '../pantry/conventions';
+import { readLine } from './line';
 import type { CardLine } from './rows';
 
 /** What tells that a list is of another size. */
@@ -10,6 +12,20 @@ const BRACKET_BEHIND = /(?<=\d.*)\s*\([\d½¼¾⅓⅔⅛][\d.,/ ½¼¾⅓⅔⅛]
 /** The rows of a card without the amounts of another size that it says stand in brackets. */
 export const withoutBracketSize = (raws: readonly string[]): readonly string[] =>
   raws.some((r) => IN_BRACKETS.test(r)) ? raws.map((r) => r.replace(BRACKET_BEHIND, '')) : raws;
+
+/** So many rows show that a card tells all of it in two languages. */
+const LEAST_TWICE = 3;
+/** "4 ägg | 4 eggs", row by row the same thing on both sides of a bar: the first of each. */
+export function inOneLanguage(raws: readonly string[], house: KitchenConventions): readonly string[] {
+  const idOf = (text: string): string | undefined => readLine(text, house).ingredient?.id;
+  const firsts = raws.map((raw) => {
+    const [one, other, ...more] = raw.split('|').map((x) => x.trim());
+    if (!one || !other || more.length > 0) return null;
+    const id = idOf(one);
+    return id !== undefined && id === idOf(other) ? one : null;
+  });
+  return firsts.filter((x) => x !== null).length < LEAST_TWICE ? raws : raws.map((raw, n) => firsts[n] ?? raw);
+}
 
 /** So many lines in a row are alike, and grams so near to being in proportion, as they are rounded. */
 const LEAST_ALIKE = 3;

@@ -169,8 +169,11 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
         (figures, words) => (Number(figures) < LEAST_SPELLED ? words : figures),
       );
 
+/** "... | 150 ml Milch || Alles verrühren": what is parted by more ends there. */
+const ENDS_LIST = /(?<=\|.*)[ \t]+\|\|[ \t]+(?=\p{Lu})/gu;
 /** A whole card as it is read. */
-export const cardAsRead = (written: string): string => unShouted(withoutStamps(inOneWriting(written)));
+export const cardAsRead = (written: string): string =>
+  unShouted(withoutStamps(inOneWriting(written).replace(ENDS_LIST, '. ')));
 
 /** Signs that part the things of a list in one row, where a comma would; one that stands tight has an amount behind it. */
 const PARTS_BY =
