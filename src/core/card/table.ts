@@ -71,14 +71,16 @@ const PARTED: readonly (readonly [is: RegExp, cells: (raw: string) => readonly s
   [/\t/, (raw) => raw.split('\t')],
   [/\|/, (raw) => (/^\s*\|/.test(raw) ? raw.replace(/^\s*\||\|\s*$/g, '') : raw).split('|')],
   [/;/, (raw) => raw.split(';')],
-  [/ \/ /, (raw) => raw.split(' / ')],
   // a comma within quotes parts none
   [/,/, (raw) => raw.split(/,(?=(?:[^"]*"[^"]*")*[^"]*$)/).map((c) => c.replace(/^\s*"|"\s*$/g, ''))],
+  [/ \/ /, (raw) => raw.split(' / ')],
   // above a column of names its head may be empty
   [/\S {2,}\S/, (raw) => [...(/^ {2}/.test(raw) ? [''] : []), ...raw.trim().split(/ {2,}/)]],
 ];
 /** The first of them part nothing but cells: below a head that they part, one column may be of anything. */
 const SURE_SIGNS = 3;
+/** Without a head, so many of them part a table; by strokes and gaps any list is parted. */
+const HEADLESS_SIGNS = 4;
 type Parting = (typeof PARTED)[number];
 /** No row of a table is longer: sentences are. */
 const MOST_ROW_CHARS = 600;
@@ -179,7 +181,7 @@ function columnsOf(cells: readonly string[]): readonly Column[] | null {
 
 /** Rows alike from one on, without a head; null: too few. */
 function alikeFrom(raws: readonly string[], from: number): Head | null {
-  for (const by of PARTED.slice(0, 4)) {
+  for (const by of PARTED.slice(0, HEADLESS_SIGNS)) {
     const columns = columnsOf(cellsOf(raws[from] ?? '', by));
     if (!columns) continue;
     const same = raws
