@@ -39,7 +39,7 @@ const TOLD =
 
 /** How much of the batter is poured for a piece, and how it is spread. */
 export const A_PORTION =
-  /\b(?:each|ea|apiece|per (?:piece|pancake|waffle|crepe|cake)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
+  /\b(?:each|ea|apiece|per (?:piece|pancake|waffle|crepe|cake|iron|plate)|goes in|in the middle|tilt|swirl|spread|roll it round|lid (?:on|down))\b/i;
 
 /** "Iron at 200 C, 4 minutes", "griddle 375", "medium heat": what is heated and how far, or how long. */
 export const ROW_AT_HEAT =

@@ -116,3 +116,23 @@ test('percent of fat is no share, and a card of few shares is read as it stands'
   // flour that is no hundred of the rest
   expect(read('flour 80%', 'milk 10%', 'egg 5%', 'butter 5%').every((l) => l.endsWith('-'))).toBe(true);
 });
+
+test('what its method measures makes no card one that measures', () => {
+  const grams = [
+    'flour-all-purpose 892.2',
+    'buttermilk 1070.6',
+    'egg-large 223',
+    'butter-unsalted 178.4',
+    'baking-powder-double-al 35.7',
+  ];
+  const list = ['AP flour 100', 'Buttermilk 120', 'Egg 25', 'Butter 20', 'Baking powder 4'];
+  // 2400 g over 269 parts
+  expect(read('Batch: 2.4 kg', "Formula (baker's %)", ...list, 'Scale 75 g. Griddle 190 C. 2 min + 1.5 min.')).toEqual(
+    grams,
+  );
+  expect(read('Crepes (in grams)', 'flour 250', 'milk 500', 'eggs 3', '60 ml each, 1 min a side')).toEqual([
+    'flour-all-purpose 250',
+    'milk-whole 500',
+    'egg-large 150',
+  ]);
+});

@@ -17,6 +17,10 @@ const SAYS_PARTS =
 /** A measure anywhere: such a card tells amounts, and no shares. */
 const MEASURED =
   /[\d½¼¾⅓⅔⅛]\s*(?:g|gr|kg|mg|ml|cl|dl|l|oz|lbs?|cups?|c|tbsps?|tsps?|tablespoons?|teaspoons?|el|tl|pints?|quarts?|sticks?|grams?)(?![\p{L}])/iu;
+/** A portion, a time or a sentence: of the method, whatever it measures. */
+const OF_METHOD =
+  /\b(?:each|apiece|per (?:piece|side|pancake|waffle|crepe)|sides?|min(?:ute)?s?|scoops?|ladles?|griddle|iron|pan|rest|chill|stand)\b|\p{L}{3,}.*[.!]\s*$/iu;
+const isMeasured = (row: string): boolean => MEASURED.test(row) && !OF_METHOD.test(row);
 const FLOUR = /flour|mehl\b|farine|harina|farina|bloem|buckwheat|\bmeel\b|\bmel\b|mjöl/iu;
 /** All of it, and no thing of the list: "Total batter: 1.2 kg". */
 const OF_ALL =
@@ -69,6 +73,7 @@ const percentRows = (raws: readonly string[]): readonly ShareRow[] =>
 const partRows = (raws: readonly string[]): readonly ShareRow[] =>
   raws.flatMap((raw, at): readonly ShareRow[] => {
     const row = raw.replace(BULLET, '').replace(IN_BRACKETS, '').trimEnd();
+    if (OF_METHOD.test(row)) return [];
     const [first, last] = [PARTS_FIRST.exec(row), PARTS_LAST.exec(row)];
     const [number, name] = first ? [first[1], first[2]] : last ? [last[2], last[1]] : [];
     if (number === undefined || name === undefined || OF_ALL.test(name)) return [];
@@ -148,7 +153,7 @@ function inUnitSaid(raws: readonly string[]): readonly string[] {
   if (said === undefined) return raws;
   const unit = /^c/i.test(said) ? 'cups' : 'g';
   const bare = raws.filter((r) => BARE_LAST.test(r) || BARE_FIRST.test(r)).length;
-  if (bare < LEAST_PERCENTS || raws.some((r) => MEASURED.test(r))) return raws;
+  if (bare < LEAST_PERCENTS || raws.some(isMeasured)) return raws;
   return raws.map((raw) => {
     // "** all g **": told, and no line
     if (unitSaid(raw) !== undefined && !/^\s*\(|:\s*$/.test(raw) && UNIT_SAID.test(raw)) return `Note: ${raw.trim()}`;
@@ -218,7 +223,7 @@ export function inGrams(card: readonly string[]): readonly string[] {
     const things = inOneRow(raw);
     return things && !things.some((t) => MEASURED.test(t)) ? byParts(things, true).join(', ') : raw;
   });
-  if (rows.some((r, n) => MEASURED.test(r.replace(IN_BRACKETS, '')) && ofAll(rows)?.at !== n)) return rows;
+  if (rows.some((r, n) => isMeasured(r.replace(IN_BRACKETS, '')) && ofAll(rows)?.at !== n)) return rows;
   // flour of a hundred, and nothing measured: what the numbers are is told by it
   return byParts(
     rows,

@@ -7,6 +7,7 @@ import { type Clause, FRIES_OTHER, hundredths, type ToldFact } from './clause';
 import { bareCelsius } from './heat';
 import { fatNamedIn } from './pan-fat';
 import { portionAmidst } from './portion';
+import { TIME_ALONE } from './rests';
 import { BETWEEN_LOADS, isShutFor, isWork, OVEN_WORD, speaksOfIron, UNDER_FOIL } from './sides';
 import { HOT_SURFACE } from './words';
 
@@ -74,6 +75,10 @@ const isOfOther = (c: Clause): boolean =>
   FRIES_OTHER.test(c.text) ||
   SOAKED.test(c.text);
 
+/** "Steam the potato until soft, 12 minutes": how long that takes. */
+const isOfOtherBefore = (c: Clause, before: Clause | undefined): boolean =>
+  before !== undefined && before.sentence === c.sentence && TIME_ALONE.test(c.text) && FRIES_OTHER.test(before.text);
+
 /** @param facts what was taken of them @returns what is left open, as asked */
 export function leftOpen(
   clauses: readonly Clause[],
@@ -100,7 +105,7 @@ export function leftOpen(
   let atHeat = false;
   for (const [n, c] of clauses.entries()) {
     atHeat ||= AT_HEAT.test(c.text.replace(OF_A_DISH, ' '));
-    if (c.taken !== 'told' || isTimeTaken(c, facts) || isOfOther(c)) continue;
+    if (c.taken !== 'told' || isTimeTaken(c, facts) || isOfOther(c) || isOfOtherBefore(c, clauses[n - 1])) continue;
     const open = isShutFor(c) && !has('bake') ? BAKE : null;
     const [time] = isWork(clauses, n) && !open ? [] : c.times;
     out.push(...timeLeft(c, time && (open ?? mayBe(time.min, atHeat))));

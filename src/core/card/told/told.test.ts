@@ -615,3 +615,20 @@ test.each(Object.entries(BESIDE))('what a sentence tells, it tells behind what g
   });
   expect(lost).toEqual([]);
 });
+
+test.each([
+  'Steam the potato until soft, 12 minutes; mash.',
+  'Steam potato until soft, 12 minutes; mash.',
+  'Caramelise the apples 5 minutes.',
+  'Microwave the potato 6 minutes.',
+  'Reduce the syrup 8 minutes.',
+  'Kartoffeln 20 Minuten kochen.',
+  'Äpfel 5 Minuten dünsten.',
+  'Cuire les pommes 10 minutes.',
+  'Cocer las manzanas 10 minutos.',
+  'Author: R.   Prep Time: 10 mins   Cook Time: 20 mins',
+  'Arbeitszeit ca. 10 Minuten',
+  'Koch-/Backzeit ca. 20 Minuten',
+])('what is cooked for the batter, and how long the whole takes, is no bake, side or rest: %s', (said) => {
+  expect(factsTold(said, FRESH_CONVENTIONS)).toEqual([]);
+});
