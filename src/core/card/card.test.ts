@@ -682,6 +682,20 @@ test.each<[string, readonly string[]]>([
     'Waffeln: 200 g Butter | 4 Eier | 300 g Mehl | 150 g Milch || Alles verrühren.',
     ['butter-unsalted 200', 'egg-large 200', 'flour-all-purpose 300', 'milk-whole 150'],
   ],
+  // units before their numbers
+  [
+    'Crespelle\nFarina 00 g 125\nLatte g 250\nUova n. 2\nBurro g 20',
+    ['flour-all-purpose 125', 'milk-whole 250', 'egg-large 100', 'butter-unsalted 20'],
+  ],
+  [
+    'Waffles\n180g flour, 60g sugar, pinch salt // 2 eggs, 300g milk // whisk dry, whisk wet, combine',
+    ['flour-all-purpose 180', 'sugar-granulated 60', 'salt-table 0.4', 'egg-large 100', 'milk-whole 300'],
+  ],
+  [
+    'Prep sheet\nPar: 8 L   Made by: __   Date: __\n[ ] Flour 2.4 kg\n[ ] Eggs 24\nTotal cost',
+    ['flour-all-purpose 2400', 'egg-large 1200'],
+  ],
+  ['Æbleskiver (ca. 21 stk)\n150 g mel\n2 æg', ['flour-all-purpose 150', 'egg-large 100']],
 ])('all of a list however it is laid out, and nothing besides: %j', (text, lines) => {
   const r = readCard(text, FRESH_CONVENTIONS);
   if (!r.ok) throw new Error(r.error.message);

@@ -50,7 +50,7 @@ import {
 import { inGrams } from './shares';
 import { inOneLanguage, ofFirstSize, withoutBracketSize } from './sizes';
 import { linesOfSteps, numberedSteps, withPointedSteps } from './steps';
-import { isTableHead, unstacked, withoutCosts, withTables } from './table';
+import { isTableHead, unstacked, withoutCosts, withTables, withUnitsBehind } from './table';
 import { claimOfTitle, isAboveTalk, isDishOfThing, isTitleOfTalk, withoutClaim } from './title';
 import { clausesOf } from './told/clause';
 import { mixingIn } from './told/mixing';
@@ -131,6 +131,8 @@ const placeOfLabels = (of: NonNullable<ReturnType<typeof labelledIn>>, r: RowRea
 /** "No salt": a thing that does not go in. */
 const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
 
+const COSTS_ALL = /^(?:total (?:food )?(?:cost|price)|(?:food )?cost (?:per|%)|price per)(?!\p{L})/iu;
+
 /** "Put 2 cups of water in the steamer." */
 const IN_THE_STEAMER = /^(?:put|pour|bring|boil)\b[^.]*\b(?:steamer|double boiler|bain-marie)\b/i;
 /** "Get a big bowl.": nothing goes in. */
@@ -155,7 +157,7 @@ function placeBeside(row: CardRow, r: RowReading): RowPlace | null {
   }
   if (r.role === 'method' || TAKES_A_VESSEL.test(t) || IN_THE_STEAMER.test(t) || METHOD_BEHIND.test(t))
     return aside('method');
-  if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t) || NONE_OF_IT.test(t)) return aside('note');
+  if (r.role === 'notes' || /^\([^()\d]*\)$/.test(t) || NONE_OF_IT.test(t) || COSTS_ALL.test(t)) return aside('note');
   if (yields) return aside('yield');
   return times ? aside('note') : null;
 }
@@ -231,7 +233,9 @@ function placeOfNothing(row: CardRow, line: Line, r: RowReading): RowPlace | nul
   if (r.started) return A_PORTION.test(t) || (ROW_AT_HEAT.test(t) && !isMeasure(t)) ? aside('method') : null;
   // "Base mix (makes 1.2 kg)"
   const isNamed =
-    /\((?:makes|yields?|serves|feeds)\b/i.test(t) ||
+    /\((?:(?:makes|yields?|serves|feeds)\b|(?:ca\.?|about|approx\.?|~)? ?\d+ (?:stk|stück|st|pcs|pieces|pers|port|personen)\b)/i.test(
+      t,
+    ) ||
     (DISH.test(t) && /^\d+(?:-\d+)+ /.test(t)) ||
     ((DISH.test(t) || /\b(?:batter|mix)\b/i.test(t)) && SO_MUCH_BEHIND.test(t));
   return !r.title && isNamed ? { at: 'title', text: t } : null;
@@ -371,7 +375,8 @@ export function readCard(written: string, house: KitchenConventions): Result<Car
 
 /** The card that its rows are. @param text all of it, for the languages it is in */
 function cardOf(text: string, written: readonly string[], house: KitchenConventions): Card {
-  const whole = withWholeLines(unstacked(inOneLanguage(withoutBracketSize(written), house), house), house);
+  const plain = withUnitsBehind(inOneLanguage(withoutBracketSize(written), house));
+  const whole = withWholeLines(unstacked(plain, house), house);
   const raws = inGrams(cameTo(withTables(withoutCosts(whole))));
   // a card that writes "-2 cups" on several lines uses the dash as a bullet
   const dashBullets = raws.filter((r) => /^\s*-\d/.test(r)).length > 1;

@@ -49,6 +49,8 @@ export function listOfPage(rows: readonly CardRow[]): number {
 /** "Station: Brunch   Item: Ricotta pancake   Yield: 40 ea": each behind its label. */
 const LABELLED = /(?:^|\s{2,}|\s[|·•]\s)(\p{L}[\p{L} ]{1,20}):\s*(\S(?:(?!\s{2,}|\s[|·•]\s).)*)/gu;
 const IS_NAME = /^(?:item|recipe|dish|product|name|title|menu item|rezept|gericht|recette|plat|receta|plato)$/i;
+/** Filled in by hand on a sheet. */
+const IS_FORM = /^(?:par|made by|prepared by|date|cook|station|shift|initials|use by|checked by)$/i;
 const IS_CLAIM =
   /^(?:yield|yields|makes|serves|servings|portions?|portion size|batch|ergibt|portionen|raciones|pour)$/i;
 /** "Prep 10 min", "TOTAL TIME 25 mins", "Servings: 4": what a row of them says, with or without a sign between. */
@@ -67,7 +69,8 @@ export function labelledIn(row: string): { readonly name: string | null; readonl
   const times = timesOf(row);
   if (times) return { name: null, claims: times };
   const labels = [...row.matchAll(LABELLED)].map((m) => [m[1] ?? '', (m[2] ?? '').trim()] as const);
-  if (labels.length < 2 || !labels.some(([label]) => IS_NAME.test(label) || IS_CLAIM.test(label))) return null;
+  if (labels.length < 2 || !labels.some(([label]) => [IS_NAME, IS_CLAIM, IS_FORM].some((is) => is.test(label))))
+    return null;
   return {
     name: labels.find(([label]) => IS_NAME.test(label))?.[1] ?? null,
     claims: labels.flatMap(([label, said]) => (IS_CLAIM.test(label) ? [`${label}: ${said}`] : [])),

@@ -270,6 +270,19 @@ export function withoutCosts(raws: readonly string[]): readonly string[] {
     : raws.map((raw) => (isCosted(raw) ? raw.replace(COSTS, '') : raw));
 }
 
+/** "Latte ml 250", "Uova n. 2": its unit before the number. */
+const UNIT_BEFORE = /^(\s*(?:[-*•–]\s*)?\p{L}[\p{L}\d ’'(),]*?)[\s:]+(g|gr|kg|ml|cl|dl|l|nr?)\.?\s+(\d[\d.,/]*)\s*$/iu;
+const LEAST_UNIT_BEFORE = 3;
+/** The rows of a list that is written so, each number before its unit. */
+export const withUnitsBehind = (raws: readonly string[]): readonly string[] =>
+  raws.filter((r) => UNIT_BEFORE.test(r)).length < LEAST_UNIT_BEFORE
+    ? raws
+    : raws.map((raw) =>
+        raw.replace(UNIT_BEFORE, (_, name: string, unit: string, n: string) =>
+          /^n/i.test(unit) ? `${name} ${n}` : `${name} ${n} ${unit}`,
+        ),
+      );
+
 /** The rows of a card, those of a table as lines; what its column of steps tells stands behind all of them. */
 export function withTables(raws: readonly string[]): readonly string[] {
   let table: Head | null = null;

@@ -171,9 +171,21 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
 
 /** "... | 150 ml Milch || Alles verrühren": what is parted by more ends there. */
 const ENDS_LIST = /(?<=\|.*)[ \t]+\|\|[ \t]+(?=\p{Lu})/gu;
+/** "flour, salt // 2 eggs, milk // whisk": a row of several, each ends at its strokes; one of them is a remark's. */
+const LEAST_PAIRS = 2;
+const endedByStrokes = (text: string): string =>
+  text.includes(' // ')
+    ? text
+        .split('\n')
+        .map((row) => {
+          const parts = row.split(/\s+\/\/\s+/);
+          return parts.length > LEAST_PAIRS ? parts.map((p, n) => (n > 0 ? capital(p) : p)).join('. ') : row;
+        })
+        .join('\n')
+    : text;
 /** A whole card as it is read. */
 export const cardAsRead = (written: string): string =>
-  unShouted(withoutStamps(inOneWriting(written).replace(ENDS_LIST, '. ')));
+  unShouted(withoutStamps(endedByStrokes(inOneWriting(written).replace(ENDS_LIST, '. '))));
 
 /** Signs that part the things of a list in one row, where a comma would; one that stands tight has an amount behind it. */
 const PARTS_BY =
