@@ -111,8 +111,8 @@ export const inOneWriting = (text: string): string =>
       /(?<=\bzest of \S+ (lemon|lime|orange)s?,? (?:plus|and|&|\+) (?:[\d½¼¾/ ]+|an? )\p{L}+\.? (?:of )?)(?=(?:the |its )?juice\b)/giu,
       '$1 ',
     )
-    // "sale q.b.", "sel q.s."
-    .replace(/(?<=\p{L},? )q\. ?[bs]\.?(?=\s|$|[,;)])/gimu, 'to taste')
+    // "sale q.b."
+    .replace(/(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta')
     // "w/w flour"
     .replace(/(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat')
     // "milk w/ a squeeze of lemon"

@@ -31,7 +31,7 @@ export const HARMLESS = list(
   large medium med small big little tiny huge giant jumbo xl l m grosse gr maat talla taglia calibre taille moyen moyens gros grote kleine middelgrote store stor stora sma
   sweet-cream clean dried-out needed wanted desired hand heaping heaped level scant generous amount quantity dose serving
   unfed fed neutre neutres kl klasse calibro sauerlich sauerliche sauerlicher sauerlichen
-  total each apiece altogether only alone nos pcs pc ea stk stuck stuks ud uds unidad unidade unidades pz pza 100% x`,
+  quanto basta total each apiece altogether only alone nos pcs pc ea stk stuck stuks ud uds unidad unidade unidades pz pza 100% x`,
 );
 
 /** What is done to it in the languages of `other-names`, by the English word that everything else is worked from. */
