@@ -71,6 +71,10 @@ test.each<[string, string]>([
   ['Stir in the butter-\nmilk until smooth.', 'Stir in the buttermilk until smooth.\n'],
   ['Rest the batter for 15\nminutes. Heat it.', 'Rest the batter for 15 minutes. Heat it.\n'],
   ['Heat the griddle to 375\nF. Grease it.', 'Heat the griddle to 375 F. Grease it.\n'],
+  // a heading with a dash is whole
+  ['Wet ingredients-\nmilk\n2 eggs', 'Wet ingredients-\nmilk\n2 eggs'],
+  ['Pancakes-\nflour 200 g', 'Pancakes-\nflour 200 g'],
+  ['Salt-\nsugar 20 g', 'Salt-\nsugar 20 g'],
   // steps in small letters, a row each, are steps
   ['Mix dry\nadd wet\nrest 10 min', 'Mix dry\nadd wet\nrest 10 min'],
   ['For the batter\nflour 200 g\nmilk 300 ml', 'For the batter\nflour 200 g\nmilk 300 ml'],

@@ -4,6 +4,7 @@
  * that each row of the text keeps its number.
  */
 import type { KitchenConventions } from '../pantry/conventions';
+import { DISH, roleOf } from './headings';
 import { type Line, readLine } from './line';
 import { DOING, firstWord, SHORTENED } from './writing';
 
@@ -81,8 +82,11 @@ function withWholeWords(rows: readonly string[]): readonly string[] {
   for (let n = 0; n + 1 < out.length; n++) {
     const half = HALF_WORD.exec(out[n]?.trimEnd() ?? '');
     const rest = /^\s*(\p{Ll}\p{L}*[.,;:!?)]*)\s*(.*)$/u.exec(out[n + 1] ?? '');
-    if (!half || !rest) continue;
+    if (!half || !rest || /^[\d½¼¾⅓⅔⅛]/u.test(rest[2] ?? '')) continue;
     const row = (out[n] ?? '').trimEnd();
+    // "Wet ingredients-" above "milk" heads it
+    const name = row.replace(STEP_MARK, '').slice(0, -1);
+    if (roleOf(name) !== null || DISH.test(name)) continue;
     out[n] = (KEEPS_HYPHEN.test(half[1] ?? '') ? row : row.slice(0, -1)) + rest[1];
     out[n + 1] = rest[2] ?? '';
   }
