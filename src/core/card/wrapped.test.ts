@@ -71,6 +71,11 @@ test.each<[string, string]>([
   ['Stir in the butter-\nmilk until smooth.', 'Stir in the buttermilk until smooth.\n'],
   ['Rest the batter for 15\nminutes. Heat it.', 'Rest the batter for 15 minutes. Heat it.\n'],
   ['Heat the griddle to 375\nF. Grease it.', 'Heat the griddle to 375 F. Grease it.\n'],
+  // behind a paragraph that was put together, too
+  [
+    'Whisk the dry things together in a large bowl, the eggs\nand the milk in a second one, pour over the dry and stir\nuntil just combined. Let the batter rest for 15\nminutes. Heat it.',
+    'Whisk the dry things together in a large bowl, the eggs and the milk in a second one, pour over the dry and stir until just combined. Let the batter rest for 15 minutes. Heat it.\n\n\n',
+  ],
   // a heading with a dash is whole
   ['Wet ingredients-\nmilk\n2 eggs', 'Wet ingredients-\nmilk\n2 eggs'],
   ['Pancakes-\nflour 200 g', 'Pancakes-\nflour 200 g'],

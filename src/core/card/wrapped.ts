@@ -93,23 +93,26 @@ function withWholeWords(rows: readonly string[]): readonly string[] {
   return out;
 }
 
-/** Sentences that go on in the next row, each in the row that it begins in. */
-function withWholeSentences(rows: readonly string[]): readonly string[] {
+/**
+ * Sentences that go on in the next row, each in the row that it begins in.
+ * @param written the rows before any was put to another: what is empty only since then is no gap
+ */
+function withWholeSentences(rows: readonly string[], written: readonly string[]): readonly string[] {
   const out = [...rows];
   const isPointed = rows.some(isNewSentence) || rows.filter((r) => /[.!]$/.test(r.trim())).length > 1;
+  const places = rows.flatMap((row, n) => (row.trim() !== '' || written[n]?.trim() === '' ? [n] : []));
   let from: number | null = null;
-  for (let n = 0; n + 1 < rows.length; n++) {
-    const [row, next] = [rows[n]?.trim() ?? '', rows[n + 1]?.trim() ?? ''];
+  for (const [k, n] of places.entries()) {
+    const at = places[k + 1];
+    const [row, next] = [rows[n]?.trim() ?? '', at === undefined ? '' : (rows[at]?.trim() ?? '')];
     if (from === null) from = isProse(row) ? n : null;
     else if (row === '' || ENDED.test(row)) from = null;
-    if (from === null || next === '') continue;
+    if (from === null || at === undefined || next === '') continue;
     const width = Math.max(...paragraphAt(rows, n).map((x) => x.trimEnd().length));
-    if (!goesOn(row, next, isPointed, isFull(row, next, width))) {
-      from = null;
-      continue;
-    }
-    out[from] = `${out[from]?.trimEnd()} ${next}`;
-    out[n + 1] = '';
+    if (goesOn(row, next, isPointed, isFull(row, next, width))) {
+      out[from] = `${out[from]?.trimEnd()} ${next}`;
+      out[at] = '';
+    } else from = null;
   }
   return out;
 }
@@ -159,7 +162,7 @@ function withWholeParagraphs(rows: readonly string[]): readonly string[] {
 
 /** The rows of a text, words and sentences that go on in the next row in one; as many rows as there were. */
 export const unwrapped = (rows: readonly string[]): readonly string[] =>
-  withWholeSentences(withWholeParagraphs(withWholeWords(rows)));
+  withWholeSentences(withWholeParagraphs(withWholeWords(rows)), rows);
 
 const isClear = (l: Line): boolean => l.status === 'read' && l.ingredient !== null && l.findings.length === 0;
 const MOST_REST_WORDS = 6;
