@@ -635,6 +635,10 @@ test.each<[string, readonly string[]]>([
     '200 g flour*\n300 g milk\n2 eggs\n*or use half wholemeal',
     ['flour-all-purpose 200', 'milk-whole 300', 'egg-large 100'],
   ],
+  [
+    'Our pancakes*\n* 200 g flour\n* 2 eggs\n* salt\n*makes 8',
+    ['flour-all-purpose 200', 'egg-large 100', 'salt-table -'],
+  ],
   ['Raggmunkar\n4 port\n2 ägg\n300 g mjölk', ['egg-large 100', 'milk-whole 300']],
   [
     'Pancakes\n1 t. ea. baking powder & soda\n200 g flour\nzest of 1 lemon plus 1 tbsp juice',

@@ -117,9 +117,10 @@ function rowPlaced(n: number, r: RowReading): RowPlace {
   return isTitleOfTalk(row, r) ? { at: 'title', text: t } : (placeBeside(row, r) ?? placeOfItems(row, r));
 }
 
-/** "*or use half wholemeal", below "1 1/2 cups flour*". */
+/** "*or use half wholemeal", below "1 1/2 cups flour*"; where stars are bullets, or words are bold, it is none. */
 const isFootnote = (n: number, r: RowReading): boolean =>
-  /^\s*\*+\s?\p{L}/u.test(r.rows[n]?.source ?? '') &&
+  /^\s*\*+\s?\p{L}[^*]*$/u.test(r.rows[n]?.source ?? '') &&
+  !r.rows.some((x) => /^\s*\*\s*[\d½¼¾⅓⅔⅛]/u.test(x.source)) &&
   r.rows.slice(0, n).some((x) => /\p{L}[)]?\*+\s*$/u.test(x.source) && !/^\s*\*/.test(x.source));
 
 /** What a row of labels says the card is called, and how many it makes. */
