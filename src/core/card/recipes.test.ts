@@ -2,13 +2,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { toldCards } from '../testing/corpus';
 import { readCard } from './card';
 import { recipesOnCard } from './recipes';
 
-const CARDS = readFileSync(join(__dirname, 'corpus/told-cards.txt'), 'utf8')
-  .split('====\n')
-  .slice(1)
-  .map((c) => c.split('\n---\n')[0] ?? '');
+const CARDS = toldCards(readFileSync(join(__dirname, 'corpus/told-cards.txt'), 'utf8'));
 const rows = (text: string): readonly string[] => text.split('\n');
 
 test.each([

@@ -2,14 +2,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { FRESH_CONVENTIONS } from '../pantry/conventions';
+import { toldCards } from '../testing/corpus';
 import { notesOn, readCard } from './card';
 import { factsTold } from './told/told';
 import { unwrapped, withWholeLines } from './wrapped';
 
-const CARDS = readFileSync(join(__dirname, 'corpus/told-cards.txt'), 'utf8')
-  .split('====\n')
-  .slice(1)
-  .map((c) => c.split('\n---\n')[0] ?? '');
+const CARDS = toldCards(readFileSync(join(__dirname, 'corpus/told-cards.txt'), 'utf8'));
 
 /** Every so manieth of them in `npm test`, all in `npm run test:all`. */
 const SOME = 11;

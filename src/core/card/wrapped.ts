@@ -1,7 +1,7 @@
 /**
- * A card whose rows were broken where the page ended: a scan, a letter of 72 columns, a narrow frame. A word, a sentence
- * or a line of the list that goes on in the next row is put in one row again; the rows that it leaves stay, empty, so
- * that each row of the text keeps its number.
+ * A card whose rows were broken where the page ended: a scan, a letter of 72 columns, a narrow frame. A word, a
+ * sentence or a line of the list that goes on in the next row is put in one row again; the rows that it leaves stay,
+ * empty, so that each row of the text keeps its number.
  */
 import type { KitchenConventions } from '../pantry/conventions';
 import { DISH, roleOf } from './headings';
@@ -57,7 +57,11 @@ function isProse(row: string): boolean {
   );
 }
 
-/** Whether the next row goes on with the sentence that a row has begun. @param isPointed the text ends its sentences with points */
+/**
+ * Whether the next row goes on with the sentence that a row has begun.
+ * @param isPointed the text ends its sentences with points
+ * @param fills the next row's first word had no room in this one
+ */
 function goesOn(row: string, next: string, isPointed: boolean, fills: boolean): boolean {
   if (isOwn(row, next)) return false;
   if (OF_NUMBER.test(next) && /\d$/.test(row)) return true;
@@ -168,8 +172,8 @@ const isClear = (l: Line): boolean => l.status === 'read' && l.ingredient !== nu
 const MOST_REST_WORDS = 6;
 const isOpenBracket = (row: string): boolean => row.lastIndexOf('(') > row.lastIndexOf(')');
 /**
- * Lines of a list that go on in the next row: "1 cup all-purpose" above "flour", "2 eggs, lightly" above "beaten". The two
- * are one where they read clearly together and the next alone is no line of its own.
+ * Lines of a list that go on in the next row: "1 cup all-purpose" above "flour", "2 eggs, lightly" above "beaten".
+ * The two are one where they read clearly together and the next alone is no line of its own.
  */
 export function withWholeLines(rows: readonly string[], house: KitchenConventions): readonly string[] {
   const out = [...rows];

@@ -3,6 +3,13 @@
  */
 import type { Line } from '../card/line';
 
+/** The texts of `told-cards.txt`, as they were written down. */
+export const toldCards = (table: string): readonly string[] =>
+  table
+    .split('====\n')
+    .slice(1)
+    .map((c) => c.split('\n---\n')[0] ?? '');
+
 interface WorkedLine {
   readonly text: string;
   /** The ingredient, several joined by +; "?code" a question, "?" any. */
