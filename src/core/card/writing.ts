@@ -6,6 +6,7 @@ import type { Language } from '../pantry/tables/other-names';
 import { capital } from '../quantity/say';
 import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
 import { inOneWriting, unEntity, unTag } from './bullet';
+import { pointed, SO_MANY } from './dictated';
 
 /** What is done, as a step begins. */
 export const DOING = new Set(
@@ -94,44 +95,6 @@ const sentenceCased = (t: string): string =>
         // "bake 18 min. rest it": what is done begins a sentence behind any word
         (SHORTENED.test(word) || A_UNIT_SHORT.test(word)) && !DOING.has(next) ? next : capital(next),
       );
-
-/** A dictated row as long as this, without a sign, is several sentences. */
-const LEAST_RUN_CHARS = 90;
-const SO_MANY = '(?:an?|half an?|one|two|three|four|five|six|eight|ten|twelve|[0-9]+)';
-const OF_WHAT = `(?:it|them|that|this|the|everything|all|in|up|together|with|for|half|until|till|${SO_MANY})`;
-/** What begins a sentence of such a row, by its first words. */
-const BEGINS: readonly string[] = [
-  String.raw`(?:and |so )?(?:then|next|after that|now|also|finally|last(?:ly| of all)?|meanwhile|first|once|usually|maybe|at least|no more than) (?!and\b|i\b|you\b|we\b)`,
-  String.raw`(?:and )?(?:add|beat|blend|cook|crack|dissolve|drop|finish|flip|fold|fry|bake|heat|leave|let|make|melt|mix|pour|put|rest|rub|season|sieve|sift|slowly|stand|stir|tip|turn|warm|whisk|work) ${OF_WHAT}\b`,
-  `don[’']t `,
-  String.raw`(?:and )?(?:i|we|you|he|she|they)(?:[’'](?:ll|d|ve|re|m))? \p{L}`,
-  `(?:it|that|let)[’']?s? (?:takes?|needs?|wants?|makes?|does|goes|is|an?|do|made) `,
-  `there[’']s `,
-  `to that `,
-  `(?:makes|serves|feeds|gives) `,
-  String.raw`(?:medium|low|high)(?:[ -](?:low|high))? heat\b|lightly grease`,
-  String.raw`in (?:a|the|my|another) (?:\p{L}+ )?(?:bowl|jug|blender|pan) (?=(?:i|we|you|goes?|put|${SO_MANY})\b)`,
-  String.raw`(?:about )?(?:a|half a|a third of a|a quarter|quarter|third) ?(?:cup|ladle|scoop|spoon(?:ful)?) (?:each|apiece|per)\b`,
-];
-/** Words that what follows belongs to. */
-const LEADS_ON =
-  "to|and|then|so|until|till|if|when|while|that|which|who|what|where|how|as|because|than|or|of|the|an?|your|my|is|in|on|with|for|don[’']t|i|we|you|he|she|they|just|can|will|should|gently|slowly|first|next|now|once|meanwhile|usually|maybe|medium|moderate|low|high|least|more|whatever|anyone|kinda|sorta|til|um|uh";
-const RUN_SEAM = new RegExp(String.raw`(?<!(?<!\p{L})(?:${LEADS_ON}))\s+(?=(?:${BEGINS.join('|')}))`, 'giu');
-/** What an amount belongs to that follows it. */
-const TAKES_AMOUNT = `${LEADS_ON}|about|around|roughly|over|into|onto|plus|from|by|at|say|like|some|along|goes|put|add|use|take|get|grab|pour|whisk|stir|beat|fold|crack|tip|sift|sieve|melt|warm|mix|rub|work|want|need|have|got|do|weigh|out|make|up|half|forget|one|two|three|four|five|six|eight|ten|twelve|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand`;
-/** Where the next thing is measured: "half a cup of oats half a pint of milk". */
-const NEXT_AMOUNT = new RegExp(
-  String.raw`(?<=\p{L}{2})(?<!(?<!\p{L})(?:${TAKES_AMOUNT}))\s+(?=(?:about )?${SO_MANY}(?: (?:heaped|level|small|large|big|good|and a (?:half|quarter)|quarters? of a))? (?:cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|ml|g|grams?|kilos?|kg|lit(?:re|er)s?|ounces?|oz|pounds?|lb|pinch(?:es)?|splash|sticks?|handful|knob|dash|sachets?|packets?|eggs?)\b)`,
-  'giu',
-);
-/** Dictated in one breath: a point where the next thing is done, and a comma where the next is measured. */
-const pointed = (t: string): string =>
-  t.length < LEAST_RUN_CHARS || /[,.;:!?()–—|]/.test(t.replace(/[.!?]+$/, ''))
-    ? t
-    : t
-        .split(RUN_SEAM)
-        .map((s) => capital(s.trim().replace(NEXT_AMOUNT, ', ')))
-        .join('. ');
 
 /** A card all in capitals has so many letters, and of small ones at most this share. */
 const LEAST_SHOUTED = 40;
@@ -298,4 +261,4 @@ function listParted(row: string): string {
 
 /** One of its rows as it is read. */
 export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
-  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(undashed(unEntity(unTag(raw)))))))), languages);
+  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(undashed(unEntity(unTag(raw)))))), languages)), languages);

@@ -32,7 +32,7 @@ const STARTS = new Set(
 );
 
 const OTHER_STARTS = new Set(
-  'ein eine einen einem une un una uno een en et ett ei zwei deux dos due twee to tva drei trois tres tre drie vier quatre cuatro quattro fire fyra halber halbe halbes halben demi media medio mezzo mezza half halve halv halvt anderthalb anderthalbe anderthalben eineinhalb anderhalve anderhalf zweieinhalb dreiviertel viertel driekwart kwart litre litro'.split(
+  'ein eine einen einem une un una uno een en et ett ei zwei deux dos due twee to tva drei trois tres tre drie vier quatre cuatro quattro fire fyra funf cinq cinco cinque vijf fem sechs seis sei zes seks halber halbe halbes halben demi media medio mezzo mezza half halve halv halvt anderthalb anderthalbe anderthalben eineinhalb anderhalve anderhalf zweieinhalb dreiviertel viertel driekwart kwart litre litro'.split(
     ' ',
   ),
 );
@@ -63,6 +63,8 @@ const OTHER_NUMBERS: readonly (readonly [RegExp, string])[] = [
   [/^(?:zwei|deux|dos|due|twee|to|två|tva)\s+/iu, '2 '],
   [/^(?:drei|trois|tres|tre|drie)\s+/iu, '3 '],
   [/^(?:vier|quatre|cuatro|quattro|fire|fyra)\s+/iu, '4 '],
+  [/^(?:fünf|cinq|cinco|cinque|vijf|fem)\s+/iu, '5 '],
+  [/^(?:sechs|seis|sei|zes|seks)\s+/iu, '6 '],
 ];
 
 /** An amount at the start of a text, in English or with a number of another language before a unit. */

@@ -65,10 +65,10 @@ const HEAPED = /\b(?:heap(?:ed|ing)|rounded|gehäufte[nr]?|bombées?|colmadas?)(
 const A_BIT = 0.9;
 /** What follows a portion; anything else is what is put into the batter. */
 const FOLLOWS =
-  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|it|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro|je|für|pour|para)$/i;
+  /^(?:batter|blobs?|dollops?|circles|discs|puddles|pools|ones|mounds|patties|drops|rounds|pancakes|cakes|crepes?|measures?|scoops?|ladles?|pours|fills?|dishers?|while|as|here|there|to|it|mix(?:ture)?|for|per|each|ea|apiece|a|at|in|into|on|onto|of|goes?|does|spread|swirled|tilted|portions?|is|makes?|and|round|around|teig|masa|pâte|por|par|pro|je|für|pour|para|cada)$/i;
 const FLUID_OUNCE_ML = 29.5735;
 const A_PIECE =
-  /\b(?:each|ea|apiece|a piece|of (?:the )?batter|portions?|pcs?|(?:per|(?:for|to) (?:each|every|one|an?)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|one|ball|iron|pan))\b/i;
+  /\b(?:each|ea|apiece|a piece|of (?:the )?batter|portions?|pcs?|(?:per|(?:for|to) (?:each|every|one|an?)) (?:griddle ?)?(?:piece|cake|pancake|waffle|cr[eê]pe|galette|blini|one|ball|iron|pan)|an? (?:cake|pancake|waffle|cr[eê]pe|galette|blini)|(?:par|pro|je|por|cada) (?:crêpe|crepa|galette|gaufre|pièce|stück|pfannkuchen|waffel|pieza|tortita|una?))\b/i;
 /** mL that anybody pours for one piece. */
 const LEAST_ML = 4;
 const MOST_ML = 500;
@@ -190,7 +190,7 @@ const filledTo = (c: Clause, then: Clause | undefined): string =>
 /** Whether a clause is of what is poured, what it is poured into, or how large it lies. */
 const speaksOfPouring = (text: string): boolean =>
   SIZE_OF.test(text) ||
-  /\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|por|kelle|louche|cucharón|cazo|cacito)/i.test(
+  /\b(?:splodge|dollop|blob|pour|ladle|fill|batter|pan|mould|mold|hollow|well|hole|drop|put|place|spoon|scoop|cup|fill|fry|mix|cuire|chacune?|cada un|por|kelle|louche|cucharón|cazo|cacito)/i.test(
     text,
   );
 
@@ -250,10 +250,10 @@ export const SIZE_OF = /\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than
 const WIDE_IN_FIGURES = /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?)\b/i;
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|uno|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
-  /(?<!\p{L})(?:each|every|per|par|por|pro|je|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
+  /(?<!\p{L})(?:each|every|per|par|por|pro|je|cada|chacune?|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
 /** The sentence is of pieces on the heat, or of filling what they are made in. */
 const HEATED = new RegExp(
   `${HEAT.source}|(?<!\\p{L})(?:fill|ladle|roll|tilt|swirl|spiral|squirt|squeeze|spread|lid|middle|pouring|drop|extender|extiende|étaler|(?:do|make|pour|drop) them|i go for|schwenken|eingießen)(?!\\p{L})`,
