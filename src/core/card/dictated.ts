@@ -12,14 +12,14 @@ const SIGN = /(?<!\d)[,.:]|[,.:](?!\d)|[;!?()–—|]/;
 const isOneBreath = (t: string): boolean => t.length >= LEAST_RUN_CHARS && !SIGN.test(t.replace(/[.!?]+$/, ''));
 
 /** How many, in English; a number beside its thing. */
-export const SO_MANY =
+export const COUNT_SAID =
   '(?:an?|half an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|[0-9]+)';
 const TIME = '(?:minutes?|mins?|seconds?|secs?|hours?)';
 const PORTION = '(?:cups?|ladles?|ladlefuls?|scoops?|spoonfuls?|tablespoons?|ml|grams?|ounces?)';
 const PIECE = '(?:pancakes?|waffles?|cr[eê]pes?|cakes?|pieces?|galettes?|go)';
 const PLATE = '(?:griddle|pan|skillet|oven|iron|girdle|plate)';
 const DOES = String.raw`add|beat|blend|blitz|break|brush|chill|cook|cover|crack|cut|dissolve|drain|drop|dust|fill|finish|fold|fork|fry|bake|grate|heat|keep|knead|ladle|leave|let|make|mash|melt|mix|pour|preheat|put|(?<!${TIME}\s)rest|rub|(?<!(?:${PORTION}|\d|ten|twelve|sixteen|twenty)\s)scoop|season|separate|serve|sieve|sift|soak|spoon|spread|sprinkle|stack|stand|stir|strain|swirl|take|tip|top|turn|use|wait|(?<!(?:them|it|em|keep)\s)warm|whip|whisk|whizz?|work|(?:cover|mix|add|whisk|stirr)ed|left`;
-const WITH_WHAT = `(?:it|em|them|that|this|the|your|my|a|everything|all|in|on|onto|over|up|out|together|with|for|half|until|till|while|wet|dry|yolks|whites|batter|smooth|well|just|about|(?:tablespoon|spoon)fuls|${SO_MANY})`;
+const WITH_WHAT = `(?:it|em|them|that|this|the|your|my|a|everything|all|in|on|onto|over|up|out|together|with|for|half|until|till|while|wet|dry|yolks|whites|batter|smooth|well|just|about|(?:tablespoon|spoon)fuls|${COUNT_SAID})`;
 
 /** What stands in one language of such talk. */
 interface Manner {
@@ -50,21 +50,21 @@ const ENGLISH: Manner = {
     String.raw`(?:stir|mix|whisk|blend|beat|shake) (?=(?:${DOES})\b)`,
     String.raw`(?:egg )?(?:yolks|whites) (?=(?:\p{L}+ ){0,4}(?:together|beaten|whipped|folded|stiff)\b)`,
     String.raw`(?:medium|low|high)(?:[ -](?:low|high))? heat\b|lightly grease`,
-    String.raw`in (?:a|the|my|another) (?:\p{L}+ )?(?:bowl|jug|blender|pan) (?=(?:i|we|you|goes?|put|${SO_MANY})\b)`,
+    String.raw`in (?:a|the|my|another) (?:\p{L}+ )?(?:bowl|jug|blender|pan) (?=(?:i|we|you|goes?|put|${COUNT_SAID})\b)`,
     `(?:hot |little |big |dry )?${PLATE} (?:at|to|on|is|hot|goes|gets) `,
     // "griddle three seventy five"
     String.raw`${PLATE} (?:(?:one|two|three|four)(?: hundred)?(?: and)?(?: (?:ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)(?: five)?)?|\d{3})\b(?! ${TIME})`,
     // "quarter cup each", "60 ml a crepe", "half a cup of batter"
-    `(?<!(?:half|quarter|thirds?) )(?:about )?(?:a |half a |a third of a |a quarter |quarter |third |two thirds |${SO_MANY} )(?:of )?(?:an? )?${PORTION}(?: (?:of batter|each|apiece|per)| an? ${PIECE})\\b`,
+    `(?<!(?:half|quarter|thirds?) )(?:about )?(?:a |half a |a third of a |a quarter |quarter |third |two thirds |${COUNT_SAID} )(?:of )?(?:an? )?${PORTION}(?: (?:of batter|each|apiece|per)| an? ${PIECE})\\b`,
     // "about two minutes a side", "thirty seconds flip"
     // a scoop's number is none of pieces
     String.raw`(?:a |the )?(?:number|no) (?:\p{L}+|\d+) scoop`,
-    String.raw`(?:about )?(?:${SO_MANY} (?:to|or) )?${SO_MANY}(?: and a half)? ${TIME} (?:a side|per side|each side|on the|on one|in the (?:iron|oven|pan)|first side|flip|turn)\b`,
+    String.raw`(?:about )?(?:${COUNT_SAID} (?:to|or) )?${COUNT_SAID}(?: and a half)? ${TIME} (?:a side|per side|each side|on the|on one|in the (?:iron|oven|pan)|first side|flip|turn)\b`,
   ],
   leadsOn:
     "to|and|then|so|until|till|if|when|while|that|which|who|what|where|how|as|because|than|or|of|the|an?|your|my|is|in|on|with|for|don[’']t|i|we|you|he|she|they|just|can|will|should|gently|slowly|first|next|now|once|meanwhile|usually|maybe|medium|moderate|low|high|least|whatever|anyone|kinda|sorta|til|um|uh|hot|about|around|pancake|waffle|crepe|baking|let (?:it|them|that)|barely|always|never|only|little|big",
   ends: 'batter (?:goes )?in(?! (?:each|the|an?|every) )',
-  amount: String.raw`(?:(?:um|uh) )?(?:about )?(?:half (?:an? )?|(?:a |one |three )?quarters?(?: of an?)? |a third of a |two thirds of a |${SO_MANY}(?: and an? (?:half|quarter)| and three quarters?| hundred(?: and \p{L}+)?)? )(?:heaped |heaping |level |small |large |big |good |scant |(?:quarters?|thirds?) (?:of an? )?)?(?:cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|quarts?|ml|g|grams?|kilos?|kg|lit(?:re|er)s?|ounces?|oz|pounds?|lb|pinch(?:es)?|splash|sticks?|handful|knob|dash|sachets?|packets?|eggs?|yolks|whites)\b`,
+  amount: String.raw`(?:(?:um|uh) )?(?:about )?(?:half (?:an? )?|(?:a |one |three )?quarters?(?: of an?)? |a third of a |two thirds of a |${COUNT_SAID}(?: and an? (?:half|quarter)| and three quarters?| hundred(?: and \p{L}+)?)? )(?:heaped |heaping |level |small |large |big |good |scant |(?:quarters?|thirds?) (?:of an? )?)?(?:cups?|tablespoons?|teaspoons?|tbsp|tsp|pints?|quarts?|ml|g|grams?|kilos?|kg|lit(?:re|er)s?|ounces?|oz|pounds?|lb|pinch(?:es)?|splash|sticks?|handful|knob|dash|sachets?|packets?|eggs?|yolks|whites)\b`,
   takes:
     'mixed|whisked|stirred|added|used|took|made|put|did|about|around|roughly|over|into|onto|plus|from|by|at|say|like|some|along|goes|put|add|use|take|get|grab|pour|whisk|stir|beat|fold|crack|tip|sift|sieve|melt|warm|mix|rub|work|want|need|have|got|do|weigh|out|make|up|half|forget|scoop|hundred|thousand|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety',
 };
@@ -135,8 +135,8 @@ const BEHIND_TIME = new RegExp(
   String.raw`(?<=(?:\d|\b(?:an?|half|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|five)) ${TIME}|\bovernight)\s+(?!(?:an?|each|per|on|in|at|to|or|until|till|and|for|over|before|after|if|while|with|more|so|total|maybe|max|from|of|rest(?:ing)?|apiece|the|side|under|covered|later|longer|tops|uncovered|out|without|when|ish|plus|go|is|was|does|minimum|first|second|then|apart|ago)\b)(?=\p{L})`,
   'giu',
 );
-/** "The oven gets to four fifty three tablespoons butter in": what stands behind a heat is another's. */
 const TENS = '(?:ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)';
+/** "The oven gets to four fifty three tablespoons butter in": what stands behind a heat is another's. */
 const BEHIND_HEAT = new RegExp(
   String.raw`(?<=\b(?:to|at|griddle|oven|iron|pan) (?:(?:one|two|three|four) (?:hundred(?: and ${TENS}(?: five)?)?|${TENS}(?: five)?)|\d{3})(?: degrees)?)\s+(?!(?:five(?! (?:minutes|more))|degrees|[fc]|fahrenheit|celsius|and|for|or|to|with|until|till|in|on|oven|griddle|${TENS}(?! (?:minutes?|more|grams?|seconds?)))\b)(?=\p{L})`,
   'giu',
@@ -149,7 +149,7 @@ const SALT_NEXT =
   /(?<=\p{L}{3})(?<!(?<!\p{L})(?:pinch|pinches|teaspoons?|tablespoons?|table|sea|kosher|fine|coarse|rock|flaky|cooking|iodi[sz]ed|dash|some|and|with|the|little|bit|grams?|ounces?|epsom|of|add|plus|cups?|tsp|tbsp|then|prise|garlic|onion|celery|no|your|half|quarter|without|little))\s+(?=salt\b)/giu;
 
 /** What is done next, whatever stands before it. */
-const THEN = String.raw`(?<!(?<!\p{L})(?:so|but|only|just|since|until|till|by|and|i|we|you|he|she|flip|turn))\s+(?=(?:and |so )?then (?!and\b|i\b|you\b|we\b|(?:about |another )?${SO_MANY}(?: and a half)?(?: more| gives| makes|$)))`;
+const THEN = String.raw`(?<!(?<!\p{L})(?:so|but|only|just|since|until|till|by|and|i|we|you|he|she|flip|turn))\s+(?=(?:and |so )?then (?!and\b|i\b|you\b|we\b|(?:about |another )?${COUNT_SAID}(?: and a half)?(?: more| gives| makes|$)))`;
 /** A sign where each pattern finds the space before what is next. */
 function seamsOf(m: Manner): { readonly sentences: RegExp; readonly amounts: RegExp } {
   const begins = String.raw`(?<!(?<!\p{L})(?:${m.leadsOn}))\s+(?=(?:${m.begins.join('|')}))`;

@@ -6,7 +6,7 @@ import type { Language } from '../pantry/tables/other-names';
 import { capital } from '../quantity/say';
 import { inFiguresOf, SPELLED_IN } from '../quantity/spelled';
 import { inOneWriting, unEntity, unTag } from './bullet';
-import { pointed, SO_MANY } from './dictated';
+import { COUNT_SAID, pointed } from './dictated';
 
 /** What is done, as a step begins. */
 export const DOING = new Set(
@@ -154,7 +154,7 @@ export const cardAsRead = (written: string): string =>
 const PARTS_BY =
   /\s+(?:[/–—+&•·|>=;-]|[-=]>|\.{3}|…|then|dann|puis|luego)\s+|\t+|;\s+|(?<=\p{L}),(?=[\d½¼¾\p{L}])|(?<=\p{L}{3})\/(?=[\d½¼¾]+ ?\p{L}|\p{L}{3,}(?:[.,/]|$))|(?<=\p{L}{2})\/(?=\d+ ?\p{L}+ \p{L}{2})/giu;
 const SO_MUCH_OF = new RegExp(
-  String.raw`^(?:(?:about|ca\.?|etwa|environ|unos) )?(?:[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)?|${SO_MANY}|ein\p{L}*|une?|una?)[ -]?(?:\p{L}{1,12}\.? )?(?:of |de |d[’'])?\p{L}{3,}`,
+  String.raw`^(?:(?:about|ca\.?|etwa|environ|unos) )?(?:[\d½¼¾⅓⅔⅛][\d.,/½¼¾⅓⅔⅛]*(?: [\d/]+)?|${COUNT_SAID}|ein\p{L}*|une?|una?)[ -]?(?:\p{L}{1,12}\.? )?(?:of |de |d[’'])?\p{L}{3,}`,
   'iu',
 );
 /** "eggs 3", "butter 30g (melted)", "salt pinch". */
