@@ -13,6 +13,11 @@ test.each([
     'whisk it let it stand while the oven gets to four fifty three tablespoons butter in the pan batter in bake fifteen minutes',
     'Whisk it. Let it stand while the oven gets to four fifty. Three tablespoons butter in the pan. Batter in. Bake fifteen minutes',
   ],
+  // a portion ends with "each", and the second side belongs to the first
+  [
+    'heat the pan two tablespoons of batter in each turn them when they bubble about three minutes then two more feeds six',
+    'Heat the pan. Two tablespoons of batter in each. Turn them when they bubble about three minutes then two more. Feeds six',
+  ],
   // signs it has already, and a short row, stay as they are
   ['two eggs and a cup of milk', 'two eggs and a cup of milk'],
 ])('%s', (said, wanted) => {

@@ -56,7 +56,10 @@ export const isMeasure = (x: string): boolean => A_MEASURE.test(x);
 export const isClean = (l: Line): boolean => l.ingredient !== null && !l.findings.some((f) => OPEN_WORDS.has(f.code));
 /** "The 60 ml scoop": what is measured with, and nothing that is. "About 50 ml each": poured. */
 const POURED_BY =
-  /^(?:\S+ ){1,3}(?:teig|pâte|masa) (?:pro|je|für|par|pour|por|cada)(?!\p{L})|^(?:\S+ ){2,4}(?:cada un[ao]|pro (?:waffel|pfannkuchen|crêpe|stück)|par (?:crêpe|galette|gaufre|pièce)|por (?:tortita|crepa|pieza|panqueque))$|^(?:verter|echar|verser|versez|vierte) (?:unos |environ )?\d+ ?(?:ml|cl)\b(?! (?:de |d[’'])(?!(?:la )?(?:pâte|masa)))|^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:about |some )?(?:an? |one )?(?:third|quarter|half|two[- ]thirds) (?:of )?(?:an? )?cup(?=,\s[^,;]*\b(?:min(?:ute)?s?|sec(?:ond)?s?|sides?)\b)|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,]+|(?:(?:[a-z]+(?:ty|teen)|(?:a )?hundred|one|two|five|and) ){1,4}) ?(?:ml|mils?|cl|g|grams?|oz) (?:portions?|(?:each|apiece)\b(?! of)|(?:per|an?) (?:piece|waffle|pancake|cake|crepe|galette)|for each)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/iu;
+  /^(?:verter|echar|verser|versez|vierte) (?:unos |environ )?\d+ ?(?:ml|cl)\b(?! (?:de |d[’'])(?!(?:la )?(?:pâte|masa)))|^(?:(?:i|we) use )?(?:the|my|a|an) (?:\S+ ?ml |(?:no\.?|number) ?\d+ |(?:quarter|third|half)[- ]cup )?(?:scoop|ladle|measure|disher)\b|^(?:about )?[^,;.\d]{1,22}(?:cups?|ladles?|ladlefuls?|scoops?) (?:in(?:to)?|on(?:to)?) the (?:middle|cent(?:re|er)|hot iron|iron|pan|griddle|skillet)\b|^(?:a |the |my )?(?:third|quarter|half|two[- ]thirds)[- ](?:of[- ])?(?:a[- ])?cup scoop\b|^(?:a |the )?(?:(?:big|small|full|good) )?ladle(?:ful)?\b(?! of (?!batter))|^(?:about |some )?(?:an? |one )?(?:third|quarter|half|two[- ]thirds) (?:of )?(?:an? )?cup(?=,\s[^,;]*\b(?:min(?:ute)?s?|sec(?:ond)?s?|sides?)\b)|^(?:dollops|blobs|spoonfuls|pools|puddles) of\b|^(?:about |some )?(?:[\d.,]+|(?:(?:[a-z]+(?:ty|teen)|(?:a )?hundred|one|two|five|and) ){1,4}) ?(?:ml|mils?|cl|g|grams?|oz) (?:portions?|(?:each|apiece)\b(?! of)|(?:per|an?) (?:piece|waffle|pancake|cake|crepe|galette)|for each)\b|^(?:about |some )?(?:[\d.,½¼]+ ?(?:ml|cl|dl)|(?:a |one )?(?:third|quarter|half|two[- ]thirds|three[- ]quarters) (?:of )?a cup|(?:an?|one|two|three|four|half|quarter|third|[\d½¼⅓]+)(?: an?| of a)?[ -](?:cups?|(?:table|tea|dessert)?spoon(?:ful)?s?)) (?:each|apiece|per|for each|a piece)\b/iu;
+/** "Zwei Esslöffel Teig pro Waffel", "tres cucharadas cada una". */
+const POURED_BY_ABROAD =
+  /^(?:\S+ ){1,3}(?:teig|pâte|masa) (?:pro|je|für|par|pour|por|cada)(?!\p{L})|^(?:\S+ ){2,4}(?:cada un[ao]|pro (?:waffel|pfannkuchen|crêpe|stück)|par (?:crêpe|galette|gaufre|pièce)|por (?:tortita|crepa|pieza|panqueque))$/iu;
 const OPEN_WORDS: ReadonlySet<string> = new Set(['not-understood', 'two-amounts']);
 /** "1/4 cup of batter for each": poured, not put in. */
 const OF_BATTER = /\b(?:batter|dough|mix(?:ture)?|pancakes?|waffles?|cakes?|crepes?)\b/i;
@@ -156,6 +159,7 @@ export function toldIn(
       KEPT_FOR.test(said) ||
       YIELDS.test(said) ||
       POURED_BY.test(said) ||
+      POURED_BY_ABROAD.test(said) ||
       isThinned(said)
     )
       return [];
