@@ -90,37 +90,44 @@ const SET_DASH =
   /(?<=\d)\s*[–—]\s*(?=\d+\/\d)|(?<=\d)[–—](?=(?:ounce|oz|inch|cup|pound|lb|gram|g|ml|cm)\b)|(?<=\p{L})–(?=\p{L})/giu;
 /** "Salt . . . . pinch": dots that lead from a thing to its amount. */
 const LEADER = /[ \t]*(?:\.[ \t]+){3,}\.?[ \t]*/g;
+/** What is written in several ways: a sign without which it is not there (lower case), the way, and what it becomes. */
+const WRITINGS: readonly (readonly [sign: string, way: RegExp, instead: string])[] = [
+  // "5# flour": pounds
+  ['#', /(?<=(?<![\p{L}\d#])\d{1,3}(?:\.\d+)?) ?#(?=\s+\p{L}|\s*$)/gmu, ' lb'],
+  // "2 egg(s)", "2 Ei(er)": one or more
+  ['(', /(?<=\p{L}{2})\((e?s|e?n|er|x)\)/giu, '$1'],
+  // "3 T. melt. butter"
+  ['melt.', /(?<=\s)melt\.(?=\s\p{L})/giu, 'melted'],
+  // "120 g (gf) oat flour"
+  ['(g', /\((?:gf|gluten[- ]free)\) ?/giu, 'gluten-free '],
+  // "1 t. ea. powder & soda"
+  ['ea', /(?<=\d ?(?:t|c|tb?sp?s?|tsps?|tbsps?|cups?|teaspoons?|tablespoons?|g|oz)\.? )ea\.?(?= \p{L})/giu, 'each'],
+  // "zest of 1 lemon plus 2 tbsp juice": of the same fruit
+  [
+    'zest of',
+    /(?<=\bzest of \S+ (lemon|lime|orange)s?,? (?:plus|and|&|\+) (?:[\d½¼¾/ ]+|an? )\p{L}+\.? (?:of )?)(?=(?:the |its )?juice\b)/giu,
+    '$1 ',
+  ],
+  // "sale q.b."
+  ['b.', /(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta'],
+  // "w/w flour"
+  ['w/', /(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat'],
+  // "milk w/ a squeeze of lemon"
+  ['w/', /(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without'],
+  ['w/', /(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with '],
+  // "neutral oil, e.g. sunflower"
+  ['g', /,?(?<=\s|,)(?:e\. ?g\.?|(?<=[,(] ?)eg\.?),? (?=\p{L})/giu, 'such as '],
+  ['.', LEADER, ' … '],
+];
 /** The same text in one way of writing: accents with their letters, plain spaces, dashes within words as hyphens. */
-export const inOneWriting = (text: string): string =>
-  (/\p{M}/u.test(text) ? text.normalize('NFC') : text)
+export function inOneWriting(text: string): string {
+  const plain = (/\p{M}/u.test(text) ? text.normalize('NFC') : text)
     // between thousands a narrow space is no word's end
-    .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ')
-    .replace(SET_DASH, '-')
-    // "5# flour": pounds
-    .replace(/(?<=(?<![\p{L}\d#])\d{1,3}(?:\.\d+)?) ?#(?=\s+\p{L}|\s*$)/gmu, ' lb')
-    // "2 egg(s)", "2 Ei(er)": one or more
-    .replace(/(?<=\p{L}{2})\((e?s|e?n|er|x)\)/giu, '$1')
-    // "3 T. melt. butter"
-    .replace(/(?<=\s)melt\.(?=\s\p{L})/giu, 'melted')
-    // "120 g (gf) oat flour"
-    .replace(/\((?:gf|gluten[- ]free)\) ?/giu, 'gluten-free ')
-    // "1 t. ea. powder & soda"
-    .replace(/(?<=\d ?(?:t|c|tb?sp?s?|tsps?|tbsps?|cups?|teaspoons?|tablespoons?|g|oz)\.? )ea\.?(?= \p{L})/giu, 'each')
-    // "zest of 1 lemon plus 2 tbsp juice": of the same fruit
-    .replace(
-      /(?<=\bzest of \S+ (lemon|lime|orange)s?,? (?:plus|and|&|\+) (?:[\d½¼¾/ ]+|an? )\p{L}+\.? (?:of )?)(?=(?:the |its )?juice\b)/giu,
-      '$1 ',
-    )
-    // "sale q.b."
-    .replace(/(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta')
-    // "w/w flour"
-    .replace(/(?<![\p{L}\d])w\/w(?=\s+\p{L})/giu, 'wholewheat')
-    // "milk w/ a squeeze of lemon"
-    .replace(/(?<=\s)w\/o(?:ut)?(?=\s)/gi, 'without')
-    .replace(/(?<=\s)w\/ ?(?=[\p{L}\d½¼¾⅓⅔])/gu, 'with ')
-    // "neutral oil, e.g. sunflower"
-    .replace(/,?(?<=\s|,)(?:e\. ?g\.?|(?<=[,(] ?)eg\.?),? (?=\p{L})/giu, 'such as ')
-    .replace(LEADER, ' … ');
+    .replace(/(?<!\d)[\u00a0\u2002-\u200a\u202f]|[\u00a0\u2002-\u200a\u202f](?!\d{3}(?!\d))/g, ' ');
+  const dashed = /[–—]/.test(plain) ? plain.replace(SET_DASH, '-') : plain;
+  const small = dashed.toLowerCase();
+  return WRITINGS.reduce((t, [sign, way, instead]) => (small.includes(sign) ? t.replace(way, instead) : t), dashed);
+}
 
 /** What points to a note beneath the card: "*", "[1]", "(see note 2)". */
 const NOTE_MARK =

@@ -194,7 +194,7 @@ const AS_MEANT =
   /\(\s*(?:yes|that[’']s right|really|correct|right|instead of \d|was \d|originally \d|(?:up|down) from \d)[^()]*\)/giu;
 /** "(the strong one)", "double check": words of a number that count nothing. */
 const NO_NUMBER =
-  /(?<=\b(?:the|this|that|your|my|our)(?: [\p{L}-]+){0,2} )ones?\b(?! (?!(?:from|with|in|on|at|that|which|we|i)\b)\p{L})|\bdouble(?=[- ]checke?d?\b)/giu;
+  /\bones?\b(?<=\b(?:the|this|that|your|my|our)(?: [\p{L}-]+){0,2} ones?)(?! (?!(?:from|with|in|on|at|that|which|we|i)\b)\p{L})|\bdouble(?=[- ]checke?d?\b)/giu;
 /** "Oil (vegetable, canola ...)": sorts that weigh and hold the same; none of a nut or of sesame. */
 const SORTS_OF_OIL =
   /(?<=\boil\s*)\((?:\s*(?:vegetable|canola|rapeseed|sunflower|corn|grapeseed|safflower|olive|light|mild|neutral|etc|or|and|such as|like|e\.g)\b[\s,./…]*){2,}\)/giu;

@@ -133,7 +133,7 @@ const spelledOut = (t: string, languages: ReadonlySet<Language> | null): string 
       );
 
 /** "... | 150 ml Milch || Alles verrühren": what is parted by more ends there. */
-const ENDS_LIST = /(?<=\|.*)[ \t]+\|\|[ \t]+(?=\p{Lu})/gu;
+const ENDS_LIST = /[ \t]+\|\|[ \t]+(?=\p{Lu})(?<=\|.*[ \t]\|\|[ \t]+)/gu;
 /** "flour, salt // 2 eggs, milk // whisk": a row of several, each ends at its strokes; one of them is a remark's. */
 const LEAST_PAIRS = 2;
 const endedByStrokes = (text: string): string =>
