@@ -108,6 +108,10 @@ const WRITINGS: readonly (readonly [sign: string, way: RegExp, instead: string])
     /(?<=\bzest of \S+ (lemon|lime|orange)s?,? (?:plus|and|&|\+) (?:[\d½¼¾/ ]+|an? )\p{L}+\.? (?:of )?)(?=(?:the |its )?juice\b)/giu,
     '$1 ',
   ],
+  // "4 tsp b. powder"
+  ['b. ', /(?<=\d ?(?:tb?sp?s?|tsps?|tbsps?|t|g)\.? )b\. (?=powder|pwdr|pdr|soda)/giu, 'baking '],
+  // "2 table spoons of sugar", "dessert spoon each"
+  [' spoon', /(?<!\p{L})(table|tea|dessert) (?=spoon(?:ful)?s?(?!\p{L}))/giu, '$1'],
   // "sale q.b."
   ['b.', /(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta'],
   // "w/w flour"

@@ -108,7 +108,7 @@ test.each(CARDS)('$name', (w) => {
   // a title that begins a paragraph stands in a row that is placed already
   const named = (c.title ?? '').toLowerCase();
   const begins = (x: string): boolean =>
-    new RegExp(`^(?:\\p{L}+,? )?${named.replace(/[^\p{L}\d ]/gu, '.')}[.:!]`, 'iu').test(x);
+    new RegExp(`^(?:\\p{L}+,? )?${named.replace(/[^\p{L}\d ]/gu, '.')}(?:[.:!]| [-–—|·])`, 'iu').test(x);
   const apart = c.title !== null && !rows.some((x, n) => placed.has(n + 1) && begins(x));
   expect(placed.size + empty + Number(apart)).toBe(rows.length);
 });

@@ -194,7 +194,7 @@ const FRENCH: Manner = {
     '(?:et )?(?:ça|cela) (?:fait|donne) ',
     String.raw`(?:mélanger?z?|laisser?z?|battre|battez|ajouter?z?|verser?z?|faire cuire|faites cuire|mixer?z?|fouetter?z?|reposer) (?:l[ea]s?|le tout|tout|bien|dans|avec|au|\d+|${HOW_MANY_FR}|reposer)(?!\p{L})`,
     `(?:une |avec une )?(?:petite |bonne |demi )?louche (?:par|de pâte|pour)`,
-    String.raw`(?:la )?poêle (?:bien )?(?:chaude|beurrée)|(?:dans|sur) (?:la|une) (?:poêle|crêpière)`,
+    `(?:la )?poêle (?:bien )?(?:chaude|beurrée)|(?:dans|sur) (?:la|une) (?:poêle|crêpière)`,
     `(?:environ )?${HOW_MANY_FR} minutes? (?:de chaque|par|puis|d[’']un)`,
   ],
   leadsOn: oneOf(`
@@ -214,7 +214,7 @@ const SPANISH: Manner = {
   ends: NOWHERE,
   begins: [
     String.raw`(?:y |luego |después |entonces )?(?:l[oa]s? |se |yo )?(?:mezcl|bat|lic|dej|añad|ech|cocin|viert|agreg|incorpor|doy|calenta|pong)\p{L}* (?:l[oa]s?|todo|reposar|en|con|bien|el|un[ao]?|la)(?!\p{L})`,
-    String.raw`(?:y )?(?:luego|después|al final) `,
+    `(?:y )?(?:luego|después|al final) `,
     String.raw`(?:lo|y lo|la|los) (?:mezclo|bato|dejo|echo|licuo|cocino|vierto|pongo)(?!\p{L})`,
     String.raw`reposar (?=\p{L}|\d)`,
     '(?:y )?en (?:la|una) (?:sartén|plancha)',

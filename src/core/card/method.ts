@@ -16,7 +16,7 @@ const EACH_FOR =
   /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "For 12 people (5 each)", "84 covers at two each". */
 export const PEOPLE_EACH =
-  /\b(\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|covers?|diners)\s*[,(]?\s*(?:at\s+)?(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\b/i;
+  /\b(\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|covers?|diners|portions|servings|plates)\s*[,(]?\s*(?:at\s+)?(\d+|one|two|three|four|five|six)\s+(?:each|ea|apiece|a head|a plate|per plate)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldClaim | null {
   for (const row of notes.split('\n')) {
@@ -154,7 +154,7 @@ const partsOf = (sentence: string): readonly string[] => {
   const parted = A_NUMBER.test(inFigures(head)) ? [head, more.join(': ')] : [[head, ...more].join(': ')];
   return parted.flatMap((p) =>
     p.split(
-      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|more or less|or so|i[’']d))|\?\s+|\s+[–·]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes)|that[’']s (?:breakfast|brunch|enough|plenty)|\S+ (?:children|people|guests|adults|kids)\b)/,
+      /\s*[,;()]\s*(?!\s*(?:\d{3}\b|give or take|more or less|or so|i[’']d))|\?\s+|\s+[–—·/]\s+|\s+and (?=(?:it|that|this) (?:makes|gives|does|comes)|that[’']s (?:breakfast|brunch|enough|plenty)|\S+ (?:children|people|guests|adults|kids)\b)/,
     ),
   );
 };
@@ -243,7 +243,7 @@ const OF_ONE = /^(?:portion|serving(?: size)?|each|per (?:person|head|guest|port
 
 /** "Dutch baby for two, four eggs": what it is and for whom, before anything is measured. */
 const DISH_FOR =
-  /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat|close|shut|flip|turn|press|cover|let|put|pour|grill|toast|wipe|grease|the|it|them)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;])/iu;
+  /^(?!.*\b(?:room|cook|fry|bake|leave|rest|beat|whisk|hold|wait|stand|sit|chill|blend|mix|stir|boil|simmer|keep|give|steep|soak|heat|close|shut|flip|turn|press|cover|let|put|pour|grill|toast|wipe|grease|the|it|them)\b)[^,.:;\d]{3,40}\bfor (\d{1,2}|two|three|four|five|six|eight|ten|twelve)(?=[,.:;](?!\d))/iu;
 
 /** "Serves 4", "two each for two people": for how many it is meant. */
 export function servingClaim(

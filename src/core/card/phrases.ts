@@ -58,7 +58,7 @@ export const TOPPING_FIRST =
 export const SIDE =
   /[\s,(–—-]*\bfor\s+(?:the\s+|my\s+)?((?:(?:apple|lemon|berry|fruit|chocolate|caramel|cinnamon|whipped|maple|orange|cream cheese|vanilla|honey|savou?ry)\s+)?(?:apples?|sauce|glaze|filling|fillings|compote|syrup|icing|frosting|berries|bananas?|pears?|topping mix|crumble|streusel|whipped cream|whipped butter|custard|curd|caramel|fruit|swirl|drizzle))\s*\)?\s*$/i;
 export const EXTRA =
-  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear|knob)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|[,;]\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|(?<=\p{L})\s+(?:more|extra)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|(?:waffle\s+)?iron|fry|frying|grease|greasing|brush|brushing)\b)|,\s+(?:a\s+(?:little|bit|knob|dab|drop)|some)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|iron|fry|frying|grease|greasing|brush|brushing|cook|cooking)\b)|(?:\b(?:plus|and)\b|[+&])\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|(?:waffle\s+)?iron|fry|greas|brush|dust|sprinkl|serv))|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$|\s+(?:more\s+)?(?:if|when|in case)\b))(?![^)]*\d)[^)]*\)?\s*$/iu;
+  /[\s,]*(?:\(\s*)?(?:(?:\b(?:plus|and|with)\b|\+)\s+(?:(?:a\s+)?(?:little|bit|few|some)\s+(?:of\s+)?)?(?:more|extra|additional)\b|(?:\b(?:plus|and|with)\b|\+)\s+(?:a\s+(?:little|bit|touch|drop|dab|smear|knob)|some)\s+(?:of\s+(?:it|that|the same)\s+)?(?=(?:for|to)\b)|[,;]\s+(?:a\s+(?:little|bit)\s+)?(?:more|extra)\s+(?=(?:for|to)\b)|(?<=\p{L})\s+(?:more|extra)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|(?:waffle\s+)?iron|fry|frying|grease|greasing|brush|brushing)\b)|,\s+(?:a\s+(?:little|bit|knob|dab|drop)|some)\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|iron|fry|frying|grease|greasing|brush|brushing|cook|cooking)\b)|(?:\b(?:plus|and)\b|[+&])\s+(?=(?:for|to)\s+(?:the\s+)?(?:pan|griddle|skillet|(?:waffle\s+)?iron|fry|greas|brush|dust|sprinkl|serv|dredg|coat|roll|dip|toss|dish|tin|mould|plate|board|bench|finish|drizzl|garnish))|(?:\b(?:plus|and)\b|\+)\s+a\s+(?:splash|drop|dash|touch)(?=\s*\)?\s*$|\s+(?:more\s+)?(?:if|when|in case)\b))(?![^)]*\d)[^)]*\)?\s*$/iu;
 /** "Milk to make up to 500 ml": an amount of more than the thing. */
 export const MADE_UP_TO =
   /\b(?:to (?:make|bring|top)(?: it)?|made|topped|brought)(?: it)? up (?:to|with)\b[^()]*\d[^()]*|\benough \p{L}+ to make\b[^()]*\d[^()]*|\bto (?:make|give) (?<=(?:\b(?:plus|and|with|topped up with)\b|\+)[^()\d]*)(?:up )?(?:to )?(?:about )?\d[^()]*/iu;
@@ -93,7 +93,7 @@ export const MEASURES: readonly RegExp[] = [
 
 /** Types of flour that are numbers. */
 export const FLOUR_TYPE =
-  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|[a-zß-ü]*mehl|farina)\b)|(?<=\b(?:flour|[a-zß-ü]*mehl|farina)\s+['’]?)(?:00|405|550|630|1050)\b/gi;
+  /\b(?:type|typ|tipo|t)\s?-?\s?(?:00?|45|55|65|80|110|150|405|550|630|812|1050|1150|1600)\b|(?<![\d.,/])\b(?:00|405|550|630)(?=['’"”]?\s+(?:flour|[a-zß-ü]*mehl|farina)\b)|(?<=\b(?:flour|[a-zß-ü]*mehl|farina)\s+['’(]?)(?:00|405|550|630|812|1050)\b(?!\s*(?:k?g|ml|gramm?s?)\b)/gi;
 
 /** White wheat flour, as its milling is numbered in France, Germany and Italy: what "flour" alone means there. */
 export const WHITE_FLOUR_TYPE =

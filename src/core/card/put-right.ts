@@ -9,6 +9,7 @@ import { isClean } from './prose';
 import { type RowReading, readRows } from './rows';
 
 const AMOUNT = new RegExp(`[\\d½¼¾⅓⅔⅛]|\\b(?:an?|half|quarter|third|${COUNT_WORDS})\\b`, 'i');
+const AMOUNTS = new RegExp(AMOUNT.source, 'gi');
 const SLIP = `no|nope|sorry|wait|oops|i mean|i meant|or rather|rather|correction|scratch that`;
 /** Right before an amount: what was said before it is taken back. */
 const TAKEN_BACK = new RegExp(
@@ -25,10 +26,25 @@ const OWN = /\b(?:i|we) (?:use|take|put)(?: in)?\s*$/i;
 const OTHERS =
   /\b(?:she|he|they|mum|mom|dad|gran(?:ny|dma|dad|dpa)?|nan|my \w+|the (?:card|book|recipe|packet|original)) (?:always |usually )?(?:used?|uses|says?|said|puts?|had|has|takes?|took|calls? for|wants?)\b/i;
 
+/** "2 eggs... no, make that 3 eggs": what is told first of a thing, and what is meant; null: the row tells one. */
+function putRightAtOnce(row: string, r: RowReading, hint: Vessel | null): readonly Line[] | null {
+  for (const m of row.matchAll(AMOUNTS)) {
+    const [slip] = m.index > 0 ? (TAKEN_BACK.exec(row.slice(0, m.index)) ?? []) : [];
+    if (slip === undefined) continue;
+    const told = row.slice(0, m.index - slip.length).replace(/[\s,;.…–—-]+$/, '');
+    const lines = [told, row.slice(m.index)].flatMap((part) => readRows(part, r, hint));
+    const [first, meant] = lines;
+    const isOne = lines.length === 2 && lines.every(isClean) && first?.ingredient?.id === meant?.ingredient?.id;
+    if (isOne) return lines;
+  }
+  return null;
+}
+
 /** "Actually make that 4 eggs.": the line of a row that takes back what was told of a thing; null: it does not. */
 export function rowPutRight(row: string, r: RowReading, hint: Vessel | null): readonly Line[] | null {
   const at = row.search(AMOUNT);
-  if (at <= 0 || !TAKEN_BACK.test(row.slice(0, at))) return null;
+  if (at === 0) return putRightAtOnce(row, r, hint);
+  if (at < 0 || !TAKEN_BACK.test(row.slice(0, at))) return null;
   const lines = readRows(row.slice(at).replace(/[.!]$/, ''), r, hint);
   const [line] = lines;
   const isOf = line && isClean(line) && r.before.some((x) => x.ingredient?.id === line.ingredient?.id);

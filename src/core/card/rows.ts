@@ -32,7 +32,7 @@ export const TIMES =
   /^(?:(?:zubereitungs|arbeits|koch|back|gesamt|ruhe|vorbereitungs)zeit|schwierigkeit(?:sgrad)?|portionen|temps(?: de (?:pr[eé]paration|cuisson|repos))?|pr[eé]paration|cuisson|repos|difficult[eé]|tiempo(?: de (?:preparaci[oó]n|cocci[oó]n|reposo))?|dificultad|raciones|porciones|(?:serving|portion|batch) size|quantity|qty|notes?|tips?|remember|nb|n\.b\.|ps|important|warning|prep(?:aration)?(?: time)?|cook(?:ing)?(?: time)?|total(?: time)?|active|rest(?:ing)?|ready|oven|temperature|heat|difficulty|level|source|from|by|cuisine|course|category|date|author|rating|equipment)\b[^,]{0,24}:/i;
 /** The same without a colon: "Arbeitszeit ca. 10 Minuten"; and what a card says of itself: "Hydration ~ 112 %". */
 export const TIME_ROW =
-  /^(?:(?:arbeits|vorbereitungs|zubereitungs|gesamt|koch(?:-?\/-?back)?|back|ruhe)zeit|(?:prep(?:aration)?|cook(?:ing)?|total|active) time|(?:total |dough |batter )?hydration)[^\p{L}]*(?:(?:ca|etwa|about|approx)\.? ?)?\d[\d.,/– -]*\s?(?:%|\p{L}{1,8}\.?)?(?: \d+ \p{L}{1,8}\.?)?$/iu;
+  /^(?:(?:prep|cook|bake|total)(?: time)?:? \d+ ?(?:m|mins?|minutes?|h|hrs?)?\b[ /|,·–-]*)+$|^(?:(?:arbeits|vorbereitungs|zubereitungs|gesamt|koch(?:-?\/-?back)?|back|ruhe)zeit|(?:prep(?:aration)?|cook(?:ing)?|total|active) time|(?:total |dough |batter )?hydration)[^\p{L}]*(?:(?:ca|etwa|about|approx)\.? ?)?\d[\d.,/– -]*\s?(?:%|\p{L}{1,8}\.?)?(?: \d+ \p{L}{1,8}\.?)?$/iu;
 /** "and then you just whisk it": who does it, before what is done. */
 const TOLD =
   /^(?:(?:and|then|so|now|next|after that|once|ok|well)[,\s]+)*(?:you|i|we|they|one)(?:[’']ll|[’']d)?\s+(?:(?:just|then|can|should|always|simply|want to|need to|have to|gently|now|also|usually|must|may|will)\s+)*/i;

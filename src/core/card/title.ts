@@ -66,7 +66,7 @@ const SIZE_OF_ONES = / (?:small|mini|little|tiny|big|large)(?: ones)?$/i;
 const COUNT_ALONE =
   /^(?:about |approx\.? |ca\.? |env\.? |environ |aprox\.? )?\d{1,3}(?:\s?(?:-|to)\s?\d{1,3})?(?: (?:small|mini|little|tiny|big|large)(?: ones)?)?$/i;
 /** "Hotcakes | serves four | 30 mins": what stands last behind a stroke. */
-const LAST_BEHIND = /^(.{3,}?)\s+[|·•]\s+([^|·•]+)$/u;
+const LAST_BEHIND = /^(.{3,}?)\s+[|·•–—-]\s+([^|·•–—]+)$/u;
 const HOW_LONG = /^(?:ready in |takes |total )?(?:about )?\d+ ?(?:mins?|minutes?|hours?|hrs?|h)\.?$/i;
 const LABELLED = /^(.{3,}?)\s*(?:[-–—|,·(]\s*)?\b((?:yield|serves|makes|servings|portions)\s*:\s*\S.*?)\)?$/i;
 /** "Bank cakes - Yield: 12", "Hotcakes | serves four | 30 mins": what it is called, and what it claims behind a sign. */

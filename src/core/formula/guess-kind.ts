@@ -71,7 +71,12 @@ const METHOD_WORDS: readonly (readonly [RegExp, KindId, number, string])[] = [
     'the method bakes it in an iron',
   ],
   [/\b(?:ball pan|hollows?|round[- ]pan|quarter turn|skewer)\b/i, 'ball', 4, 'the method turns it in a ball pan'],
-  [/\b(?:swirl|tilt|paper[- ]thin|thin layer|very thin)\b/i, 'crepe', 3, 'the method swirls it thin'],
+  [
+    /\b(?:(?<!\bbutter\b[^.;]{0,30})swirl(?! (?:the )?butter)|tilt|paper[- ]thin|thin layer|very thin)\b/i,
+    'crepe',
+    3,
+    'the method swirls it thin',
+  ],
   [
     // anchored: unanchored, each character of a long method would be looked at for each other
     /^(?=[\s\S]*\boven\b)(?=[\s\S]*\b(?:skillet|pan|dish|tin)\b)(?=[\s\S]*\b(?:puff|golden and puffed|bake)\b)(?![\s\S]*\b(?:flip|turn over)\b)/i,

@@ -38,7 +38,7 @@ const PER_HEAD =
   /\b(?:per|for each|for every)\s+(?:person|head|guest|eater|portion|serving|pancake|waffle|crepe|batch|egg)\b/i;
 
 const SAYS_AGAIN =
-  /^[\s,;()[\]:–—-]*(?:or|oder|ou|o|bzw\.?|=|soit|entspricht|équivaut à|equivalen? a|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|~|≈)?[\s,]*$/i;
+  /^[\s,;()[\]:–—-]*(?:or|oder|ou|o|bzw\.?|=|soit|entspricht|équivaut à|equivalen? a|son|i\.?\s?e\.?|that[’']?s|that is|which is|which makes|equals?|equal to|(?:the )?equivalent (?:is|of|to)|equivalent|about|approx(?:imately|\.)?|roughly|around|aka|so|meaning|makes|comes to|weighing|weighs|in weight|by weight|(?:peeled|geschält|épluchée?s?|peladas?|mashed|zerdrückt|écrasée?s?)(?: weight)?|(?:i|we)\s+(?:weigh|measure|make|call|reckon)\s+(?:it|that|them)(?:\s+(?:as|at))?|~|≈|\/|\|)?[\s,:(]*(?:(?:is|to|of|or)\s+)?(?:about|approx(?:imately|\.)?|roughly|around|ca\.?|etwa|~|≈)?[\s,]*$/i;
 
 const CONNECTS =
   /^(?:or|oder|ou|o|bzw|equivale|equivalen|equivaut|plus|minus|less|about|equal|equivalent|i|e|ie|aka|roughly|around|approximately|approx|is|that|which|make|come|weigh|weighing|equals|by|weight|mean|meaning)$/;

@@ -284,9 +284,9 @@ export interface Time {
 const ON_A_CLOCK =
   /(?:(?<!\b(?:at|by|until|till|from|before|after|to)\s)(?!0\d:)|(?<=\b(?:turn(?:ed)?|flip(?:ped)?|off|out|pull(?:ed)?)(?: (?:it|them|out|off))? (?:at|after) ))(?<![\d:])(\d{1,2}):([0-5]\d)(?![\d:]|\s*(?:am|pm|o[’']clock))/gi;
 
-/** "1 minute 30", "2 min 15 s", "1 minute 50 seconds". */
+/** "1 minute 30", "2 min 15 s", "1 minute 50 seconds", "1'30"". */
 const MINUTE_AND_SECONDS =
-  /\b(\d{1,2})\s*min(?:ute)?s?\s*(?:and\s+)?(?:([1-5]?[05])\s*(?:s|secs?|seconds?)\b|(15|20|30|40|45)\b)/gi;
+  /\b(\d{1,2})\s*(?:min(?:ute)?s?|[’'′])\s*(?:and\s+)?(?:([1-5]?[05])\s*(?:(?:s|secs?|seconds?)\b|["”″]|[’'′]{2})|(15|20|30|40|45)\b)/gi;
 
 /** Every length of time in a clause, minutes, in the order they stand. */
 export function timesIn(said: string): readonly Time[] {

@@ -164,7 +164,8 @@ const AMOUNT_ALONE =
 const FILLED =
   /\b(?:do|fill(?:ed)?|use|take|only) (?:it |that )?(?:about |only )?(?:half(?:way)?|1\/2|two[- ]thirds|2\/3|three[- ]quarters|3\/4)(?: full)?\b/i;
 /** "Half-fill a quarter-cup measure". */
-const PART_FILLED = /\b(?:half|two[- ]thirds|three[- ]quarters)[- ]fill(?:s|ed|ing)?\b/i;
+const PART_FILLED =
+  /\b(?:half|two[- ]thirds|three[- ]quarters)[- ]fill(?:s|ed|ing)?\b|\((?:only |about )?(?:half|two[- ]thirds|three[- ]quarters)[- ]full\)/i;
 const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:half(?:way)?|1\/2)\b/i, 0.5],
   [/\b(?:two[- ]thirds|2\/3)(?!\d)/i, 2 / 3],
@@ -268,7 +269,7 @@ const ONE_ABROAD =
 /** "Ladle per crepe". */
 const LADLE_ALONE = /^(?=(?:ladle|scoop)(?:ful)? (?:per|for|each|a)\b)/i;
 const MEASURES_ALONE =
-  /^(?:pour |use )?(?:\d\/\d|[½¼⅓⅔¾]) (?:cups?|c)$|^[\d.,]+ (?:dl|cl)$|^(?:pour |use )?[1-4] (?:tbsp|tablespoons?)$|^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
+  /^(?:pour |use )?(?:\d\/\d|[½¼⅓⅔¾]) (?:cup(?:ful)?s?|c)$|^[\d.,]+ (?:dl|cl)$|^(?:pour |use )?[1-4] (?:tbsp|tablespoons?)$|^(?:a )?(?:quarter|third|half) of a cup$|^(?:quarter|third|half)[- ]cups?(?: (?:measures|scoops|portions))?$|^1 (?:table|dessert|tea)spoon(?:fuls|s| lots)$|^\d{2,3} ml(?: (?:dishers?|scoops?|ladles?))?$/i;
 
 /** "50 ml de pâte par crêpe", "third-cup measures", "tablespoon each": an amount, and only what may stand around it. */
 function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
@@ -298,6 +299,24 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
   }
   return null;
 }
+
+/** "100 g" behind an iron's setting, "drop 70 g", "12 pucks of 50 g", "120 g a galette": what one of them weighs. */
+const WEIGHED_ALONE =
+  /^(?:drop |pour |portion |use |about |ca\.? |etwa |environ |unos )*\d{2,3} ?(?:g|grams?|gramm|grammes|gramos)$/i;
+const WEIGHED_EACH =
+  /\b(?:[2-9]|[1-9]\d) (?:even |equal )?(?:pucks|rounds|patties|cakes|balls|pieces|discs|portions) of (?:about |around )?(\d{2,3} ?(?:g|grams?))\b/i;
+function weighedAlone(c: Clause): ToldFact | null {
+  const isAlone = WEIGHED_ALONE.test(c.text) && (HEATED.test(c.sentence) || /^(?:drop|pour|portion)/i.test(c.text));
+  const amount = /\d{2,3} ?\p{L}+/iu;
+  const value =
+    WEIGHED_EACH.exec(c.text)?.[1] ?? (isAlone || A_PIECE.test(c.text) ? amount.exec(c.text)?.[0] : undefined);
+  const grams = value !== undefined && readAmount(value)?.amount.terms[0]?.unit === 'g';
+  const taken = c.taken === 'told' ? 'asked' : c.taken;
+  return grams ? { fact: 'portion', value, unit: null, of: 'piece', words: c.text, taken } : null;
+}
+
+/** So much and no word of a piece: a volume, or what a piece weighs. */
+const saidAlone = (c: Clause, house: KitchenConventions): ToldFact | null => amountAlone(c, house) ?? weighedAlone(c);
 
 /** A volume among whatever other words: what may be poured for a piece. */
 export function portionAmidst(c: Clause, house: KitchenConventions): ToldFact | null {
@@ -334,7 +353,7 @@ function portionsIn(c: Clause, house: KitchenConventions): readonly ToldFact[] {
     (SCOOP_ALONE.test(text) && /\b(?:scoop|disher)\b/i.test(sentence));
   const figures = inFigures(text).replace(/\s+/g, ' ');
   if (!disher && !PER_PIECE.test(figures)) {
-    const told = amountAlone(c, house);
+    const told = saidAlone(c, house);
     return told ? [...widths, told] : widths;
   }
   const holds = HOLDS.exec(text)?.[1];

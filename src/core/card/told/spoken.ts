@@ -20,10 +20,26 @@ const HUNDREDS: Readonly<Record<string, number>> = { a: 100, one: 100, two: 200,
 const SMALL = 'one|two|three|four|five|six|eight|ten';
 const TENS = 'ten|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety';
 
+/** Minutes on a side, as figures. */
+const ON_A_SIDE = String.raw`(?<![\d/])(\d{1,2}[½¼¾]?|\d\.5)`;
+/** Two sides by a stroke or a plus: the first takes as long as the second, or longer; "1/2 min" is half a minute. */
+const bothSides = (all: string, first = '', second = ''): string =>
+  figureOf(first) >= figureOf(second) ? `${first} min, ${second} min` : all;
+const AT_SO_MANY_DEGREES = String.raw`(?<=\b(?:griddle|pan|plate|flat top|skillet|iron|\d{3} ?°? ?[CF]?)(?![a-z])[^.;\n]{0,12}[.,;] )`;
+
 /** Patterns, and what is written for what they find. */
 const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   [/ @ ?(?=\d)/g, () => ' at '],
   [/\bmils?\b/g, () => 'ml'],
+  // "2/1 min", "3 + 2 min"; behind a heat "2½/1½", "2 + 1" alone
+  [new RegExp(String.raw`${ON_A_SIDE} ?[/+] ?(\d{1,2}[½¼¾]?|\d\.5) ?min(?:s|utes?)?\b`, 'gi'), bothSides],
+  [
+    new RegExp(
+      String.raw`${AT_SO_MANY_DEGREES}${ON_A_SIDE} ?(?:[/+]|(?<=[½¼¾])-) ?(\d{1,2}[½¼¾]?|\d\.5)(?=\s*(?:[.;,](?!\d)|$))`,
+      'gim',
+    ),
+    bothSides,
+  ],
   [/\b(1st|2nd)(?= side\b)/gi, (_, which = '') => (which.startsWith('1') ? 'first' : 'second')],
   // "scoop 16": by its number
   [

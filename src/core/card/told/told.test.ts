@@ -186,6 +186,20 @@ test.each([
   ['Make the batter the night before.', 'ahead the night before'],
   ['It can be made a day ahead.', 'ahead a day ahead'],
   ['Makes 12.', 'pieces 12'],
+  // two sides by a stroke, and a half minute by its signs
+  ['Griddle 375, 2½/1½.', 'heat 191 C surface, firstSide 2.5 min, secondSide 1.5 min'],
+  ['Griddle 375. 2 + 1.', 'heat 191 C surface, firstSide 2 min, secondSide 1 min'],
+  ['Griddle 190C, 2/1 min.', 'heat 190 C surface, firstSide 2 min, secondSide 1 min'],
+  ["Griddle 190C, 2'/1'30\".", 'heat 190 C surface, firstSide 2 min, secondSide 1.5 min'],
+  ['Iron hot, 1/2 min.', 'bake 0.5 min'],
+  // what a piece weighs
+  ['Eisen Stufe 4, 100 g, 4 Min.', 'dial 4 surface, bake 4 min, asked: portion 100 g piece'],
+  ['Drop 70 g, 190C.', 'heat 190 C surface, asked: portion 70 g piece'],
+  ['Divide into 8 balls of 45 g.', 'pieces 8, asked: portion 45 g piece'],
+  ['#8 scoop (half full).', 'portion 59.1 ml piece'],
+  ['450F, pan in.', 'heat 232 C oven'],
+  ['12 portions (3 ea)', 'pieces 36, serves 12'],
+  ['Make for 3.2 kg flour', ''],
   // a point behind a short word ends a sentence too, also where all is written small
   ['5 min. let stand on a rack 1 min. makes 6.', 'rest 1 min piece, pieces 6'],
   [

@@ -48,7 +48,7 @@ const STATES_ABROAD: Readonly<Record<string, string>> = {
   hot: 'chaud chaude caliente caldo varmt varm',
   boiling: 'kochend kochendes bouillante hirviendo bollente kokend',
   browned: 'gebraunt gebraunte',
-  separated: 'getrennt getrennte separes separees separados separadas separati gesplitst adskilte',
+  separated: 'getrennt getrennte separes separees separados separadas separati gesplitst gescheiden adskilte delt delte delade skilt skilte',
   beaten:
     'verquirlt verquirlte battu battus battue batido batidos batida batidas sbattuti sbattute sbattuto geklopt geklopte',
   whisked: 'fouette fouettes fouettee pisket vispade',
