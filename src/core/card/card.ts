@@ -130,7 +130,8 @@ const placeOfLabels = (of: NonNullable<ReturnType<typeof labelledIn>>, r: RowRea
 };
 
 /** "No salt": a thing that does not go in. */
-const NONE_OF_IT = /^no (?:added )?\p{L}+(?: \p{L}+)?[.!]?$/iu;
+const NONE_OF_IT =
+  /^no (?:added )?\p{L}+(?: \p{L}+)?(?:(?:, | and |, and | or )no (?:added )?\p{L}+(?: \p{L}+)?)*[.!]?$/iu;
 
 const COSTS_ALL = /^(?:total (?:food )?(?:cost|price)|(?:food )?cost (?:per|%)|price per)(?!\p{L})/iu;
 

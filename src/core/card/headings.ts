@@ -73,7 +73,7 @@ const BY_WORDS: readonly (readonly [Role, RegExp])[] = [
   ],
   [
     'fold-in',
-    /^(?:(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?(?:whites|meringue)|fold in (?:last|at the end)|last)$/,
+    /^(?:folded|fold|(?:to )?(?:fold|mix|stir)(?:ed)?[- ]?ins?|add[- ]?ins?|(?:for )?(?:the )?(?:egg )?(?:whites|meringue)|fold in (?:last|at the end)|last)$/,
   ],
   [
     'dry',

@@ -66,7 +66,7 @@ const FEEDS_BESIDE = /\b(?:enough|plenty) for\b|\b(?:feeds|serves|of us|people)\
 
 /** Pieces, as they are called. */
 const PIECES = anyWord(
-  'pcs|uds|unidades|stk|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
+  'pcs|ct|uds|unidades|stk|pièces?|squares?|dosas?|cones?|balls?|scones?|waffles?|pancakes?|cakes?|cr[eê]pes?|pieces?|rounds?|blinis?|galettes?|gaufres?|gofres?|tortitas?|filloas?|stück|waffeln?|pfannkuchen|palatschinken|eierkuchen|panqueques?|hotcakes?|fritters?|pikelets?|crumpets?|piezas?|slices?|wedges?|patt(?:y|ies)',
 );
 /** Counts without a word for a piece, in the order that they are looked for; fewer than the least are none. */
 const COUNTS_ALONE: readonly { readonly is: RegExp; readonly least: number }[] = [

@@ -3,6 +3,8 @@
  * or of the whole. What such a card says is its ratio; how much of it is made is scaled on the Bench.
  */
 
+import { DOING, firstWord } from './writing';
+
 const NUMBER = String.raw`(\d{1,4}(?:[.,]\d+)?)`;
 const BULLET = /^\s*(?:[-*•–]\s*)?/;
 /** "172 % milk"; "milk: 172 %": one in a row. */
@@ -140,6 +142,8 @@ const UNIT_BEHIND =
   /\((?:(?:all|weights?|amounts?)\s+)*(?:in\s+|en\s+)?(g|gr|grams?|gramm|grammes|gramos|cups?)\)\s*:?\s*$/iu;
 const unitSaid = (row: string): string | undefined =>
   (UNIT_SAID.exec(row) ?? (/\d/.test(row) ? null : UNIT_BEHIND.exec(row)))?.[1];
+/** Whether a row says no more than the unit of all numbers: "(g)", "all in grams". */
+export const saysUnit = (row: string): boolean => UNIT_SAID.test(row);
 /** "flour 300", "300 flour": a thing and a number without a unit. */
 const BARE_LAST =
   /^(\s*(?:[-*•–]\s*)?\p{L}[^\d]*?[\s:=–-]+)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼¾⅓⅔])\s*((?:\([^\d()]*\))?)\s*$/u;
@@ -147,21 +151,38 @@ const BARE_FIRST = /^(\s*(?:[-*•–]\s*)?)(\d[\d.,]*(?: \d\/\d)?|\d\/\d|[½¼�
 const COUNTED = /(?<!\p{L})(?:eggs?|yolks?|whites?|eier|ei|œufs?|oeufs?|huevos?|bananas?)(?!\p{L})/iu;
 /** A dozen eggs may be counted; more are weighed. */
 const MOST_EGGS = 12;
+const isBare = (thing: string): boolean => BARE_LAST.test(thing) || BARE_FIRST.test(thing);
+/** "Dry: flour 240, cornmeal 60, BP 12": the things of a list in one row, and what stands around them. */
+const LABEL = /^\s*\p{L}[\p{L} ]{1,24}:\s+/u;
+const BETWEEN_THINGS = /(,\s+|;\s+|\s+[/|]\s+)/;
+const thingsIn = (raw: string): readonly string[] => {
+  const label = LABEL.exec(raw)?.[0] ?? '';
+  const parts = raw.slice(label.length).split(BETWEEN_THINGS);
+  const isList = parts.filter(isBare).length > 1 && parts.every((p) => !/\d/.test(p) || isBare(p));
+  return isList && !parts.some((p) => DOING.has(firstWord(p))) ? [label, ...parts] : [raw];
+};
+/** A bare number with its unit; eggs that are counted as they are. */
+function inUnit(thing: string, unit: 'cups' | 'g'): string {
+  const [last, first] = [BARE_LAST.exec(thing), BARE_FIRST.exec(thing)];
+  const number = last?.[2] ?? first?.[2];
+  if (number === undefined) return thing;
+  if (COUNTED.test(thing) && (unit === 'cups' || numberOf(number) <= MOST_EGGS)) return thing;
+  return last ? `${last[1]}${number} ${unit} ${last[3]}`.trimEnd() : `${first?.[1]}${number} ${unit} ${first?.[3]}`;
+}
+
 /** Each bare number with the unit that a row of the card tells for all of them. */
 function inUnitSaid(raws: readonly string[]): readonly string[] {
   const said = raws.flatMap((r) => unitSaid(r) ?? [])[0];
   if (said === undefined) return raws;
   const unit = /^c/i.test(said) ? 'cups' : 'g';
-  const bare = raws.filter((r) => BARE_LAST.test(r) || BARE_FIRST.test(r)).length;
+  const bare = raws.flatMap(thingsIn).filter(isBare).length;
   if (bare < LEAST_PERCENTS || raws.some(isMeasured)) return raws;
   return raws.map((raw) => {
     // "** all g **": told, and no line
-    if (unitSaid(raw) !== undefined && !/^\s*\(|:\s*$/.test(raw) && UNIT_SAID.test(raw)) return `Note: ${raw.trim()}`;
-    const [last, first] = [BARE_LAST.exec(raw), BARE_FIRST.exec(raw)];
-    const number = last?.[2] ?? first?.[2];
-    if (number === undefined) return raw;
-    if (COUNTED.test(raw) && (unit === 'cups' || numberOf(number) <= MOST_EGGS)) return raw;
-    return last ? `${last[1]}${number} ${unit} ${last[3]}`.trimEnd() : `${first?.[1]}${number} ${unit} ${first?.[3]}`;
+    if (unitSaid(raw) !== undefined && !/^\s*\(|:\s*$/.test(raw) && saysUnit(raw)) return `Note: ${raw.trim()}`;
+    return thingsIn(raw)
+      .map((thing) => inUnit(thing, unit))
+      .join('');
   });
 }
 

@@ -6,6 +6,7 @@
 import type { KitchenConventions } from '../pantry/conventions';
 import { DISH, roleOf } from './headings';
 import { type Line, readLine } from './line';
+import { saysUnit } from './shares';
 import { DOING, firstWord, SHORTENED } from './writing';
 
 /** "butter-" above "milk"; what has its hyphen in one row too keeps it: "all-" above "purpose". */
@@ -40,6 +41,7 @@ const STEP_MARK = /^\s*(?:(?:step )?\(?\d{1,2}[.):]|[-–—•*·☐▢])\s+/iu
 /** Whether a row begins a thing of its own; "5. Mix" below a row that is not at its end may be a number's point. */
 const isOwn = (row: string, next: string): boolean =>
   IS_BULLET.test(next) ||
+  saysUnit(next) ||
   (STEP_MARK.test(next) && (!/^\(?\d/.test(next) || row === '' || ENDED.test(row) || STEP_MARK.test(row)));
 
 /** A row with more commas than a thing of a list has, the last at its end, goes on. */

@@ -166,7 +166,7 @@ const LEAST_PARTED = 3;
 const MOST_PART_CHARS = 60;
 /** What a row calls its list: "Pancakes - 250 g flour ...". */
 const CALLED =
-  /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?\s+(?=[\d½¼¾⅓⅔⅛])|^(\p{L}[^:\d,;/*]{1,40}?):\s+(?=\p{L})/u;
+  /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?(?<!\b(?:of|from|de|von|aus|di))\s+(?=[\d½¼¾⅓⅔⅛])|^(\p{L}[^:\d,;/*]{1,40}?):\s+(?=\p{L})/u;
 /** "Pancakes (250 g flour, 2 eggs, 300 ml milk)". */
 const IN_BRACKETS = /^(\p{L}[^:\d,;/()]{1,40}?) \(([^()]{20,})\)[.:]?(?=\s|$)/u;
 /** "salt Mix and fry.": what is done begins a sentence, though no sign ends the list. */
@@ -259,6 +259,18 @@ function listParted(row: string): string {
   return `${called ? `${called[1] ?? called[2]}: ` : ''}${parts.join(', ')}`.replace(BEGINS_DOING, '. ');
 }
 
+/** "1 cup flour to 1 cup milk, 1 egg": two things in their proportion, of a row that begins with them. */
+const UNITS_TO = `(?:cups?|c|g|ml|tbsp|tsp|mugs?|eggs?)`;
+const TO_SO_MUCH = new RegExp(
+  String.raw`(?<=^\W*(?:[\d½¼¾⅓⅔][\d/ ½¼¾⅓⅔]*|one|an?) ?${UNITS_TO} (?:of )?(?:[\p{L}-]+ ){0,2}?\p{L}[\p{L}-]{2,}) to (?=(?:[\d½¼¾⅓⅔][\d/ ½¼¾⅓⅔]*|one |an? ) ?${UNITS_TO} (?:of )?\p{L}{3})`,
+  'iu',
+);
+
 /** One of its rows as it is read. */
 export const rowAsRead = (raw: string, languages: ReadonlySet<Language> | null): string =>
-  spelledOut(sentenceCased(pointed(unStroke(unTab(listParted(undashed(unEntity(unTag(raw)))))), languages)), languages);
+  spelledOut(
+    sentenceCased(
+      pointed(unStroke(unTab(listParted(undashed(unEntity(unTag(raw))).replace(TO_SO_MUCH, ', ')))), languages),
+    ),
+    languages,
+  );

@@ -251,7 +251,7 @@ export const SIZE_OF = /\b(?:size of|(?:big|large|wide|bigger|larger) (?:as|than
 const WIDE_IN_FIGURES = /\b(?:cm|centimet(?:re|er)s?|inch(?:es)?)\b/i;
 /** What may stand around an amount that is poured, and nothing else. */
 const AROUND =
-  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|uno|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
+  /(?<!\p{L})(?:a|an|the|of|in|on|onto|into|out|for|per|to|each|every|one|apiece|with|by|use|using|about|roughly|around|some|say|level|scant|full|generous|and|then|at|time|go|feel|eye|gives|makes|fills|extender|extiende|your|my|hot|middle|centre|batter|mix|mixture|dough|teig|pâte|masa|crêpe|crepes?|waffles?|pancakes?|cakes?|pieces?|blinis?|blin|galette|gaufre|tortita|gofre|stück|pro|je|par|por|de|del|du|la|le|chaque|cada|uno|pours?|poured|ladled?|ladle|spoon|spooned|drop|dropped|deposit|portions?|measures?|scoops?|dishers?|depositor|dispenser|set|lots|fill|roll|tilt|echa|echar|versez|from|outside|inwards?|edge|spiral|eingießen|einfüllen|schwenken|und|et|y|rounds?|blobs?|circles?|discs?|puddles?|dollops?|mounds?|verser|verter|vierta|put|tip|goes|beaker|jug|full|des|petite?s|tas|mug|glass|iron|pan|griddle|skillet|swirl|spread|i|we|you|apart|mine|me|squirt|bottle|small|little|barely|lightly|well|oiled|greased|buttered|ones|cm|centimet(?:re|er)s?|inch|across|\d+)(?!\p{L})/giu;
 /** Something that says for what it is poured, or of what. */
 const FOR_A_PIECE =
   /(?<!\p{L})(?:each|every|per|par|por|pro|je|cada|chacune?|apiece|portions?|measures?|scoops?|depositor|dispenser|rounds|batter|teig|pâte|masa|swirl|spread|goes in)(?!\p{L})/iu;
@@ -304,12 +304,14 @@ function amountAlone(c: Clause, house: KitchenConventions): ToldFact | null {
 const WEIGHED_ALONE =
   /^(?:drop |pour |portion |use |about |ca\.? |etwa |environ |unos )*\d{2,3} ?(?:g|grams?|gramm|grammes|gramos)$/i;
 const WEIGHED_EACH =
-  /\b(?:[2-9]|[1-9]\d) (?:even |equal )?(?:pucks|rounds|patties|cakes|balls|pieces|discs|portions) of (?:about |around )?(\d{2,3} ?(?:g|grams?))\b/i;
+  /\b(?:[2-9]|[1-9]\d) (?:even |equal )?(?:pucks|rounds|patties|cakes|balls|pieces|discs|portions) of (?:about |around )?(\d{2,3} ?(?:g|grams?))\b|\b(?:boules|pâtons|kugeln|bolas|balls|pucks|patties) (?:de|von|à|zu|of) (\d{2,3} ?g)\b/iu;
 function weighedAlone(c: Clause): ToldFact | null {
   const isAlone = WEIGHED_ALONE.test(c.text) && (HEATED.test(c.sentence) || /^(?:drop|pour|portion)/i.test(c.text));
   const amount = /\d{2,3} ?\p{L}+/iu;
   const value =
-    WEIGHED_EACH.exec(c.text)?.[1] ?? (isAlone || A_PIECE.test(c.text) ? amount.exec(c.text)?.[0] : undefined);
+    WEIGHED_EACH.exec(c.text)
+      ?.slice(1)
+      .find((x) => x !== undefined) ?? (isAlone || A_PIECE.test(c.text) ? amount.exec(c.text)?.[0] : undefined);
   const grams = value !== undefined && readAmount(value)?.amount.terms[0]?.unit === 'g';
   const taken = c.taken === 'told' ? 'asked' : c.taken;
   return grams ? { fact: 'portion', value, unit: null, of: 'piece', words: c.text, taken } : null;

@@ -199,11 +199,13 @@ const isAgain = (f: ToldFact): boolean =>
   f.fact === 'rest' && /\b(?:another|again|a second|a further|once more)\b/i.test(f.words);
 
 /** "Preheat 425 F", and nothing but an oven on the card: a heat of no griddle. */
-const ofOven = (f: ToldFact, notes: string): boolean =>
+const ofOven = (f: ToldFact, notes: string, all: readonly ToldFact[]): boolean =>
   f.fact === 'heat' &&
   f.of === 'surface' &&
   // nothing lies on a surface so long
   (timesIn(f.words).some((t) => t.min > MOST_ON_SURFACE_MIN) ||
+    (all.some((x) => x.fact === 'bake' && Number(x.value) > MOST_ON_SURFACE_MIN) &&
+      !all.some((x) => x.fact === 'firstSide' || (x.fact === 'heat' && x.of === 'oven'))) ||
     preheatsOven(f, notes) ||
     // in a dish, and on nothing that is hot by itself
     (/\b(?:dish|tin)\b/i.test(notes) && !HOT_SURFACE.test(notes)));
@@ -321,7 +323,7 @@ export function factsTold(written: string, house: KitchenConventions): readonly 
   ]
     .filter((f, _, every) => !['firstSide', 'bake'].includes(f.fact) || !every.some((x) => isRestOf(x, f)))
     .map(ofTheSame)
-    .map((f) => (ofOven(f, notes) ? { ...f, of: 'oven' } : f))
+    .map((f, _, every) => (ofOven(f, notes, every) ? { ...f, of: 'oven' } : f))
     .map((f) => (f.fact === 'rest' && f.of === 'batter' ? { ...f, of: restOfWhole(f, said.text) } : f));
   // a rest told by its time alone is no side's
   const isRested = all.some((f) => f.fact === 'rest' || f.fact === 'chill');

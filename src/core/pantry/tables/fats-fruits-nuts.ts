@@ -302,7 +302,7 @@ export const fatsFruitsNutsRows: readonly IngredientRow[] = [
   { id: 'poppy-seeds', name: 'Poppy seeds', category: 'nut-seed',
     per100g: { waterG: 5.9, fatG: 41.6, proteinG: 18, sugarsG: 3, starchG: 5.6, fibreG: 19.5, ashG: 6.4, sodiumMg: 26, kcal: 520 },
     gPerUsCup: 141, gPerTsp: 2.9,
-    aliases: ['poppy seed'] },
+    aliases: ['poppy seed', 'poppy'] },
   { id: 'chia-seeds', name: 'Chia seeds', category: 'nut-seed',
     per100g: { waterG: 5.9, fatG: 30.7, proteinG: 16.5, starchG: 7.7, fibreG: 34.4, ashG: 4.8, sodiumMg: 16, kcal: 442 },
     gPerUsCup: 165, gPerTsp: 3.4,

@@ -98,7 +98,7 @@ const STATES_ABROAD: Readonly<Record<string, string>> = {
   scraped: 'ausgekratzt grattee raspada',
   split: 'fendue abierta aufgeschlitzt',
   pressed: 'gepresst gepresste presse pressee presses pressees prensado prensada',
-  liquid: 'flussig flussige',
+  liquid: 'flussig flussige liq',
 };
 /** Shapes that things are cut into, by the English word. */
 const SHAPES: Readonly<Record<string, string>> = {
