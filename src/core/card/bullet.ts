@@ -112,6 +112,10 @@ const WRITINGS: readonly (readonly [sign: string, way: RegExp, instead: string])
   ['b. ', /(?<=\d ?(?:tb?sp?s?|tsps?|tbsps?|t|g)\.? )b\. (?=powder|pwdr|pdr|soda)/giu, 'baking '],
   // "2 table spoons of sugar", "dessert spoon each"
   [' spoon', /(?<!\p{L})(table|tea|dessert) (?=spoon(?:ful)?s?(?!\p{L}))/giu, '$1'],
+  // "hot water 3/4 c +/-": about
+  ['+/-', / ?\+\/-(?=\s*(?:[,;)]|$))/gm, ''],
+  // "1/2 c GF 1:1 flour"
+  ['1:1', /(?<!\p{L})(?:gf|gluten[- ]free) 1:1(?= (?:flour|blend|baking))/giu, '1:1 gluten-free'],
   // "sale q.b."
   ['b.', /(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta'],
   // "w/w flour"

@@ -89,33 +89,35 @@ const PINCH_BEHIND = /(?<!\p{L})(?:pinch|dash|prise|pincée|pizca)$/iu;
 const mayStandBare = (text: string, alone: boolean): boolean =>
   FEW_WORDS.test(text) && (!alone || /^(?:sea )?salt$/i.test(text));
 
-/** Whether one item ends where a seam stands, and the next begins. @param of what stands on both sides of it */
-function isSeam(
-  of: {
-    readonly seam: string;
-    /** The row has no other. */
-    readonly alone: boolean;
-    readonly left: string;
-    /** As far as the next seam, and to the end of the row. */
-    readonly right: string;
-    readonly rest: string;
-  },
-  read: (t: string) => Line,
-): boolean {
+/** What stands on both sides of a seam. */
+interface Sides {
+  readonly seam: string;
+  /** The row has no other. */
+  readonly alone: boolean;
+  readonly left: string;
+  /** As far as the next seam, and to the end of the row. */
+  readonly right: string;
+  readonly rest: string;
+}
+
+/** "2 eggs, salt", "salt, nutmeg": whether a thing without an amount begins behind a seam. */
+function isBareSeam({ seam, alone, left, right }: Sides, read: (t: string) => Line): boolean {
+  const isOneOf = !alone || FEW_WORDS.test(left);
+  if (!/[,;.!]/.test(seam) || !mayStandBare(right, !isOneOf)) return false;
+  const [l, r] = [read(left), read(right)];
+  // "salt pinch": its amount stands last
+  return (whole(l) || (isOneOf && isToTaste(l))) && (isToTaste(r) || (PINCH_BEHIND.test(right) && whole(r)));
+}
+
+/** Whether one item ends where a seam stands, and the next begins. */
+function isSeam(of: Sides, read: (t: string) => Line): boolean {
   const { seam, alone, left, right, rest } = of;
-  if (!left || !right || TAKEN_AWAY.test(right)) return false;
-  const comma = /[,;.!]/.test(seam);
+  if (!left || !right || TAKEN_AWAY.test(right) || left.length > LONGEST_ITEM) return false;
   // where an amount begins is seen without a reading, and there is none behind most seams of a sentence
-  const isBare = !begins(right);
-  if (isBare && !(comma && mayStandBare(right, alone))) return false;
-  if (left.length > LONGEST_ITEM) return false;
+  if (!begins(right)) return isBareSeam(of, read);
+  const comma = /[,;.!]/.test(seam);
   const l = read(left);
   if (!whole(l) && !(comma && !alone && isToTaste(l))) return false;
-  if (isBare) {
-    // "salt pinch": its amount stands last
-    const r = read(right);
-    return isToTaste(r) || (PINCH_BEHIND.test(right) && whole(r));
-  }
   const r = right.length > LONGEST_ITEM ? null : read(right);
   const isFar =
     r !== null &&

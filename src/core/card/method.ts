@@ -16,7 +16,7 @@ const EACH_FOR =
   /\b(\d+|one|two|three|four|five|six)\s+(?:each|apiece|a head)\s+for\s+(\d+|two|three|four|five|six|eight|ten|twelve)\b/i;
 /** "For 12 people (5 each)", "84 covers at two each". */
 export const PEOPLE_EACH =
-  /\b(\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|covers?|diners|portions|servings|plates)\s*[,(]?\s*(?:at\s+)?(\d+|one|two|three|four|five|six)\s+(?:each|ea|apiece|a head|a plate|per plate)\b/i;
+  /\b(\d+|two|three|four|five|six|eight|ten|twelve)\s+(?:people|persons?|guests?|covers?|diners|portions|servings|plates)\s*[,(]?\s*(?:(?:at|@)\s+)?(\d+|one|two|three|four|five|six)\s+(?:(?:pan|hot|griddle )?cakes|waffles|cr[eê]pes|each|ea|apiece|a head|a plate|per plate)\b/i;
 /** "Makes about 24": pieces it claims. "Serves 8" claims people, not pieces, and is not tested. */
 export function yieldClaim(notes: string, said = spokenInFigures(notes)): YieldClaim | null {
   for (const row of notes.split('\n')) {

@@ -21,6 +21,8 @@ const LEADS_ON =
 const NEVER_FIRST = /^(?:until|till|per|and|or|of)\s/;
 /** A row that goes on may begin with what is no word of its own. */
 const OF_NUMBER = /^(?:°|º|degrees?\b|[CF]\b[.,;]?)/;
+const A_BIT_OF =
+  /^(?:good |big |small |tiny )?(?:pinch|dash|splash|knob|handful|squeeze|glug|drizzle)(?:e?s)? of \p{L}/iu;
 const AMOUNT_ROW = /^(?:[\d½¼¾⅓⅔⅛~]|l (?=\p{L}))/u;
 const IS_BULLET = /^(?:[lo] (?=\d)|[l] (?=\p{L}))/u;
 /** A sentence has ended within the row, and another begun. */
@@ -72,6 +74,8 @@ function goesOn(row: string, next: string, isPointed: boolean, fills: boolean): 
   if (/^[\d½¼¾⅓⅔⅛]/u.test(next)) return leads && !/\d$/.test(row);
   if (!/^\p{Ll}/u.test(next)) return leads && /\p{L}$/u.test(row) && /^\p{L}/u.test(next) && fills;
   if (leads) return true;
+  // "splash of vanilla": a row of a list
+  if (A_BIT_OF.test(next)) return false;
   return NEVER_FIRST.test(next) || (isPointed && !IS_ITEM.test(next) && (!DOING.has(firstWord(next)) || fills));
 }
 

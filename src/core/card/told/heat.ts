@@ -7,9 +7,9 @@ import { HOT_SURFACE as SURFACE } from './words';
 const F_TO_C = (f: number): number => (5 * (f - 32)) / 9;
 const GAS_C = (mark: number): number => (mark < 1 ? 120 : 121 + 14 * mark);
 export const OVEN =
-  /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|(?:pan|skillet|dish|tin) (?:goes )?in(?=\s*(?:[.,;]|$))|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à| ?: ?\d)|horno|hornear?|combi|convection)\b/i;
+  /\b(?:fan (?:off|on)|oven(?![- ]?(?:proof|safe|dish))|(?:middle|lower|upper|bottom|top) (?:rack|shelf)|bake|baked|roast|(?:pan|skillet|dish|tin) (?:goes )?in(?=\s*(?:[.,;]|$))|(?<=\d ?°? ?C? )fan(?=\s*(?:[,.;)]|$))|enfourn\w+|(?:back)?rohr|(?:back)?ofen|backen|(?:au|le|du) four|four(?= à| ?: ?\d)|horno|hornear?|combi|convection)\b/i;
 const HOLDING =
-  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|^keep (?:them )?(?:at|in|on) (?:about )?(?:[5-9]\d|1[01]\d)\b|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in (?:an?|the) [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|hot-?held|held (?:hot|warm)|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
+  /\b(?:(?:wire|cooling) rack\b[^,;.]{0,60}\boven|réserve[rz]|transfer to (?:a|the) [^,;.]{0,40}oven|to keep (?:them|it)|^keep (?:them )?(?:at|in|on) (?:about )?(?:[5-9]\d|1[01]\d)\b|(?:stay|keep)s? (?:crisp|hot|warm)|(?:in|the) (?:a |the )?(?:warming |hot )?drawer|keep(?: \w+){0,3} (?:warm|hot)|warm ?halten|rack in (?:an?|the) [^,;.]{0,12}oven|au chaud|mantener calientes?|hold|holding|hot-?held|held (?:hot|warm)|kept warm|warm(?:ing)? (?:drawer|oven)|(?:low|cool) oven|(?:finished|cooked|ready) ones|keep\b[^,;.]{0,24}\b(?:in|on) [^,;.]{0,24}oven|keep (?:at )?\d{2,3} ?°? ?[CF]? oven|^keep (?:them )?on (?:a|the) (?:wire )?rack\b|(?:stay|wait)s? (?:\w+ ){0,4}in the oven|keeps? (?:them |these )?(?:in|on) (?:the|a) (?:low |cool |warm )?oven|the (?:finished|done) (?:ones|cakes|pancakes)|as they are (?:done|ready))\b/i;
 const LIQUID =
   /\b(?:milk|milch|lait|leche|(?<!\b(?:drops?|beads?|flick|splash) of )water(?! (?:drops?|beads?|dances|skitters))|buttermilk|cream|lukewarm|liquid)\b/i;
 
@@ -47,7 +47,7 @@ function heatOf(text: string, sentence: string, at: number): string {
 }
 
 const DEGREES =
-  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*|grad\b\s*|grados\b\s*|degrés\s*)?\s*([CF])?\b(?!\s*(?:(?:g|ml|kg|mins?|minutes?|secs?|seconds?|cm|mm|people|pieces)\b|%))/gi;
+  /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?\s*|grad\b\s*|grados\b\s*|degrés\s*)?\s*([CF])?(?![a-zà-ÿ\d])(?!\s*(?:(?:g|ml|kg|mins?|minutes?|secs?|seconds?|cm|mm|people|pieces)\b|%))/gi;
 /** Degrees that no oven and no griddle is set to are no heat, C. */
 const LEAST_C = 20;
 const MOST_C = 320;

@@ -141,7 +141,7 @@ const PORTIONED = new RegExp(`${POURS.source}|\\bfry (?:in )?(?:tablespoon|desse
 const HOLDS = /^(?:the |my )?(?:scoop|ladle|disher)(?:[’']s| is| holds)(?: about)? (\d{2,3})$/i;
 /** "A number 16 scoop"; and its number alone, where the sentence speaks of a scoop. */
 const NUMBERED_SCOOP =
-  /(?:#|\b(?:no\.?|number|size))\s?(\d{1,2})\s*(?:(?:ice[- ]?cream|cookie|portion) )?(?:scoop|disher|dipper)|\b(?:scoop|disher|dipper) \((?:#|no\.?|number|size) ?(\d{1,2})\)/i;
+  /(?:#|\b(?:no\.?|number|size))\s?(\d{1,2})\s*(?:(?:ice[- ]?cream|cookie|portion) )?(?:scoop|disher|dipper)|\b(?:scoop|disher|dipper) \((?:#|no\.?|number|size) ?(\d{1,2})\)|^portion(?: with)?(?: a)? #(\d{1,2})$/i;
 const SCOOP_ALONE =
   /^(?:that[’']s )?(?:a )?(?:#|no\.? |number )(\d{1,2})$|^(?:the |my )?(?:scoop|disher)(?:[’']s| is|:) (?:a |an )?(?:#|no\.? |number )?(\d{1,2})$/i;
 

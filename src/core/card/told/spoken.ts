@@ -31,6 +31,8 @@ const AT_SO_MANY_DEGREES = String.raw`(?<=\b(?:griddle|pan|plate|flat top|skille
 const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   [/ @ ?(?=\d)/g, () => ' at '],
   [/\bmils?\b/g, () => 'ml'],
+  // "425 20-22 min": a heat, and how long
+  [/(?<=^|[.;,]\s*)(\d{3} ?°? ?[CF]?)(?= \d{1,2}(?: ?[-–] ?\d{1,2})? ?min)/gim, (_, heat = '') => `${heat},`],
   // "bake 20", "bake 20 at 425": minutes
   [/\bbake (?:for )?(\d{1,2})(?=\s*(?:[.,;](?!\d)|$| at \d{3}))/gim, (_, n = '') => `bake ${n} min`],
   // "2/1 min", "3 + 2 min"; behind a heat "2½/1½", "2 + 1" alone
