@@ -116,6 +116,12 @@ const WRITINGS: readonly (readonly [sign: string, way: RegExp, instead: string])
   ['+/-', / ?\+\/-(?=\s*(?:[,;)]|$))/gm, ''],
   // "1/2 c GF 1:1 flour"
   ['1:1', /(?<!\p{L})(?:gf|gluten[- ]free) 1:1(?= (?:flour|blend|baking))/giu, '1:1 gluten-free'],
+  // "1/4 de litre de bière", "1/2 de taza de azúcar"
+  [
+    ' de ',
+    /(?<=(?:\d\/\d|[½¼¾⅓⅔])) de (?=(?:litr[eo]|l|kilo|kg|livre|taza|vaso|tasse|verre|cuill\p{L}+|cuchar\p{L}+|sachet|sobre)(?!\p{L}))/giu,
+    ' ',
+  ],
   // "sale q.b."
   ['b.', /(?<=\p{L},? )q\. ?b\.?(?=\s|$|[,;)])/gimu, 'quanto basta'],
   // "w/w flour"
@@ -150,7 +156,7 @@ const THEN_DONE = /\s+(?:-{1,2}>|=>|→|>)\s+(?=(?:melt|sift|separate|beat|mash|
 /** Takes bullets, tick boxes, numbering, table bars, marks and dot leaders off a line; the rest is as written. */
 export const stripBullet = (text: string): string => {
   // most lines wear nothing
-  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$|\bw\//.test(text)) return text;
+  if (/^\d[\w ,()%/]*$/.test(text) && !/^\d{1,2}\) |\s\s|\s$|\)$|\bw\/|\/\d de | spoon/.test(text)) return text;
   let t = unTable(unEntity(unTag(inOneWriting(text))));
   // a tick box may stand after a bullet
   for (let n = 0; n < 3; n++) {

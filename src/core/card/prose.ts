@@ -98,6 +98,9 @@ const THINNING = new RegExp(
 /** "It does about 250 at 60 ml": what comes of it. */
 const YIELDS =
   /^(?:it|that|this|they|(?:an?|one|two|three|four|half an?|\d+) (?:cups?|pints?|mugs?|lit(?:re|er)s?|batch(?:es)?))\s+(?:does|makes?|gives?|yields?|comes? to|feeds?|serves?)\b/i;
+/** "Tablespoon of oil in the pan on medium": on the heat, where nothing is melted for the bowl. */
+const FAT_IN_A_PAN =
+  /^(?!.*\b(?:melt|brown|warm)\w*\b)[^,;.]{3,40}\b(?:oil|butter|ghee|lard|fat) in(?:to)? (?:the|a|my|your) (?:hot |large |small |frying )?(?:pan|skillet)\b(?=\s*(?:on|over|at|[,.;]|$))/i;
 /** "Flour to make a thin batter": no amount, and nothing goes without it. */
 const ENOUGH = /\b(?:(?:enough )?(?:flour|milk|water)(?: enough)? (?:to make|for|to form) an?\s[^.,;]{3,40})/i;
 
@@ -172,9 +175,11 @@ export function toldIn(
     if (fried) return [fried, ...keptBack];
     // "un cucharón de masa": of the batter
     const measured = measuredIn(said, house, languages, isMeasure).filter((m) => !OF_A_BATTER_ABROAD.test(m.text));
-    // "three tablespoons of butter in, swirl, batter in"
+    // "three tablespoons of butter in, swirl, batter in"; "a tablespoon of oil in the pan on medium"
     const before =
-      BATTER_IN.test(said) && measured.length > 0 && measured.every((m) => m.ingredient?.category === 'fat');
+      (BATTER_IN.test(said) || FAT_IN_A_PAN.test(said)) &&
+      measured.length > 0 &&
+      measured.every((m) => m.ingredient?.category === 'fat');
     // "then the dry goes right on top: two cups of flour": on the wet
     const atTable = AT_TABLE.test(said) && !(LAID_ON.test(said) && measured.some(isNeverServed));
     const atHeat =

@@ -11,7 +11,7 @@ import { isWord, tokensOf, type Word } from './words';
 const SIMPLE = /^(\d{1,4}(?:\.\d{1,2})?|\d{1,4} \d\/\d|\d{1,4}\/\d|\d{0,3}[½¼¾⅓⅔⅛])( ?)(\p{L}[^\d½¼¾⅓⅔⅛%×*/]*)$/u;
 
 const HANGS_ON_NUMBER =
-  /\b(?:x|or|and|plus|minus|less|cc|gr|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
+  /^de\b|\b(?:x|or|and|plus|minus|less|cc|gr|to|dozen|half|quarter|third|one|two|three|four|five|six|ten|twelve|an?)\b/i;
 
 const SEVEN = new Fraction(7);
 

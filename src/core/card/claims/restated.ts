@@ -3,6 +3,7 @@ import Fraction from 'fraction.js';
 import type { NameReading } from '../../pantry/lookup';
 import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
 import { type Amount, sameSize, scaleAmount } from '../../quantity/amount';
+import { gramsOf, mlOf, unitById } from '../../quantity/units';
 import { isWord, saidAs, type Token } from '../words';
 import { several } from './more-things';
 import { beginsName, nameOf } from './names';
@@ -121,11 +122,29 @@ const ALL_OF_IT =
   /\b(?:so|that(?:[’']?s| is| was| makes)|which (?:is|was|makes|comes to)|comes? to|makes?|weigh(?:s|ed|ing)?|in (?:all|total)|together|equals)\b|=/i;
 /** Measures that are bought full: a weight beside two of them is of one. */
 const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', 'carton', 'pail']);
+/** Beyond what is usual, a measure may be so much larger or smaller still. */
+const LARGER = 1.05;
+const SMALLER = 0.8;
+/** "2 mugs (600 ml)", "1/2 taza (100 g)": an amount beside so many of a measure that is no size of one, but of all. */
+function isNoSizeOfOne({ r, cur, standing }: Follows): boolean {
+  const { usual } = unitById(unitOf(standing) ?? '') ?? {};
+  const unit = unitById(unitOf(cur.amount) ?? '');
+  const one = unit && (gramsOf(unit) ?? mlOf(unit, r.asking.house));
+  if (!usual || !one || cur.amount.terms.length !== 1) return false;
+  // a vessel's size is told in millilitres
+  if (unit.dimension === 'mass' && usual.in === 'ml') return true;
+  if ((unit.dimension === 'mass') !== (usual.in === 'g')) return false;
+  const all = countOf(cur.amount).mul(one).valueOf();
+  const each = all / countOf(standing).valueOf();
+  const isOne = all >= usual.low && all <= LARGER * usual.high;
+  return !isOne && each >= SMALLER * usual.low && each <= LARGER * usual.high;
+}
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
 const isOfAll = (f: Follows): boolean => {
   const { cur, between, standing } = f;
   return (
     ALL_OF_IT.test(between) ||
+    isNoSizeOfOne(f) ||
     isPacksOf(nameBeside(f), countOf(standing).valueOf(), cur.amount) ||
     (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between))
   );
@@ -139,6 +158,7 @@ const isOfPart = (f: Follows): boolean => {
     !total &&
     /[([,]\s*$/.test(between) &&
     countOf(standing).compare(1) < 0 &&
+    !isNoSizeOfOne(f) &&
     !isPacksOf(nameBeside(f), countOf(standing).valueOf(), f.cur.amount)
   );
 };

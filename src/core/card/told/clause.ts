@@ -126,7 +126,7 @@ const LEAST_RUN_ON = 90;
 const isUnpointed = (sentence: string): boolean =>
   sentence.length > LEAST_RUN_ON && !/[,;:()]/.test(sentence.replace(/[.!?]+$/, ''));
 const RUN_ON = new RegExp(
-  String.raw`${CLAUSE.source}|\s+(?=(?:(?:mix|stir|whisk|beat|blend|leave|let|rest|stand|cook|fry|bake|flip|turn|pour|ladle|fold|whip|chill|strain|preheat|heat)\s+(?:it|them|that|this|the|everything|all|for|till|until|about|well|over|in|on)\b|(?:it |that |this )?(?:makes|serves|feeds|gives)\b|(?:about )?(?:\d+|[½¼¾⅓⅔]|an?|half a|quarter|third)(?: (?:of )?an?)? (?:cup|ladle|scoop|tablespoon|ml|minutes?|min|seconds?)\b[^.]{0,12}\b(?:each|apiece|a side|per side)\b))`,
+  String.raw`${CLAUSE.source}|\s+(?=(?:(?:mix|stir|whisk|beat|blend|leave|let|rest|stand|cook|fry|bake|flip|turn|pour|ladle|fold|whip|chill|strain|preheat|heat)\s+(?:it|them|that|this|the|everything|all|for|till|until|about|well|over|in|on)\b|(?:it |that |this )?(?:makes|serves|feeds|gives)\b))|(?<!\b(?:an?|of|about|half|quarters?|thirds?|one|two|three|and))\s+(?=(?:(?:about )?(?:\d+|[½¼¾⅓⅔]|an?|half a|(?:a )?(?:quarter|third))(?: (?:of )?an?)? (?:cup|ladle|scoop|tablespoon|ml|minutes?|min|seconds?)\b[^.]{0,12}\b(?:each|apiece|a side|per side)\b))`,
   'giu',
 );
 
@@ -221,7 +221,7 @@ const MINUTES: readonly (readonly [RegExp, number])[] = [
     45,
   ],
   [
-    /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|\beine (?:gute |knappe |gut(?:e)? )?halbe stunde\b|\bune (?:bonne |petite )?demi-heure\b|\bmedia hora\b/i,
+    /\b(?:half an|(?:a|another) (?:good |full |short )?half|half a good) hour\b|(?<!(?:hinein|viert|und)[ -]?)\b(?:eine )?(?:gute |knappe |gut(?:e)? )?halbe stunde\b|\bune (?:bonne |petite )?demi-heure\b|\bmedia hora\b/i,
     30,
   ],
   [/\ban hour and a quarter\b|\bone and a quarter hours\b/i, 75],

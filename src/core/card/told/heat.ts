@@ -72,6 +72,9 @@ export const CHANGED_TO =
 /** The same oven with its fan on: "200 °C (180 °C fan)". */
 const FAN =
   /(?<=\d{3}.*)\(?\d{3}\s*°?\s*C?\s*(?:fan|convection|umluft)\b\)?|(?<=\d{3}.*)(?:fan|convection|umluft)\s+\d{3}\s*°?\s*C?/gi;
+/** "Turn 90°", "a 90° turn": how far a piece is turned, and no heat. */
+const TURNED_BY =
+  /\b(?:turn|rotate|spin|drehen|tourner|girar)\p{L}*(?: \p{L}+)? (?:by )?(?:45|90|180) ?(?:°|º|degrees?)|\b(?:45|90|180)[ -]?(?:°|º|degrees?)[ -](?:turn|rotation)\b|(?:um )?(?:45|90|180) ?(?:°|grad) (?:drehen|wenden)/giu;
 /** "190, oiled". */
 const GREASED = /\b(?:oiled|buttered|greased)\b/i;
 
@@ -119,7 +122,8 @@ function degreesIn(said: Clause, inF: boolean): readonly (readonly [c: number, a
   const { text } = said;
   const heats = speaksOfHeat(said);
   const out: [number, number][] = [];
-  for (const m of text.replace(FAN, (w) => ' '.repeat(w.length)).matchAll(DEGREES)) {
+  const blank = (w: string): string => ' '.repeat(w.length);
+  for (const m of text.replace(FAN, blank).replace(TURNED_BY, blank).matchAll(DEGREES)) {
     const [all, a = '', b, unit] = m;
     const n = (Number(a) + Number(b ?? a)) / 2;
     const marked = unit !== undefined || /°|º|degree|grad|degr/i.test(all);

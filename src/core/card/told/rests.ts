@@ -17,7 +17,11 @@ const RESTS_OF: readonly (readonly [RegExp, string])[] = [
   [/\b(?:racks?|pieces?|pancakes?|waffles?|crepes?|cakes?|let them|leave them)\b(?![^,;.]{0,20}\bbatter)/i, 'piece'],
   [/\b(?:pan|skillet|griddle|iron)\b/i, 'pan'],
   // the same in other languages
-  [anyWord('butter|beurre|mantequilla'), 'butter'],
+  // what is fried in butter is not rested
+  [
+    anyWord('(?<!\\b(?:con|avec|mit|in) (?:un poco de |un peu de |de |etwas |wenig )?)(?:butter|beurre|mantequilla)'),
+    'butter',
+  ],
   [anyWord('füllung|soße|sauce|kompott|garniture|relleno|salsa'), 'filling'],
   [anyWord('rosinen|datteln|backpflaumen|raisins secs|pruneaux|pasas|ciruelas'), 'pan'],
   [anyWord('hefeteig|pâton|bollo'), 'dough'],

@@ -31,6 +31,8 @@ const AT_SO_MANY_DEGREES = String.raw`(?<=\b(?:griddle|pan|plate|flat top|skille
 const SPOKEN: readonly (readonly [RegExp, (...found: string[]) => string])[] = [
   [/ @ ?(?=\d)/g, () => ' at '],
   [/\bmils?\b/g, () => 'ml'],
+  // "2 große EL Teig"
+  [/(?<=\d )(?:große|gute|dicke)[nr]? (?=(?:EL|TL|Esslöffel|Teelöffel)\b)/gi, () => 'gehäufte '],
   // "425 20-22 min": a heat, and how long
   [/(?<=^|[.;,]\s*)(\d{3} ?°? ?[CF]?)(?= \d{1,2}(?: ?[-–] ?\d{1,2})? ?min)/gim, (_, heat = '') => `${heat},`],
   // "bake 20", "bake 20 at 425": minutes

@@ -197,6 +197,19 @@ test.each([
   ['Drop 70 g, 190C.', 'heat 190 C surface, asked: portion 70 g piece'],
   ['Divide into 8 balls of 45 g.', 'pieces 8, asked: portion 45 g piece'],
   ['#8 scoop (half full).', 'portion 59.1 ml piece'],
+  // a long sentence without a sign is parted before its measure, and not within
+  [
+    'Then I heat a lightly oiled griddle over medium high and scoop on about a quarter of a cup each.',
+    'dial medium high surface, panFat oil-vegetable lightly, portion 59.1 ml piece',
+  ],
+  // how far a piece is turned is no heat
+  ['Give each a 90° turn.', ''],
+  ['Verquirlen, halbe Stunde stehen lassen.', 'rest 30 min batter'],
+  ['Jeweils 2 große EL Teig.', 'asked: portion 45 ml piece'],
+  [
+    'Se deja reposar veinte minutos y se hacen en una sartén con un poco de mantequilla.',
+    'rest 20 min batter, panFat butter-unsalted a little',
+  ],
   ['Portion #20.', 'portion 47.3 ml piece'],
   ['350°, 3 min a side.', 'heat 177 C surface, firstSide 3 min, secondSide 3 min'],
   ['1/4 c, 350°. Keep 200° oven.', 'portion 59.1 ml piece, heat 177 C surface, heat 93 C holding'],
