@@ -3,7 +3,7 @@ import Fraction from 'fraction.js';
 import type { NameReading } from '../../pantry/lookup';
 import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
 import { type Amount, sameSize, scaleAmount } from '../../quantity/amount';
-import { gramsOf, mlOf, unitById } from '../../quantity/units';
+import { gramsOf, mlOf, type Usual, unitById } from '../../quantity/units';
 import { isWord, saidAs, type Token } from '../words';
 import { several } from './more-things';
 import { beginsName, nameOf } from './names';
@@ -125,19 +125,56 @@ const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', '
 /** Beyond what is usual, a measure may be so much larger or smaller still. */
 const LARGER = 1.05;
 const SMALLER = 0.8;
-/** "2 mugs (600 ml)", "1/2 taza (100 g)": an amount beside so many of a measure that is no size of one, but of all. */
-function isNoSizeOfOne({ r, cur, standing }: Follows): boolean {
+/** A tub this much larger or smaller than a usual one, as a natural logarithm, is hardly meant: half, or double, of it. */
+const HARDLY = 0.6;
+/**
+ * What the weight behind several tubs of a thing is of, "2 tubs ricotta (500 g)": of all, where one would hardly be as
+ * large; of one, where it would hardly be as small; else nobody knows. Null: no such weight.
+ */
+function ofTubs({ r, cur, standing, names }: Follows): 'all' | 'one' | 'open' | null {
   const { usual } = unitById(unitOf(standing) ?? '') ?? {};
   const unit = unitById(unitOf(cur.amount) ?? '');
+  const grams = unit && gramsOf(unit);
+  const count = countOf(standing).valueOf();
+  if (unitOf(standing) !== 'tub' || !usual || !grams || names.length === 0 || count < 2) return null;
+  if (!/[([]\s*$/.test(r.text.slice(0, cur.start))) return null;
+  const all = countOf(cur.amount).mul(grams).valueOf();
+  const [one, each] = [all, all / count].map((x) => Math.abs(Math.log(x / usual.best)));
+  if (one === undefined || each === undefined || Math.max(one, each) < HARDLY) return 'open';
+  return each < one ? 'all' : 'one';
+}
+/** "2 mugs (600 ml)", "1/2 taza (100 g)": an amount beside so many of a measure that is no size of one, but of all. */
+function isNoSizeOfOne(f: Follows): boolean {
+  const { r, cur, standing } = f;
+  const tubs = ofTubs(f);
+  if (tubs !== null) return tubs === 'all';
+  const { usual, gesture } = unitById(unitOf(standing) ?? '') ?? {};
+  const unit = unitById(unitOf(cur.amount) ?? '');
+  // a splash has no size of its own
+  if (gesture && unit?.dimension === 'volume') return true;
   const one = unit && (gramsOf(unit) ?? mlOf(unit, r.asking.house));
   if (!usual || !one || cur.amount.terms.length !== 1) return false;
   // a vessel's size is told in millilitres
   if (unit.dimension === 'mass' && usual.in === 'ml') return true;
   if ((unit.dimension === 'mass') !== (usual.in === 'g')) return false;
-  const all = countOf(cur.amount).mul(one).valueOf();
-  const each = all / countOf(standing).valueOf();
-  const isOne = all >= usual.low && all <= LARGER * usual.high;
-  return !isOne && each >= SMALLER * usual.low && each <= LARGER * usual.high;
+  const of = holdings(usual, countOf(cur.amount).mul(one).valueOf(), countOf(standing).valueOf());
+  return of.each && !of.one;
+}
+/** Whether one of a measure may hold an amount, and whether each of so many may hold its share. */
+const holdings = (usual: Usual, all: number, count: number): { readonly one: boolean; readonly each: boolean } => ({
+  one: all >= usual.low && all <= LARGER * usual.high,
+  each: all / count >= SMALLER * usual.low && all / count <= LARGER * usual.high,
+});
+/** "2 glasses of milk (300 ml)": either what one holds or what both do. */
+function isEitherVolume({ r, cur, standing, names, between }: Follows): boolean {
+  const { usual, gesture } = unitById(unitOf(standing) ?? '') ?? {};
+  const unit = unitById(unitOf(cur.amount) ?? '');
+  const ml = unit && mlOf(unit, r.asking.house);
+  const count = countOf(standing).valueOf();
+  if (usual?.in !== 'ml' || gesture || !ml || names.length === 0 || count < 2 || !/[([]\s*$/.test(between))
+    return false;
+  const of = holdings(usual, countOf(cur.amount).mul(ml).valueOf(), count);
+  return of.one && of.each;
 }
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
 const isOfAll = (f: Follows): boolean => {
@@ -150,9 +187,10 @@ const isOfAll = (f: Follows): boolean => {
   );
 };
 
-/** "1/2 can (200 ml)", "half a block butter, 125 g": of the half, or of the whole; asked. */
-const isOfPart = (f: Follows): boolean => {
-  const { between, standing, total } = f;
+/** "1/2 can (200 ml)", "2 tubs ricotta (250 g)": of the half or of the whole, of one or of both; asked. */
+const isOpen = (f: Follows): boolean => {
+  const { after, between, standing, total } = f;
+  if (ofTubs(f) === 'open' || isEitherVolume(f)) return !total && !EACH.test(after);
   return (
     isVague(standing) &&
     !total &&
@@ -168,7 +206,7 @@ function takeEach(f: Follows): boolean {
   const { r, told, prev, cur, between, after, names, standing, total } = f;
   const each = EACH.exec(after);
   const ofEach = isVague(standing) && !total && !JOINED.test(between) && !isOfAll(f);
-  if (!each && isOfPart(f)) return false;
+  if (!each && isOpen(f)) return false;
   if (unitOf(cur.amount) === null || !(each || ofEach)) return false;
   told.amounts.push(scaleAmount(cur.amount, countOf(standing)));
   const end = cur.end + (each?.[0].length ?? 0);
@@ -204,7 +242,7 @@ const COUNTED = /\b(?:eggs?|yolks?|whites?|bananas?|apples?|pears?|lemons?|orang
 function takeAgain(f: Follows): boolean {
   const { r, told, to, prev, cur, next, between, after, names, standing, total } = f;
   const nameEnd = names[names.length - 1]?.end ?? prev.end;
-  if (isOfPart(f)) return false;
+  if (isOpen(f)) return false;
   const saysAgain = SAYS_AGAIN.test(names.length === 0 ? between : r.text.slice(nameEnd, cur.start));
   const way = wayOf(cur.amount);
   // "100 g (2) eggs": so many in a bracket say again what was weighed
