@@ -166,7 +166,7 @@ const LEAST_PARTED = 3;
 const MOST_PART_CHARS = 60;
 /** What a row calls its list: "Pancakes - 250 g flour ...". */
 const CALLED =
-  /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?(?:\s\([^()]{2,20}\))?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?(?<!\b(?:of|from|de|von|aus|di))\s+(?=[\d½¼¾⅓⅔⅛])|^(\p{L}[^:\d,;/*]{1,40}?):\s+(?=\p{L})/u;
+  /^(?:\*\*)?(\p{L}[^:\d,;/*]{1,40}?)(?:\*\*)?(?:\s*[:.,=]|\s+[-–—])?(?<!\b(?:of|from|de|von|aus|di))\s+(?=[\d½¼¾⅓⅔⅛])|^(\p{L}[^:\d,;/*]{1,40}?):\s+(?=\p{L})/u;
 /** "Pancakes (250 g flour, 2 eggs, 300 ml milk)". */
 const IN_BRACKETS = /^(\p{L}[^:\d,;/()]{1,40}?) \(([^()]{20,})\)[.:]?(?=\s|$)/u;
 /** "salt Mix and fry.": what is done begins a sentence, though no sign ends the list. */

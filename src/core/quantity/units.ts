@@ -24,7 +24,7 @@ export interface Sizes {
 type Dimension = 'mass' | 'volume' | 'count' | 'vague';
 
 /** Where a measure without a set size mostly falls, in mL or g. */
-export interface Usual {
+interface Usual {
   readonly in: 'ml' | 'g';
   readonly low: number;
   readonly best: number;

@@ -3,7 +3,7 @@ import Fraction from 'fraction.js';
 import type { NameReading } from '../../pantry/lookup';
 import { FILLER, HARMLESS, STATE } from '../../pantry/tables/words';
 import { type Amount, sameSize, scaleAmount } from '../../quantity/amount';
-import { gramsOf, mlOf, type Usual, unitById } from '../../quantity/units';
+import { gramsOf, mlOf, unitById } from '../../quantity/units';
 import { isWord, saidAs, type Token } from '../words';
 import { several } from './more-things';
 import { beginsName, nameOf } from './names';
@@ -125,63 +125,43 @@ const BOUGHT = new Set(['can', 'packet', 'bag', 'punnet', 'bar', 'tub', 'jar', '
 /** Beyond what is usual, a measure may be so much larger or smaller still. */
 const LARGER = 1.05;
 const SMALLER = 0.8;
-/** A tub this much larger or smaller than a usual one, as a natural logarithm, is hardly meant: half, or double, of it. */
+/** A tub this far from a usual one, as a natural logarithm, is hardly meant: about half of it, or double. */
 const HARDLY = 0.6;
+/** @param all,each shares of what is usual @returns whose share is nearer to it, where the other is hardly meant */
+function nearest(all: number, each: number): 'all' | 'one' | 'either' {
+  const [farOne, farEach] = [Math.abs(Math.log(all)), Math.abs(Math.log(each))];
+  if (Math.max(farOne, farEach) < HARDLY) return 'either';
+  return farEach < farOne ? 'all' : 'one';
+}
 /**
- * What the weight behind several tubs of a thing is of, "2 tubs ricotta (500 g)": of all, where one would hardly be as
- * large; of one, where it would hardly be as small; else nobody knows. Null: no such weight.
+ * What an amount beside so many of a measure is of, by what one such measure holds: "2 mugs (600 ml)" of all, for no mug
+ * is so large. Behind the thing, "2 glasses of milk (300 ml)", it may be either. Null: the measure does not tell.
  */
-function ofTubs({ r, cur, standing, names }: Follows): 'all' | 'one' | 'open' | null {
-  const { usual } = unitById(unitOf(standing) ?? '') ?? {};
+function heldBy({ r, cur, standing, names, between }: Follows): 'all' | 'one' | 'either' | null {
+  const { id, usual, gesture } = unitById(unitOf(standing) ?? '') ?? {};
   const unit = unitById(unitOf(cur.amount) ?? '');
-  const grams = unit && gramsOf(unit);
+  if (!usual || !unit || cur.amount.terms.length !== 1) return null;
+  const isWeight = unit.dimension === 'mass';
+  // a vessel's size is told in millilitres, and a splash has none
+  if (usual.in === 'ml' && (isWeight || (gesture && unit.dimension === 'volume'))) return 'all';
+  const size = isWeight ? gramsOf(unit) : mlOf(unit, r.asking.house);
+  if (!size || isWeight !== (usual.in === 'g')) return null;
   const count = countOf(standing).valueOf();
-  if (unitOf(standing) !== 'tub' || !usual || !grams || names.length === 0 || count < 2) return null;
-  if (!/[([]\s*$/.test(r.text.slice(0, cur.start))) return null;
-  const all = countOf(cur.amount).mul(grams).valueOf();
-  const [one, each] = [all, all / count].map((x) => Math.abs(Math.log(x / usual.best)));
-  if (one === undefined || each === undefined || Math.max(one, each) < HARDLY) return 'open';
-  return each < one ? 'all' : 'one';
-}
-/** "2 mugs (600 ml)", "1/2 taza (100 g)": an amount beside so many of a measure that is no size of one, but of all. */
-function isNoSizeOfOne(f: Follows): boolean {
-  const { r, cur, standing } = f;
-  const tubs = ofTubs(f);
-  if (tubs !== null) return tubs === 'all';
-  const { usual, gesture } = unitById(unitOf(standing) ?? '') ?? {};
-  const unit = unitById(unitOf(cur.amount) ?? '');
-  // a splash has no size of its own
-  if (gesture && unit?.dimension === 'volume') return true;
-  const one = unit && (gramsOf(unit) ?? mlOf(unit, r.asking.house));
-  if (!usual || !one || cur.amount.terms.length !== 1) return false;
-  // a vessel's size is told in millilitres
-  if (unit.dimension === 'mass' && usual.in === 'ml') return true;
-  if ((unit.dimension === 'mass') !== (usual.in === 'g')) return false;
-  const of = holdings(usual, countOf(cur.amount).mul(one).valueOf(), countOf(standing).valueOf());
-  return of.each && !of.one;
-}
-/** Whether one of a measure may hold an amount, and whether each of so many may hold its share. */
-const holdings = (usual: Usual, all: number, count: number): { readonly one: boolean; readonly each: boolean } => ({
-  one: all >= usual.low && all <= LARGER * usual.high,
-  each: all / count >= SMALLER * usual.low && all / count <= LARGER * usual.high,
-});
-/** "2 glasses of milk (300 ml)": either what one holds or what both do. */
-function isEitherVolume({ r, cur, standing, names, between }: Follows): boolean {
-  const { usual, gesture } = unitById(unitOf(standing) ?? '') ?? {};
-  const unit = unitById(unitOf(cur.amount) ?? '');
-  const ml = unit && mlOf(unit, r.asking.house);
-  const count = countOf(standing).valueOf();
-  if (usual?.in !== 'ml' || gesture || !ml || names.length === 0 || count < 2 || !/[([]\s*$/.test(between))
-    return false;
-  const of = holdings(usual, countOf(cur.amount).mul(ml).valueOf(), count);
-  return of.one && of.each;
+  const all = countOf(cur.amount).mul(size).valueOf();
+  const each = all / count;
+  const isBehind = count >= 2 && names.length > 0 && /[([]\s*$/.test(between);
+  if (isBehind && id === 'tub') return nearest(all / usual.best, each / usual.best);
+  const fitsOne = all >= usual.low && all <= LARGER * usual.high;
+  const fitsEach = each >= SMALLER * usual.low && each <= LARGER * usual.high;
+  if (fitsEach && !fitsOne) return 'all';
+  return isBehind && usual.in === 'ml' && fitsEach ? 'either' : null;
 }
 /** Whether a weight behind so many of a measure is that of all: "two mugs, 300 g". A volume is the size of one. */
 const isOfAll = (f: Follows): boolean => {
   const { cur, between, standing } = f;
   return (
     ALL_OF_IT.test(between) ||
-    isNoSizeOfOne(f) ||
+    heldBy(f) === 'all' ||
     isPacksOf(nameBeside(f), countOf(standing).valueOf(), cur.amount) ||
     (!BOUGHT.has(unitOf(standing) ?? '') && wayOf(cur.amount).startsWith('mass') && !/\b(?:of|at)\s*$/i.test(between))
   );
@@ -190,13 +170,13 @@ const isOfAll = (f: Follows): boolean => {
 /** "1/2 can (200 ml)", "2 tubs ricotta (250 g)": of the half or of the whole, of one or of both; asked. */
 const isOpen = (f: Follows): boolean => {
   const { after, between, standing, total } = f;
-  if (ofTubs(f) === 'open' || isEitherVolume(f)) return !total && !EACH.test(after);
+  if (heldBy(f) === 'either') return !total && !EACH.test(after);
   return (
     isVague(standing) &&
     !total &&
     /[([,]\s*$/.test(between) &&
     countOf(standing).compare(1) < 0 &&
-    !isNoSizeOfOne(f) &&
+    heldBy(f) !== 'all' &&
     !isPacksOf(nameBeside(f), countOf(standing).valueOf(), f.cur.amount)
   );
 };
